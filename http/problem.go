@@ -1,0 +1,97 @@
+package http
+
+import (
+	"errors"
+	"fmt"
+	"io"
+	"log/slog"
+	nethttp "net/http"
+	"runtime/debug"
+	"time"
+
+	"github.com/gin-gonic/gin"
+
+	"acornstep/sock/basket"
+	"acornstep/sock/document"
+)
+
+// write sends a problem and ends the request.
+func write(c *gin.Context, p Problem) {
+	p.Type = "about:blank"
+	if p.Title == "" {
+		p.Title = nethttp.StatusText(p.Status)
+	}
+	c.Header("Content-Type", "application/problem+json")
+	c.AbortWithStatusJSON(p.Status, p)
+}
+
+func fail(c *gin.Context, status int, detail string) {
+	write(c, Problem{Status: status, Detail: detail})
+}
+
+func refuse(c *gin.Context, faults document.Faults) {
+	write(c, Problem{Status: nethttp.StatusUnprocessableEntity, Title: "Some fields cannot be read", Detail: faults.Error(), Errors: faults})
+}
+
+// failWith turns an error into the problem that says it best.
+func (s *server) failWith(c *gin.Context, err error) {
+	var stale *basket.Stale
+	var faults document.Faults
+	switch {
+	case errors.As(err, &stale):
+		write(c, Problem{Status: nethttp.StatusConflict, Title: "Changed elsewhere", Detail: stale.Error(), Current: &stale.Current})
+	case errors.As(err, &faults):
+		refuse(c, faults)
+	case errors.Is(err, basket.ErrNotFound):
+		fail(c, nethttp.StatusNotFound, basket.ErrNotFound.Error())
+	default:
+		s.Log.Error("request failed", "path", c.FullPath(), "error", err)
+		fail(c, nethttp.StatusInternalServerError, "something went wrong in the program; nothing was changed")
+	}
+}
+
+// read reads the JSON body strictly; false means that the problem is sent.
+func read(c *gin.Context, into any) bool {
+	text, err := io.ReadAll(c.Request.Body)
+	var tooLarge *nethttp.MaxBytesError
+	if errors.As(err, &tooLarge) {
+		fail(c, nethttp.StatusRequestEntityTooLarge, fmt.Sprintf("the request has more than %d bytes", tooLarge.Limit))
+		return false
+	}
+	if err != nil {
+		fail(c, nethttp.StatusBadRequest, "the request ended before its body")
+		return false
+	}
+	present, faults := document.Read(text, into)
+	if present == nil {
+		write(c, Problem{Status: nethttp.StatusBadRequest, Title: "This is not a document", Detail: faults.Error(), Errors: faults})
+		return false
+	}
+	if len(faults) > 0 {
+		refuse(c, faults)
+		return false
+	}
+	return true
+}
+
+// logged writes a line for each request that is not a plain page.
+func (s *server) logged(c *gin.Context) {
+	began := time.Now()
+	c.Next()
+	level := slog.LevelDebug
+	if c.Writer.Status() >= nethttp.StatusInternalServerError {
+		level = slog.LevelError
+	}
+	s.Log.Log(c, level, "request", "method", c.Request.Method, "path", c.Request.URL.Path,
+		"status", c.Writer.Status(), "ms", time.Since(began).Milliseconds())
+}
+
+func (s *server) recovered(c *gin.Context) {
+	defer func() {
+		if cause := recover(); cause != nil {
+			s.Log.Error("a bug ended a request", "path", c.Request.URL.Path, "cause", cause, "stack", string(debug.Stack()))
+			fail(c, nethttp.StatusInternalServerError, "something went wrong in the program; nothing was changed")
+		}
+	}()
+	c.Next()
+}

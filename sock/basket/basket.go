@@ -1,0 +1,71 @@
+// Package basket describes what a knitter keeps: socks by name, each with the
+// draft of its design.
+package basket
+
+import (
+	"errors"
+	"fmt"
+	"strings"
+	"time"
+	"unicode/utf8"
+
+	"acornstep/sock/document"
+	"acornstep/sock/draft"
+)
+
+// Sock is a sock in the basket.
+type Sock struct {
+	ID string `json:"id"`
+	// Revision grows by one with each save; a save names the revision it was made on.
+	Revision int         `json:"revision"`
+	Name     string      `json:"name"`
+	Wearer   string      `json:"wearer"`
+	Draft    draft.Draft `json:"draft"`
+	Digest   Digest      `json:"digest"`
+	Created  time.Time   `json:"created"`
+	Updated  time.Time   `json:"updated"`
+}
+
+// Digest is what a list shows of a sock without working it out.
+type Digest struct {
+	// FootStitches and Rows are 0 while the design is not complete.
+	FootStitches int `json:"foot_stitches"`
+	Rows         int `json:"rows"`
+	// Missing names what the design still lacks, in a few words.
+	Missing string `json:"missing"`
+}
+
+// Longest texts, in characters.
+const (
+	MaxName   = 120
+	MaxWearer = 80
+)
+
+// Validate tidies name and wearer and says what is wrong with them.
+func (s *Sock) Validate() document.Faults {
+	var faults document.Faults
+	s.Name, s.Wearer = strings.TrimSpace(s.Name), strings.TrimSpace(s.Wearer)
+	if n := utf8.RuneCountInString(s.Name); n == 0 {
+		faults.Add("name", "is empty: give the sock a name of 1 to %d characters", MaxName)
+	} else if n > MaxName {
+		faults.Add("name", "read %d characters; a name has at most %d", n, MaxName)
+	}
+	if n := utf8.RuneCountInString(s.Wearer); n > MaxWearer {
+		faults.Add("wearer", "read %d characters; a wearer's name has at most %d", n, MaxWearer)
+	}
+	return faults
+}
+
+// ErrNotFound is given for a sock that is not in the basket.
+var ErrNotFound = errors.New("there is no such sock in the basket")
+
+// Stale is the error of a save that was made on an older revision. Nothing was written.
+type Stale struct {
+	// Current is the sock as it is kept now.
+	Current Sock
+	Given   int
+}
+
+func (s *Stale) Error() string {
+	return fmt.Sprintf("the sock was changed elsewhere: this save was made on revision %d, and revision %d is kept", s.Given, s.Current.Revision)
+}

@@ -1,0 +1,139 @@
+// Package design is the document in which somebody asks for a sock: a foot, a
+// gauge and choices. It knows the defaults, what may be chosen and which
+// values are possible. It knows no stitches.
+package design
+
+import "acornstep/sock/measure"
+
+// Format and Version name the document; older versions stay readable.
+const (
+	Format  = "acorn-step.design"
+	Version = 1
+)
+
+// Length is a length in millimetres as the document writes it.
+type Length = measure.Length
+
+// Design is one sock as it was asked for. Pointers are nil where the program
+// is to work the value out.
+type Design struct {
+	Format     string     `json:"format"`
+	Version    int        `json:"version"`
+	Name       string     `json:"name"`
+	Foot       Foot       `json:"foot"`
+	Gauge      Gauge      `json:"gauge"`
+	Fit        Fit        `json:"fit"`
+	Stitches   *int       `json:"stitches"`
+	Toe        Toe        `json:"toe"`
+	FootLength FootLength `json:"foot_length"`
+	Heel       Heel       `json:"heel"`
+	Corner     Corner     `json:"corner"`
+	Ankle      Ankle      `json:"ankle"`
+	Leg        Leg        `json:"leg"`
+	Cuff       Cuff       `json:"cuff"`
+	BindOff    string     `json:"bind_off"`
+	Needles    string     `json:"needles"`
+	Yarn       Yarn       `json:"yarn"`
+	Mirror     bool       `json:"mirror"`
+}
+
+// Foot is one foot, measured with its full weight on it.
+type Foot struct {
+	Length       Length   `json:"length_mm"`
+	BallGirth    Length   `json:"ball_girth_mm"`
+	ToeDepth     Length   `json:"toe_depth_mm"`
+	HeelDiagonal Length   `json:"heel_diagonal_mm"`
+	AnkleGirth   Length   `json:"ankle_girth_mm"`
+	HeelWidth    string   `json:"heel_width"`
+	CalfGirth    *Length  `json:"calf_girth_mm"`
+	CalfHeight   *Length  `json:"calf_height_mm"`
+	Estimated    []string `json:"estimated"`
+}
+
+// Gauge is counted on washed fabric knitted in the round.
+type Gauge struct {
+	Stitches float64 `json:"stitches_per_100mm"`
+	Rounds   float64 `json:"rounds_per_100mm"`
+}
+
+// Fit is how much smaller than the foot the sock is.
+type Fit struct {
+	GirthEasePct float64 `json:"girth_ease_pct"`
+	LengthEase   Length  `json:"length_ease_mm"`
+	Multiple     int     `json:"multiple"`
+}
+
+// Toe is how the sock begins.
+type Toe struct {
+	Kind          string `json:"kind"`
+	CastOn        string `json:"cast_on"`
+	StartLoop     string `json:"start_loop"`
+	Start         string `json:"start"`
+	Increase      string `json:"increase"`
+	StartStitches *int   `json:"start_stitches"`
+	FastRounds    *int   `json:"fast_rounds"`
+	TurnsPerSide  *int   `json:"turns_per_side"`
+}
+
+// FootLength is the school by which toe and heel are taken off the foot.
+type FootLength struct {
+	School string  `json:"school"`
+	Toe    *Length `json:"toe_mm"`
+	Heel   *Length `json:"heel_mm"`
+	Sole   string  `json:"sole"`
+}
+
+// Heel is the heel and its turns.
+type Heel struct {
+	Kind            string  `json:"kind"`
+	Turn            string  `json:"turn"`
+	Share           float64 `json:"share"`
+	Stitches        *int    `json:"stitches"`
+	TurnsPerSide    *int    `json:"turns_per_side"`
+	Fabric          string  `json:"fabric"`
+	RoundsBetween   *int    `json:"rounds_between"`
+	FirstRow        *string `json:"first_row"`
+	OwnStrand       bool    `json:"own_strand"`
+	FlapRows        *int    `json:"flap_rows"`
+	FlapRowFactor   float64 `json:"flap_row_factor"`
+	PickedUp        *[2]int `json:"picked_up"`
+	GussetIncreases *int    `json:"gusset_increases"`
+}
+
+// Corner is the remedy for the holes where heel and instep meet.
+type Corner struct {
+	Method     string `json:"method"`
+	PickUp     int    `json:"pick_up"`
+	HoldRounds int    `json:"hold_rounds"`
+}
+
+// Ankle is where the foot's count becomes the leg's.
+type Ankle struct {
+	Change string `json:"change"`
+	Place  string `json:"place"`
+}
+
+// Leg is what stands between heel and cuff.
+type Leg struct {
+	Height        Length `json:"height_mm"`
+	PlainRounds   *int   `json:"plain_rounds"`
+	Pattern       string `json:"pattern"`
+	InstepPattern string `json:"instep_pattern"`
+	Stitches      *int   `json:"stitches"`
+}
+
+// Cuff is the ribbed end of the leg.
+type Cuff struct {
+	Pattern string `json:"pattern"`
+	Height  Length `json:"height_mm"`
+}
+
+// Yarn is the ball, and the sections knitted in another colour.
+type Yarn struct {
+	BallGrams  float64  `json:"ball_g"`
+	BallMetres float64  `json:"ball_m"`
+	Contrast   []string `json:"contrast"`
+}
+
+// PerMM is the gauge in the unit that sums use.
+func (g Gauge) PerMM() measure.Gauge { return measure.GaugePer100(g.Stitches, g.Rounds) }

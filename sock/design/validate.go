@@ -1,0 +1,197 @@
+package design
+
+import (
+	"fmt"
+	"slices"
+	"strings"
+
+	"acornstep/sock/measure"
+)
+
+// Possible is the range of a measurement that a human foot can have, and what it measures.
+type Possible struct {
+	Field    string
+	Min, Max Length
+	Noun     string
+}
+
+// FootRanges lists what is possible for each measurement of a foot.
+var FootRanges = []Possible{
+	{"foot.length_mm", 80, 350, "a foot's length"},
+	{"foot.ball_girth_mm", 90, 350, "the girth round the ball"},
+	{"foot.toe_depth_mm", 10, 110, "the depth of the toes"},
+	{"foot.heel_diagonal_mm", 90, 600, "the heel diagonal"},
+	{"foot.ankle_girth_mm", 60, 460, "the girth of the ankle"},
+	{"foot.calf_girth_mm", 80, 700, "the girth of the calf"},
+	{"foot.calf_height_mm", 50, 600, "the height of the calf"},
+}
+
+func (v *validation) show(l Length) string {
+	if v.unit == "" {
+		return fmt.Sprintf("%g mm", float64(l))
+	}
+	return v.unit.Show(l)
+}
+
+func (f *Foot) values() []*Length {
+	return []*Length{&f.Length, &f.BallGirth, &f.ToeDepth, &f.HeelDiagonal, &f.AnkleGirth, f.CalfGirth, f.CalfHeight}
+}
+
+func (v *validation) checkFoot(d *Design) {
+	values := d.Foot.values()
+	for i, r := range FootRanges {
+		if v.bad(r.Field) {
+			continue
+		}
+		if !v.present[r.Field] {
+			if i == 0 {
+				v.faults.Add(r.Field, "is required: a standing foot from heel to longest toe, %s to %s", v.show(r.Min), v.show(r.Max))
+			}
+			continue
+		}
+		if value := *values[i]; value < r.Min || value > r.Max {
+			v.faults.Add(r.Field, "read %s; %s is %s to %s%s", v.show(value), r.Noun, v.show(r.Min), v.show(r.Max), v.meant(value, r))
+		}
+	}
+	for i, name := range d.Foot.Estimated {
+		if !slices.Contains(measurements, name) {
+			v.faults.Add(fmt.Sprintf("foot.estimated[%d]", i), "read %s, expected one of %s", quote(name), strings.Join(measurements, ", "))
+		}
+	}
+}
+
+// meant asks about the usual slip: inches or centimetres taken for another unit.
+func (v *validation) meant(value Length, r Possible) string {
+	typed := value
+	if v.unit != "" {
+		typed = value / v.unit.Size()
+	}
+	for _, other := range []struct {
+		name string
+		size Length
+	}{{"inches", measure.Inch}, {"cm", measure.Centimetre}, {"mm", 1}} {
+		if l := typed * other.size; l >= r.Min && l <= r.Max {
+			return fmt.Sprintf(" — did you mean %g %s?", float64(typed), other.name)
+		}
+	}
+	return ""
+}
+
+// Densest and loosest gauge that is read, per 100 mm: from rug yarn to sewing thread.
+const (
+	minStitches, maxStitches = 5, 100
+	minRounds, maxRounds     = 5, 150
+)
+
+func (v *validation) checkGauge(d *Design) {
+	v.number("gauge.stitches_per_100mm", d.Gauge.Stitches, minStitches, maxStitches, true)
+	v.number("gauge.rounds_per_100mm", d.Gauge.Rounds, minRounds, maxRounds, true)
+}
+
+func (v *validation) number(field string, value, low, high float64, required bool) {
+	switch {
+	case v.bad(field):
+	case required && !v.present[field]:
+		v.faults.Add(field, "is required: %g to %g", low, high)
+	case v.present[field] && (value < low || value > high):
+		v.faults.Add(field, "read %g, possible is %g to %g", value, low, high)
+	}
+}
+
+func (v *validation) length(field string, value *Length, low, high Length) {
+	if value != nil && v.present[field] && !v.bad(field) && (*value < low || *value > high) {
+		v.faults.Add(field, "read %s, possible is %s to %s", v.show(*value), v.show(low), v.show(high))
+	}
+}
+
+func (v *validation) count(field string, value *int, low, high int) {
+	if value != nil && !v.bad(field) && (*value < low || *value > high) {
+		v.faults.Add(field, "read %d, possible is %d to %d", *value, low, high)
+	}
+}
+
+func (v *validation) evenCount(field string, value *int, low, high int) {
+	v.count(field, value, low, high)
+	if value != nil && !v.bad(field) && *value%2 != 0 {
+		v.faults.Add(field, "read %d; the count is even, half on each needle: %d or %d", *value, *value-1, *value+1)
+	}
+}
+
+// mostStitches keeps a count far above any sock from being worked.
+const (
+	mostStitches = 400
+	mostRounds   = 400
+)
+
+func (v *validation) checkCounts(d *Design) {
+	v.number("fit.girth_ease_pct", d.Fit.GirthEasePct, 0, 25, false)
+	v.length("fit.length_ease_mm", &d.Fit.LengthEase, 0, 40)
+	v.evenCount("fit.multiple", &d.Fit.Multiple, 2, 24)
+	v.evenCount("stitches", d.Stitches, 16, mostStitches)
+	v.evenCount("toe.start_stitches", d.Toe.StartStitches, 8, mostStitches)
+	v.count("toe.fast_rounds", d.Toe.FastRounds, 0, mostRounds)
+	v.count("toe.turns_per_side", d.Toe.TurnsPerSide, 1, mostRounds)
+	v.length("foot_length.toe_mm", d.FootLength.Toe, 0, 200)
+	v.length("foot_length.heel_mm", d.FootLength.Heel, 0, 200)
+	if s := d.Heel.Share; !v.bad("heel.share") && s != 0.5 && (s < 0.6 || s > 0.7) {
+		v.faults.Add("heel.share", "read %g, possible is 0.5 or 0.6 to 0.7", s)
+	}
+	v.count("heel.stitches", d.Heel.Stitches, 5, mostStitches)
+	v.count("heel.turns_per_side", d.Heel.TurnsPerSide, 1, mostRounds)
+	v.count("heel.rounds_between", d.Heel.RoundsBetween, 0, 2)
+	if r := d.Heel.FirstRow; r != nil && *r != "RS" && *r != "WS" {
+		v.faults.Add("heel.first_row", "read %s, expected RS or WS", quote(*r))
+	}
+	v.evenCount("heel.flap_rows", d.Heel.FlapRows, 0, mostRounds)
+	v.number("heel.flap_row_factor", d.Heel.FlapRowFactor, 0.3, 1.5, false)
+	if p := d.Heel.PickedUp; p != nil {
+		for i := range p {
+			v.count("heel.picked_up", &p[i], 0, mostRounds)
+		}
+	}
+	v.count("heel.gusset_increases", d.Heel.GussetIncreases, 0, mostRounds)
+	v.count("corner.pick_up", &d.Corner.PickUp, 0, 4)
+	v.count("corner.hold_rounds", &d.Corner.HoldRounds, 0, mostRounds)
+	v.length("leg.height_mm", &d.Leg.Height, 0, 600)
+	v.count("leg.plain_rounds", d.Leg.PlainRounds, 0, mostRounds)
+	v.evenCount("leg.stitches", d.Leg.Stitches, 16, mostStitches)
+	v.length("cuff.height_mm", &d.Cuff.Height, 0, 200)
+	v.number("yarn.ball_g", d.Yarn.BallGrams, 1, 5000, false)
+	v.number("yarn.ball_m", d.Yarn.BallMetres, 1, 50000, false)
+	for i, section := range d.Yarn.Contrast {
+		if !slices.Contains(contrastSections, section) {
+			v.faults.Add(fmt.Sprintf("yarn.contrast[%d]", i), "read %s, expected one of %s", quote(section), strings.Join(contrastSections, ", "))
+		}
+	}
+}
+
+// ContrastHeel says whether the heel has a yarn of its own by its colour.
+func (d *Design) ContrastHeel() bool { return slices.Contains(d.Yarn.Contrast, "heel") }
+
+// HeelHasOwnStrand says whether the foot's yarn waits while the heel is knitted.
+func (d *Design) HeelHasOwnStrand() bool { return d.Heel.OwnStrand || d.ContrastHeel() }
+
+// checkContradictions refuses fields that cannot both hold, naming both.
+func (v *validation) checkContradictions(d *Design) {
+	strand := "heel.own_strand"
+	if d.ContrastHeel() {
+		strand = "yarn.contrast (heel)"
+	}
+	if d.HeelHasOwnStrand() && d.Heel.Kind != "flap_under" {
+		if b := d.Heel.RoundsBetween; b != nil && *b > 0 {
+			v.faults.Add("heel.rounds_between", "read %d with %s: a full round between the halves would carry the heel's yarn over the instep; use 0 or no strand of its own", *b, strand)
+		}
+		if r := d.Heel.FirstRow; r != nil && *r == "WS" {
+			v.faults.Add("heel.first_row", "read WS with %s: a heel with a strand of its own begins with a right-side row", strand)
+		}
+	}
+	if !v.present["toe.cast_on"] {
+		return
+	}
+	if d.Toe.Kind == "short_row" && d.Toe.CastOn != "provisional" {
+		v.faults.Add("toe.cast_on", "read %s with toe.kind short_row: a short-row toe begins with provisional", quote(d.Toe.CastOn))
+	}
+	if d.Toe.Kind != "short_row" && d.Toe.CastOn == "provisional" {
+		v.faults.Add("toe.cast_on", "read \"provisional\" with toe.kind %s: that toe begins with magic, turkish or figure_eight", d.Toe.Kind)
+	}
+}

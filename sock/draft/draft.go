@@ -1,0 +1,155 @@
+// Package draft is a design while it is being typed: a document that may still
+// lack what is required, and the entries as they stand in the fields.
+package draft
+
+import (
+	"encoding/json"
+	"errors"
+	"fmt"
+	"maps"
+	"slices"
+	"strings"
+
+	"acornstep/sock/design"
+	"acornstep/sock/document"
+	"acornstep/sock/measure"
+)
+
+// Draft is a design document, perhaps incomplete, and the texts that were typed over it.
+type Draft struct {
+	// Design is the document; it may lack required fields.
+	Design map[string]any `json:"design"`
+	// Entries are texts by the path of their field, such as foot.length_mm.
+	Entries map[string]string `json:"entries"`
+}
+
+// Limits of what is kept of an unfinished text.
+const (
+	maxEntries   = 60
+	maxEntryText = 200
+)
+
+// Reading is what a draft comes to.
+type Reading struct {
+	// Draft has the entries that could be read folded into the document; the others stay entries.
+	Draft Draft
+	// Design is complete when Faults is empty.
+	Design design.Design
+	Faults document.Faults
+}
+
+// Read reads the entries in the unit that the person uses, lays them over the
+// document and reads the result as a design.
+func Read(d Draft, unit measure.Unit) Reading {
+	r := Reading{Draft: Draft{Design: clone(d.Design), Entries: map[string]string{}}}
+	if r.Draft.Design == nil {
+		r.Draft.Design = map[string]any{}
+	}
+	r.Draft.Design["format"], r.Draft.Design["version"] = design.Format, design.Version
+	if len(d.Entries) > maxEntries {
+		r.Faults.Add("", "read %d entries, at most %d are kept", len(d.Entries), maxEntries)
+		return r
+	}
+	unread := document.Faults{}
+	for _, field := range slices.Sorted(maps.Keys(d.Entries)) {
+		text := d.Entries[field]
+		value, err := readEntry(field, text, unit)
+		if err == nil {
+			err = set(r.Draft.Design, field, value)
+		}
+		if err != nil {
+			unread.Add(field, "%s", err)
+			r.Draft.Entries[field] = clip(text)
+			_ = set(r.Draft.Design, field, nil)
+		}
+	}
+	text, err := json.Marshal(r.Draft.Design)
+	if err != nil {
+		r.Faults.Add("", "the draft cannot be written as JSON: %s", err)
+		return r
+	}
+	r.Design, err = design.ReadIn(text, unit)
+	var faults document.Faults
+	if errors.As(err, &faults) {
+		for _, f := range faults {
+			if !slices.ContainsFunc(unread, func(u document.Fault) bool { return u.Field == f.Field }) {
+				unread = append(unread, f)
+			}
+		}
+	}
+	r.Faults = append(r.Faults, unread...)
+	r.keepImpossible(d.Entries)
+	return r
+}
+
+// keepImpossible leaves an entry as it was typed when its value reads but is not possible.
+func (r *Reading) keepImpossible(entries map[string]string) {
+	for _, f := range r.Faults {
+		if text, typed := entries[f.Field]; typed && strings.TrimSpace(text) != "" {
+			r.Draft.Entries[f.Field] = clip(text)
+			_ = set(r.Draft.Design, f.Field, nil)
+		}
+	}
+}
+
+func clip(text string) string {
+	if len(text) > maxEntryText {
+		return strings.ToValidUTF8(text[:maxEntryText], "")
+	}
+	return text
+}
+
+// readEntry reads one text: a length, a gauge or a number by the kind of its field. Nothing typed means nothing asked for.
+func readEntry(field, text string, unit measure.Unit) (any, error) {
+	if strings.TrimSpace(text) == "" {
+		return nil, nil
+	}
+	switch {
+	case strings.HasSuffix(field, "_mm"):
+		length, err := measure.ParseLength(text, unit)
+		return float64(length), err
+	case strings.HasPrefix(field, "gauge."):
+		count, err := measure.ParseGauge(text, unit)
+		return count, err
+	default:
+		return measure.ParseNumber(text)
+	}
+}
+
+// set puts a value at a path of the document; nil takes it away.
+func set(tree map[string]any, field string, value any) error {
+	path := strings.Split(field, ".")
+	for _, name := range path[:len(path)-1] {
+		next, ok := tree[name].(map[string]any)
+		if !ok {
+			if tree[name] != nil {
+				return fmt.Errorf("%s is not an object", name)
+			}
+			next = map[string]any{}
+			tree[name] = next
+		}
+		tree = next
+	}
+	last := path[len(path)-1]
+	if value == nil {
+		delete(tree, last)
+	} else {
+		tree[last] = value
+	}
+	return nil
+}
+
+// clone copies the objects of a document, so that the caller's stay as they are.
+func clone(tree map[string]any) map[string]any {
+	if tree == nil {
+		return nil
+	}
+	copied := make(map[string]any, len(tree))
+	for name, value := range tree {
+		if inner, ok := value.(map[string]any); ok {
+			value = clone(inner)
+		}
+		copied[name] = value
+	}
+	return copied
+}

@@ -1,0 +1,120 @@
+package knit
+
+import (
+	"fmt"
+
+	"acornstep/sock/needle"
+)
+
+// hands knit: every operation is done on the needles first and then written down.
+type hands struct {
+	machine needle.Machine
+	rows    []needle.Row
+	ops     []needle.Op // one arena for the operations of all rows
+	rowOps  int         // where the current row's operations begin
+	row     needle.Row
+	inRow   bool
+	merge   bool // the next operation may join the one before it
+	numbers map[needle.Section]int
+	section needle.Section
+	fabric  string
+	colour  string
+	// instep is the number of loops on needle 1; all others are on needle 2.
+	instep int
+	err    error
+}
+
+func newHands() *hands {
+	return &hands{
+		rows: make([]needle.Row, 0, 256), ops: make([]needle.Op, 0, 2048),
+		numbers: make(map[needle.Section]int, len(needle.Sections)),
+	}
+}
+
+// sole is the number of loops on needle 2.
+func (h *hands) sole() int { return h.machine.Count() - h.instep }
+
+func (h *hands) enter(section needle.Section) { h.section, h.fabric = section, "" }
+
+// begin starts a row where the yarn is.
+func (h *hands) begin(kind needle.RowKind) {
+	h.numbers[h.section]++
+	n := h.numbers[h.section]
+	h.row = needle.Row{
+		ID: fmt.Sprintf("%s-%d", h.section, n), Section: h.section, N: n,
+		Kind: kind, Side: h.machine.Side(), Fabric: h.fabric, Colour: h.colour,
+	}
+	if h.row.Side == "" {
+		h.row.Side = needle.RS
+	}
+	if count := h.machine.Count(); count > 0 && h.instep*2 != count && h.instep > 0 && !h.machine.Open() {
+		h.row.Markers = []needle.Marker{{Loop: h.instep, Name: SoleMarker}}
+	}
+	h.rowOps = len(h.ops)
+	h.inRow, h.merge = true, false
+	if err := h.machine.Begin(&h.row); err != nil {
+		h.fail(err)
+	}
+}
+
+// SoleMarker is the marker before the first loop of needle 2, named where that is not the half.
+const SoleMarker = "sole"
+
+// end writes the row down.
+func (h *hands) end() *needle.Row {
+	h.row.Ops = h.ops[h.rowOps:len(h.ops):len(h.ops)]
+	h.row.Stitches = h.machine.Count()
+	h.inRow = false
+	h.rows = append(h.rows, h.row)
+	return &h.rows[len(h.rows)-1]
+}
+
+// do works one kind of operation n times; n may be zero.
+func (h *hands) do(code needle.Code, n int) {
+	if n == 0 || h.err != nil {
+		return
+	}
+	op := needle.Op{Code: code, N: n}
+	if err := h.machine.Do(op); err != nil {
+		h.fail(err)
+		return
+	}
+	if last := len(h.ops) - 1; h.merge && last >= h.rowOps && h.ops[last].Code == code {
+		h.ops[last].N += n
+	} else {
+		h.ops = append(h.ops, op)
+	}
+	h.merge = code.Takes() == 1 && code != needle.Kfb && code != needle.Pfb
+}
+
+// nextNeedle keeps what comes apart from what was worked: the needle changes here.
+func (h *hands) nextNeedle() { h.merge = false }
+
+func (h *hands) fail(err error) {
+	if h.err == nil {
+		h.err = fmt.Errorf("%s-%d: %w", h.section, h.numbers[h.section], err)
+	}
+}
+
+// plain is the operation of a smooth stitch on the side that shows; garter is knit on both.
+func (h *hands) plain() needle.Code {
+	if h.machine.Side() == needle.WS && h.fabric != needle.Garter {
+		return needle.P
+	}
+	return needle.K
+}
+
+// round works one whole round, needle 1 by the first function, needle 2 by the second.
+func (h *hands) round(instep, sole func()) *needle.Row {
+	h.begin(needle.Round)
+	instep()
+	h.nextNeedle()
+	sole()
+	return h.end()
+}
+
+// plainRound knits every stitch, needle by needle.
+func (h *hands) plainRound() {
+	front, back := h.instep, h.sole()
+	h.round(func() { h.do(needle.K, front) }, func() { h.do(needle.K, back) })
+}

@@ -1,0 +1,91 @@
+package knit
+
+import (
+	"math"
+
+	"acornstep/sock/measure"
+)
+
+// HeelDiagonalGirth is the relaxed girth of the sock round the point of the
+// heel and the bend of the ankle: the instep, the two slanting edges of the
+// short rows, each w stitches wide and 2w rows high, and the centre.
+func (s *Sock) HeelDiagonalGirth() measure.Length {
+	if s.Heel.Stitches == 0 {
+		return 0
+	}
+	w := float64(s.Heel.Turns)
+	slant := math.Hypot(w/s.Gauge.Stitches, 2*w/s.Heel.RowGauge)
+	return s.Gauge.Girth(float64(s.Heel.Ring-s.Heel.Stitches)) + measure.Length(2*slant) + s.Gauge.Girth(float64(s.Heel.Centre))
+}
+
+// Judge looks at the finished numbers and says what a knowing friend would say.
+func (s *Sock) Judge() {
+	s.askAboutFoot()
+	if s.Stopped() {
+		return
+	}
+	s.judgeHeel()
+}
+
+// ratio is a proportion of a human foot; outside it a measurement is asked about.
+type ratio struct {
+	code, question string
+	value          func(s *Sock) float64
+	low, high      float64
+}
+
+var footRatios = []ratio{
+	{"foot_ball_girth", "ball_girth_mm: the girth round the ball is %.0f %% of the foot's length; %.0f to %.0f %% is usual",
+		func(s *Sock) float64 { return float64(s.Design.Foot.BallGirth / s.Design.Foot.Length) }, 0.8, 1.25},
+	{"foot_ankle_girth", "ankle_girth_mm: the ankle is %.0f %% of the girth round the ball; %.0f to %.0f %% is usual",
+		func(s *Sock) float64 { return float64(s.Design.Foot.AnkleGirth / s.Design.Foot.BallGirth) }, 0.75, 1.3},
+	{"foot_heel_diagonal", "heel_diagonal_mm: the heel diagonal is %.0f %% of the girth round the ball; %.0f to %.0f %% is usual",
+		func(s *Sock) float64 { return float64(s.Design.Foot.HeelDiagonal / s.Design.Foot.BallGirth) }, 1.15, 1.7},
+}
+
+// askAboutFoot asks about measurements whose proportions no foot has.
+func (s *Sock) askAboutFoot() {
+	for _, r := range footRatios {
+		value := r.value(s)
+		if value >= r.low-1e-9 && value <= r.high+1e-9 {
+			continue
+		}
+		meant := "Were inches typed as centimetres, or did the tape lie elsewhere?"
+		if inches := value * 2.54; inches >= r.low && inches <= r.high {
+			meant = "Did you mean inches instead of centimetres?"
+		}
+		s.say(Caution, r.code, r.question+". %s", 100*value, 100*r.low, 100*r.high, meant)
+	}
+}
+
+// Stretch of the fabric over the heel: our estimates, which finished pairs correct.
+const (
+	stockinetteStretch = 0.30
+	easyShare          = 0.67 // of the possible stretch, below which a sock goes on easily
+	passCaution        = 1.7  // heel diagonal over the leg's girth: hard to pull on
+	passStop           = 2.0  // and impossible
+)
+
+func (s *Sock) judgeHeel() {
+	foot := s.Design.Foot
+	girth := s.HeelDiagonalGirth()
+	stretch := float64(foot.HeelDiagonal/girth) - 1
+	switch {
+	case stretch > stockinetteStretch:
+		s.say(Caution, "heel_tight", "Tight over the instep: the heel would have to stretch %.0f %%, and %.0f %% is what the fabric gives. It will pull the heel down; a gusset gives more room.",
+			100*stretch, 100*stockinetteStretch)
+	case stretch > easyShare*stockinetteStretch:
+		s.say(Note, "heel_snug", "Snug over the instep: the heel stretches %.0f %%.", 100*stretch)
+	}
+	over := float64(foot.HeelDiagonal / s.Gauge.Girth(float64(s.LegStitches)))
+	switch {
+	case over > passStop:
+		s.say(Stop, "leg_over_heel", "leg.stitches: a leg of %d stitches cannot be pulled on: it would have to stretch to %.1f times its girth to pass the heel. Give the leg more stitches or less ease.", s.LegStitches, over)
+	case over > passCaution:
+		s.say(Caution, "leg_over_heel", "The leg must stretch to %.1f times its girth to pass over the heel. Take more stitches, and a very stretchy bind-off.", over)
+	}
+	const highEase = 15
+	if s.Design.Fit.GirthEasePct > highEase {
+		s.say(Caution, "ease_high", "%g %% smaller than the foot is a tight sock. With swollen legs, diabetes, numb feet or poor circulation wear no tight bands, and ask your clinician first.", s.Design.Fit.GirthEasePct)
+	}
+}

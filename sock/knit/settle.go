@@ -1,0 +1,72 @@
+package knit
+
+import "acornstep/sock/needle"
+
+// asKnit names the operations that settle a loop as a knit stitch, asPurl as a
+// purl: what to do with a plain loop, a double stitch, a wrapped loop, a
+// pinned one, and with yarn-overs that lie before or beyond their stitch.
+type settling struct {
+	plain, double, wrapped, pinned needle.Code
+	before, beyond                 [3]needle.Code // by the number of yarn-overs
+}
+
+var asKnit = settling{needle.K, needle.Kds, needle.KW, needle.KPin,
+	[3]needle.Code{needle.K, needle.K2tog, needle.K3tog}, [3]needle.Code{needle.K, needle.SSK, needle.SSSK}}
+
+var asPurl = settling{needle.P, needle.Pds, needle.PW, needle.PPin,
+	[3]needle.Code{needle.P, needle.SSP, needle.SSSP}, [3]needle.Code{needle.P, needle.P2tog, needle.P3tog}}
+
+// settling chooses by the side that shows.
+func (h *hands) settling() *settling {
+	if h.plain() == needle.P {
+		return &asPurl
+	}
+	return &asKnit
+}
+
+// settle works n stitches, each with whatever hangs on it from a turn that was
+// made on the near side: its second leg, its wraps, its pin, or the yarn-overs before it.
+func (h *hands) settle(n int) { h.settleAs(h.settling(), n, false) }
+
+// settleFar is settle for stitches that were turned on the far side, whose
+// yarn-overs and pins lie beyond them.
+func (h *hands) settleFar(n int) { h.settleAs(h.settling(), n, true) }
+
+func (h *hands) settleAs(as *settling, n int, far bool) {
+	for range n {
+		if h.err != nil {
+			return
+		}
+		next := h.machine.Peek(0)
+		switch {
+		case next.PinsBefore > 0 || far && next.PinsAfter > 0:
+			h.do(as.pinned, 1)
+		case next.Kind == needle.YarnOver:
+			overs := 1
+			if h.machine.Peek(1).Kind == needle.YarnOver {
+				overs = 2
+			}
+			h.do(as.before[overs], 1)
+		case next.Kind == needle.Double:
+			h.do(as.double, 1)
+		case next.Wraps > 0:
+			if h.fabric == needle.Garter {
+				h.do(as.plain, 1) // in garter the wrap may stay: it does not show
+			} else {
+				h.do(as.wrapped, 1)
+			}
+		case far && h.machine.Peek(1).Kind == needle.YarnOver:
+			overs := 1
+			if h.machine.Peek(2).Kind == needle.YarnOver {
+				overs = 2
+			}
+			h.do(as.beyond[overs], 1)
+		case next.Turned && as.plain == needle.K:
+			h.do(needle.Ktbl, 1)
+		case next.Turned:
+			h.do(needle.Ptbl, 1)
+		default:
+			h.do(as.plain, 1)
+		}
+	}
+}

@@ -1,0 +1,173 @@
+package knit
+
+import (
+	"math"
+	"slices"
+
+	"acornstep/sock/design"
+	"acornstep/sock/measure"
+)
+
+// Sock is a design worked out in stitches and rounds, before a row is knitted.
+type Sock struct {
+	Design *design.Design
+	Gauge  measure.Gauge
+	// Stitches round the foot and round the leg.
+	Stitches, LegStitches int
+	Toe                   ToeSize
+	Heel                  HeelSize
+	// FinishedLength is what the sock is meant to measure from tip to heel.
+	FinishedLength measure.Length
+	// FootRounds lie between the toe and the first row of the heel.
+	FootRounds int
+	// HeelStarts is the distance from the toe tip to the first row of the heel.
+	HeelStarts measure.Length
+	Corner     CornerPlan
+	Ankle      AnklePlan
+	// LegRounds lie between the end of the heel, or of the gusset, and the cuff.
+	LegRounds, CuffRounds int
+	// PlainRounds of the leg come before its pattern.
+	PlainRounds int
+	Checks      []Check
+}
+
+// ToeSize is a toe in stitches and rounds.
+type ToeSize struct {
+	// CastOn counts the loops on both needles together.
+	CastOn int
+	// IncreaseRounds are the rounds that add four stitches; FastRounds of them follow each other at once.
+	IncreaseRounds, FastRounds int
+	// Rounds are all rounds or rows of the toe after the cast-on.
+	Rounds int
+	// Length is what the toe adds to the sock.
+	Length measure.Length
+	// Turns on each side of a short-row toe.
+	Turns int
+}
+
+// Measure works a design out. The result may carry a check that stops it.
+func Measure(d *design.Design) *Sock {
+	s := &Sock{Design: d, Gauge: d.Gauge.PerMM()}
+	s.Stitches = s.countRoundFoot()
+	s.LegStitches = s.countRoundLeg()
+	toes[d.Toe.Kind].Size(s)
+	if s.Stopped() {
+		return s
+	}
+	heels[d.Heel.Kind].Size(s)
+	if s.Stopped() {
+		return s
+	}
+	s.sizeFoot()
+	s.sizeLeg()
+	return s
+}
+
+// NearestMultiple is the multiple of m nearest to the target, the smaller at a tie, at least m.
+func NearestMultiple(target float64, m int) int {
+	low := int(math.Floor(target/float64(m))) * m
+	if target-float64(low) > float64(m)/2+1e-9 {
+		low += m
+	}
+	return max(low, m)
+}
+
+// FewestStitches is the smallest count round a sock.
+const FewestStitches = 16
+
+// FootTarget is the exact count that the ball of the foot asks for: its girth,
+// less the negative ease that makes the sock hold, times the stitch gauge.
+func FootTarget(d *design.Design) float64 { return target(d, d.Foot.BallGirth) }
+
+// LegTarget is the exact count that the ankle asks for.
+func LegTarget(d *design.Design) float64 { return target(d, d.Foot.AnkleGirth) }
+
+func target(d *design.Design, girth measure.Length) float64 {
+	return float64(girth) * (1 - d.Fit.GirthEasePct/100) * d.Gauge.PerMM().Stitches
+}
+
+func (s *Sock) countRoundFoot() int {
+	if n := s.Design.Stitches; n != nil {
+		return *n
+	}
+	return max(NearestMultiple(FootTarget(s.Design), s.Design.Fit.Multiple), FewestStitches)
+}
+
+// worthChanging is the smallest difference for which the count changes at the ankle.
+const worthChanging = 4
+
+func (s *Sock) countRoundLeg() int {
+	if n := s.Design.Leg.Stitches; n != nil {
+		return *n
+	}
+	if s.Design.Ankle.Change == "none" {
+		return s.Stitches
+	}
+	n := max(NearestMultiple(LegTarget(s.Design), s.Design.Fit.Multiple), FewestStitches)
+	if abs(n-s.Stitches) < worthChanging {
+		return s.Stitches
+	}
+	return n
+}
+
+// sizeFoot finds the rounds between toe and heel: what is left of the length
+// when toe and heel are taken off by the school that the design follows.
+func (s *Sock) sizeFoot() {
+	d := s.Design
+	s.FinishedLength = d.Foot.Length - d.Fit.LengthEase
+	toe, heel := lengthSchools[d.FootLength.School](s)
+	s.FootRounds = s.Gauge.RoundsIn(s.FinishedLength - toe - heel)
+	if s.FootRounds < 0 {
+		s.say(Stop, "no_foot_left", "Toe (%.0f mm) and heel (%.0f mm) are longer than the sock (%.0f mm): nothing is left for the foot. Choose a shorter toe or fewer turns, or a finer gauge.",
+			float64(toe), float64(heel), float64(s.FinishedLength))
+		return
+	}
+	s.HeelStarts = s.Toe.Length + s.Gauge.Height(float64(s.FootRounds))
+}
+
+// lengthSchools are the ways to know what toe and heel take of the foot.
+var lengthSchools = map[string]func(*Sock) (toe, heel measure.Length){
+	"exact": func(s *Sock) (toe, heel measure.Length) { return s.Toe.Length, s.Heel.Length },
+}
+
+func abs(n int) int {
+	if n < 0 {
+		return -n
+	}
+	return n
+}
+
+// CountChoice is a count round the foot with the ease that it gives.
+type CountChoice struct {
+	Stitches int
+	// EasePct is how much smaller than the foot the sock is, in percent.
+	EasePct float64
+	// Chosen is the count of this sock, Nearest the one that the ease asks for.
+	Chosen, Nearest bool
+}
+
+// CountChoices are the count nearest to the ease that was asked for and its
+// neighbours, and the chosen count when it is another one.
+func CountChoices(d *design.Design, chosen int) []CountChoice {
+	m := d.Fit.Multiple
+	nearest := max(NearestMultiple(FootTarget(d), m), FewestStitches)
+	counts := []int{nearest - m, nearest, nearest + m}
+	switch {
+	case chosen < counts[0]:
+		counts = append([]int{chosen}, counts...)
+	case chosen > counts[2]:
+		counts = append(counts, chosen)
+	case chosen != counts[0] && chosen != counts[1] && chosen != counts[2]:
+		counts = append(counts, chosen)
+		slices.Sort(counts)
+	}
+	choices := make([]CountChoice, 0, len(counts))
+	for _, n := range counts {
+		if n < FewestStitches {
+			continue
+		}
+		girth := d.Gauge.PerMM().Girth(float64(n))
+		choices = append(choices, CountChoice{n, 100 * float64(1-girth/d.Foot.BallGirth), n == chosen, n == nearest})
+	}
+	return choices
+}

@@ -1,0 +1,80 @@
+package needle
+
+import "fmt"
+
+// Side is the side of the fabric that faces the knitter.
+type Side string
+
+// The two sides. RS rows run up the ring, WS rows down.
+const (
+	RS Side = "RS"
+	WS Side = "WS"
+)
+
+// RowKind tells a full joined round from a row that starts where the yarn is.
+type RowKind string
+
+// The two kinds of row.
+const (
+	Round   RowKind = "round"
+	FlatRow RowKind = "row"
+)
+
+// Section is a part of the sock, in the order of the work.
+type Section string
+
+// The sections.
+const (
+	CastOn  Section = "cast_on"
+	Toe     Section = "toe"
+	Foot    Section = "foot"
+	Heel    Section = "heel"
+	Gusset  Section = "gusset"
+	Leg     Section = "leg"
+	Cuff    Section = "cuff"
+	BindOff Section = "bind_off"
+)
+
+// Sections lists all sections in the order of the work.
+var Sections = []Section{CastOn, Toe, Foot, Heel, Gusset, Leg, Cuff, BindOff}
+
+// Garter is the fabric in which a wrap may stay where it is.
+const Garter = "garter"
+
+// Row is one row or round: operations to be worked in order from where the yarn is.
+type Row struct {
+	ID      string  `json:"id"`
+	Section Section `json:"section"`
+	// N counts from 1 within the section.
+	N    int     `json:"n"`
+	Kind RowKind `json:"kind"`
+	Side Side    `json:"side"`
+	Ops  []Op    `json:"ops"`
+	// Stitches is the number of live loops on all needles after the row.
+	Stitches int    `json:"stitches"`
+	Fabric   string `json:"fabric,omitempty"`
+	Colour   string `json:"colour,omitempty"`
+	Note     string `json:"note,omitempty"`
+	Needle   string `json:"needle,omitempty"`
+	// Markers names loops, counted from loop 0 before the row is worked.
+	Markers []Marker `json:"markers,omitempty"`
+	// Turned lists, on the cast-on row, the loops [from, to) that sit with the leading leg behind.
+	Turned [][2]int `json:"turned,omitempty"`
+}
+
+// Fault is an operation that cannot be worked, or a row that does not come out as it says.
+type Fault struct {
+	// Row is the row's ID.
+	Row string
+	// Op is the index of the operation in the row, -1 for the row as a whole.
+	Op int
+	// Text says what was expected and what was found.
+	Text string
+}
+
+func (f *Fault) Error() string {
+	if f.Op < 0 {
+		return fmt.Sprintf("%s: %s", f.Row, f.Text)
+	}
+	return fmt.Sprintf("%s, op %d: %s", f.Row, f.Op+1, f.Text)
+}

@@ -1,0 +1,64 @@
+package plan
+
+import (
+	"encoding/json"
+	"errors"
+
+	"acornstep/sock/design"
+	"acornstep/sock/document"
+)
+
+// Read reads a plan document of any origin. The error is a document.Faults. It
+// does not say whether the plan is sound: that is Replay's business.
+func Read(text []byte) (*Plan, error) {
+	p := &Plan{}
+	present, faults := document.Read(text, p)
+	if present == nil {
+		return nil, faults
+	}
+	if present["format"] && p.Format != Format {
+		return nil, document.Faults{{Field: "format", Message: "read \"" + p.Format + "\", expected \"" + Format + "\""}}
+	}
+	if p.Version > Version {
+		newer := document.Faults{}
+		newer.Add("version", "read %d; this program knows versions up to %d: a newer program wrote this plan", p.Version, Version)
+		return nil, newer
+	}
+	for _, field := range []string{"format", "version", "design", "summary", "rows"} {
+		if !present[field] {
+			faults.Add(field, "is required")
+		}
+	}
+	if err := faults.Err(); err != nil {
+		return nil, err
+	}
+	if err := readDesign(p, text); err != nil {
+		return nil, err
+	}
+	return p, nil
+}
+
+// readDesign reads the plan's design again on its own, with its defaults and
+// ranges; paths are given from the plan's root.
+func readDesign(p *Plan, text []byte) error {
+	var outer struct {
+		Design json.RawMessage `json:"design"`
+	}
+	if err := json.Unmarshal(document.TrimMark(text), &outer); err != nil {
+		return document.Faults{{Field: "design", Message: err.Error()}}
+	}
+	d, err := design.Read(outer.Design)
+	var faults document.Faults
+	if errors.As(err, &faults) {
+		for i := range faults {
+			if faults[i].Field == "" {
+				faults[i].Field = "design"
+			} else {
+				faults[i].Field = "design." + faults[i].Field
+			}
+		}
+		return faults
+	}
+	p.Design = d
+	return nil
+}
