@@ -93,21 +93,18 @@ func requireAll(p jsonschema.InterceptPropParams) error {
 
 // opsAreTuples describes ["k", 12] and [17, "sole"], which Go keeps as structs.
 func opsAreTuples(p jsonschema.InterceptSchemaParams) (bool, error) {
-	tuple := func(types ...jsonschema.SimpleType) {
-		items := make([]jsonschema.SchemaOrBool, len(types))
-		for i, t := range types {
-			items[i] = t.ToSchemaOrBool()
-		}
+	pair := func() {
+		item := (&jsonschema.Schema{}).WithAnyOf(jsonschema.String.ToSchemaOrBool(), jsonschema.Integer.ToSchemaOrBool())
 		p.Schema.Type = nil
-		p.Schema.WithType(jsonschema.Array.Type()).WithExtraPropertiesItem("prefixItems", items)
-		p.Schema.WithMinItems(int64(len(types))).WithMaxItems(int64(len(types)))
+		p.Schema.WithType(jsonschema.Array.Type()).WithMinItems(2).WithMaxItems(2)
+		p.Schema.WithItems(*(&jsonschema.Items{}).WithSchemaOrBool(item.ToSchemaOrBool()))
 	}
 	switch p.Value.Type() {
 	case reflect.TypeFor[needle.Op]():
-		tuple(jsonschema.String, jsonschema.Integer)
+		pair()
 		return true, nil
 	case reflect.TypeFor[needle.Marker]():
-		tuple(jsonschema.Integer, jsonschema.String)
+		pair()
 		return true, nil
 	}
 	return false, nil

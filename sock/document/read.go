@@ -60,6 +60,9 @@ type Present map[string]bool
 // that are missing or null as they are. Fields are found by their json tag.
 func Read(text []byte, into any) (Present, Faults) {
 	tree, err := parse(text)
+	if fault, ok := err.(Fault); ok {
+		return nil, Faults{fault}
+	}
 	if err != nil {
 		return nil, Faults{{"", err.Error()}}
 	}
@@ -180,6 +183,10 @@ func (r *reader) read(path string, value any, into reflect.Value) {
 		r.readStruct(path, value, into)
 	case reflect.Slice, reflect.Array:
 		r.readList(path, value, into)
+	case reflect.Map:
+		r.readMap(path, value, into)
+	case reflect.Interface:
+		into.Set(reflect.ValueOf(loose(value)))
 	default:
 		r.readScalar(path, value, into)
 	}
@@ -233,6 +240,43 @@ func (r *reader) readList(path string, value any, into reflect.Value) {
 			continue
 		}
 		r.read(fmt.Sprintf("%s[%d]", path, i), value, into.Index(i))
+	}
+}
+
+// readMap reads an object whose names are free.
+func (r *reader) readMap(path string, value any, into reflect.Value) {
+	o, ok := value.(object)
+	if !ok {
+		r.faults.Add(path, "read %s, expected an object", spell(value))
+		return
+	}
+	into.Set(reflect.MakeMapWithSize(into.Type(), len(o.keys)))
+	for _, name := range o.keys {
+		if o.values[name] == nil {
+			continue
+		}
+		element := reflect.New(into.Type().Elem()).Elem()
+		r.read(join(path, name), o.values[name], element)
+		into.SetMapIndex(reflect.ValueOf(name), element)
+	}
+}
+
+// loose turns a tree into what encoding/json would have made of it.
+func loose(value any) any {
+	switch v := value.(type) {
+	case object:
+		m := make(map[string]any, len(v.keys))
+		for name, inner := range v.values {
+			m[name] = loose(inner)
+		}
+		return m
+	case []any:
+		for i := range v {
+			v[i] = loose(v[i])
+		}
+		return v
+	default:
+		return v // a json.Number keeps its spelling
 	}
 }
 

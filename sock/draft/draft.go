@@ -78,17 +78,36 @@ func Read(d Draft, unit measure.Unit) Reading {
 		}
 	}
 	r.Faults = append(r.Faults, unread...)
-	r.keepImpossible(d.Entries)
+	r.keepImpossible(d.Entries, unit)
 	return r
 }
 
 // keepImpossible leaves an entry as it was typed when its value reads but is not possible.
-func (r *Reading) keepImpossible(entries map[string]string) {
+func (r *Reading) keepImpossible(entries map[string]string, unit measure.Unit) {
 	for _, f := range r.Faults {
 		if text, typed := entries[f.Field]; typed && strings.TrimSpace(text) != "" {
-			r.Draft.Entries[f.Field] = clip(text)
+			r.Draft.Entries[f.Field] = clip(withUnit(f.Field, text, unit))
 			_ = set(r.Draft.Design, f.Field, nil)
 		}
+	}
+}
+
+// withUnit adds the unit to a bare number, so that it means the same when
+// somebody reads it in another unit later.
+func withUnit(field, text string, unit measure.Unit) string {
+	text = strings.TrimSpace(text)
+	if _, err := measure.ParseNumber(text); err != nil {
+		return text
+	}
+	switch {
+	case strings.HasSuffix(field, "_mm"):
+		return text + " " + string(unit)
+	case strings.HasPrefix(field, "gauge.") && unit == measure.Inches:
+		return text + " per 4 in"
+	case strings.HasPrefix(field, "gauge."):
+		return text + " per 10 cm"
+	default:
+		return text
 	}
 }
 

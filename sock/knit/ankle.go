@@ -23,7 +23,7 @@ const restAfterChange = 2
 
 // ringAtHeel is the count that the heel meets: the heel takes whichever is in force.
 func (s *Sock) ringAtHeel() int {
-	return s.Stitches + s.changeBeforeHeel()
+	return s.Stitches + s.Ankle.Before
 }
 
 func (s *Sock) changeBeforeHeel() int {

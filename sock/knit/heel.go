@@ -29,7 +29,3 @@ type HeelSize struct {
 	// ownStrand: the foot's yarn waits at the right edge while the heel is knitted.
 	ownStrand bool
 }
-
-// reach is how far the heel laps over on each half of the instep, when it is
-// wider than the sole.
-func (s *Sock) reach(h *hands) int { return (s.Heel.Stitches - h.sole()) / 2 }

@@ -14,6 +14,10 @@ func (s *Sock) sizeLeg() {
 	}
 	s.CuffRounds = s.Gauge.RoundsIn(cuff)
 	s.LegRounds = max(0, s.Gauge.RoundsIn(d.Leg.Height)-s.CuffRounds)
+	if s.LegRounds+s.CuffRounds == 0 {
+		s.LegRounds = 1 // the heel's last turns must be settled before the bind-off
+		s.say(Caution, "no_leg", "leg.height_mm: with no leg at all one round is knitted after the heel, so that it can be bound off.")
+	}
 	s.sizeCorner(s.LegRounds)
 	s.placeAnkle()
 	s.PlainRounds = s.plainRounds()
@@ -30,15 +34,13 @@ func (s *Sock) plainRounds() int {
 	return max(defaultPlainRounds, s.Corner.lastRound())
 }
 
-// placeAnkle finds the rounds that change the count, on the foot and on the leg.
+// placeAnkle finds the rounds of the leg that change the count.
 func (s *Sock) placeAnkle() {
-	s.Ankle.Before = s.changeBeforeHeel()
 	s.Ankle.After = s.LegStitches - s.Stitches - s.Ankle.Before
-	s.Ankle.footRounds = s.spread(changes(s.Ankle.Before), 1, s.FootRounds-1, true)
 	first := max(s.Corner.lastRound()+1+restAfterChange, 2)
 	s.Ankle.legRounds = s.spread(changes(s.Ankle.After), first, s.LegRounds, false)
-	lost := s.Ankle.Before + s.Ankle.After
-	for _, c := range append(s.Ankle.footRounds, s.Ankle.legRounds...) {
+	lost := s.Ankle.After
+	for _, c := range s.Ankle.legRounds {
 		lost -= c.stitches
 	}
 	if lost != 0 {

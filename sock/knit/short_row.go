@@ -38,10 +38,6 @@ type shortRows struct {
 	held [2]int
 	// done stitches of the row so far, of those that are not held.
 	done int
-	// wrapNeighbour lays the wrap of the outermost turn round the stitch next to the span.
-	wrapNeighbour bool
-	// lastRow runs on instead of turning.
-	runOn bool
 }
 
 // edge is where the present row will turn.

@@ -54,13 +54,34 @@ func Measure(d *design.Design) *Sock {
 	if s.Stopped() {
 		return s
 	}
-	heels[d.Heel.Kind].Size(s)
+	s.sizeHeelAndFoot()
 	if s.Stopped() {
 		return s
 	}
-	s.sizeFoot()
 	s.sizeLeg()
 	return s
+}
+
+// sizeHeelAndFoot sizes the heel for the count that it will meet. Where the
+// foot is too short to change to that count, the heel meets what fits.
+func (s *Sock) sizeHeelAndFoot() {
+	said := len(s.Checks)
+	for s.Ankle.Before = s.changeBeforeHeel(); ; {
+		heels[s.Design.Heel.Kind].Size(s)
+		if s.Stopped() {
+			return
+		}
+		s.sizeFoot()
+		s.Ankle.footRounds = s.spread(changes(s.Ankle.Before), 1, s.FootRounds-1, true)
+		fits := 0
+		for _, c := range s.Ankle.footRounds {
+			fits += c.stitches
+		}
+		if fits == s.Ankle.Before {
+			return
+		}
+		s.Ankle.Before, s.Checks = fits, s.Checks[:said]
+	}
 }
 
 // NearestMultiple is the multiple of m nearest to the target, the smaller at a tie, at least m.

@@ -32,15 +32,15 @@ func Read(text []byte) (*Plan, error) {
 	if err := faults.Err(); err != nil {
 		return nil, err
 	}
-	if err := readDesign(p, text); err != nil {
+	if err := readItsDesign(p, text); err != nil {
 		return nil, err
 	}
 	return p, nil
 }
 
-// readDesign reads the plan's design again on its own, with its defaults and
+// readItsDesign reads the plan's design again on its own, with its defaults and
 // ranges; paths are given from the plan's root.
-func readDesign(p *Plan, text []byte) error {
+func readItsDesign(p *Plan, text []byte) error {
 	var outer struct {
 		Design json.RawMessage `json:"design"`
 	}

@@ -1,0 +1,100 @@
+# Acorn Step. `make demo` builds everything and starts it with made-up socks;
+# `make test` installs what is missing and runs every check.
+
+SHELL := /bin/bash
+.SHELLFLAGS := -eu -o pipefail -c
+.DEFAULT_GOAL := help
+
+GO_VERSION := 1.26
+NODE_VERSION := 20
+BIN := bin/acornstep
+NPM := npm --prefix ui
+QUIET_NPM := --no-audit --no-fund --loglevel=error
+PORT ?= 7768
+FUZZTIME ?= 30s
+
+export PLAYWRIGHT_SKIP_BROWSER_DOWNLOAD = 1
+
+.PHONY: help demo build ui test go-test fuzz lint e2e bench screenshots tools chromium format clean
+
+help:
+	@echo "make demo         build everything and start it with made-up socks"
+	@echo "make test         install what is missing and run every check (CI does this)"
+	@echo "make build        build bin/acornstep with the interface inside"
+	@echo "make bench        measure how fast a sock is planned"
+	@echo "make screenshots  take the pictures in docs/screenshots anew"
+	@echo "make format       format the code"
+
+tools:
+	@command -v go >/dev/null || { echo "Go is missing: install Go $(GO_VERSION) or newer, then run this again."; exit 1; }
+	@command -v node >/dev/null || { echo "Node.js is missing: install Node.js $(NODE_VERSION) or newer, then run this again."; exit 1; }
+	@command -v npm >/dev/null || { echo "npm is missing: it comes with Node.js $(NODE_VERSION) or newer."; exit 1; }
+	@node -e 'process.exit(+process.versions.node.split(".")[0] >= $(NODE_VERSION) ? 0 : 1)' || \
+		{ echo "Node.js $$(node --version) is too old: install version $(NODE_VERSION) or newer."; exit 1; }
+
+ui/node_modules/.installed: ui/package-lock.json
+	@echo "== installing the interface's packages"
+	@$(NPM) install --no-save $(QUIET_NPM)
+	@touch $@
+
+ui: tools ui/node_modules/.installed
+	@echo "== building the interface"
+	@$(NPM) run --silent build -- --logLevel warn
+
+build: ui
+	@echo "== building $(BIN)"
+	@go build -o $(BIN) ./cmd/acornstep
+
+demo: build
+	@echo "== starting the demo"
+	@./$(BIN) demo --listen 127.0.0.1:$(PORT)
+
+lint: tools ui/node_modules/.installed
+	@echo "== gofmt, go vet, staticcheck"
+	@test -z "$$(gofmt -l cmd demo http sock sqlite ui/embed.go)" || { echo "These files need gofmt:"; gofmt -l cmd demo http sock sqlite ui/embed.go; exit 1; }
+	@go vet ./...
+	@go tool staticcheck ./...
+	@echo "== Biome, TypeScript, generated types"
+	@$(NPM) run --silent lint
+	@ui/node_modules/.bin/openapi-typescript ui/src/api/openapi.json -o bin/schema.d.ts >/dev/null && cmp -s bin/schema.d.ts ui/src/api/schema.gen.d.ts || \
+		{ echo "ui/src/api/schema.gen.d.ts is not what openapi.json says: run npm --prefix ui run types"; exit 1; }
+	@$(NPM) run --silent typecheck
+
+go-test: tools
+	@echo "== Go tests"
+	@go test ./...
+
+fuzz: tools
+	@echo "== fuzzing every reader for $(FUZZTIME)"
+	@go test ./sock/measure -run '^$$' -fuzz '^FuzzParseLength$$' -fuzztime $(FUZZTIME) | tail -n 1
+	@go test ./sock/design -run '^$$' -fuzz '^FuzzRead$$' -fuzztime $(FUZZTIME) | tail -n 1
+	@go test ./sock/plan -run '^$$' -fuzz '^FuzzRead$$' -fuzztime $(FUZZTIME) | tail -n 1
+
+chromium:
+	@command -v chromium >/dev/null || { \
+		echo "== installing Debian's chromium"; \
+		command -v apt-get >/dev/null || { echo "chromium is missing and this is not Debian: install it, then run this again."; exit 1; }; \
+		SUDO=""; [ "$$(id -u)" = 0 ] || SUDO="sudo"; \
+		{ $$SUDO apt-get update -qq && $$SUDO env DEBIAN_FRONTEND=noninteractive apt-get install -y -qq chromium >/dev/null; } || \
+		{ echo "chromium could not be installed: install Debian's package chromium, then run this again."; exit 1; }; }
+
+e2e: build chromium
+	@echo "== the interface in Chromium"
+	@ui/node_modules/.bin/playwright test --config e2e/playwright.config.ts
+
+test: tools build lint go-test fuzz e2e
+	@echo "== all checks passed"
+
+bench: tools
+	@go test ./sock/... -run '^$$' -bench . -benchmem
+
+screenshots: build chromium
+	@ui/node_modules/.bin/playwright test --config e2e/screenshots.config.ts
+
+format: ui/node_modules/.installed
+	@gofmt -w cmd demo http sock sqlite ui/embed.go
+	@$(NPM) run --silent format
+
+clean:
+	@rm -rf bin ui/node_modules e2e/results
+	@find ui/dist -mindepth 1 ! -name .gitkeep -delete

@@ -1,0 +1,33 @@
+import { defineConfig } from "@playwright/test";
+
+/** chromium is Debian's browser, kept from calling anybody. */
+const quiet = [
+  "--no-sandbox",
+  "--disable-gpu",
+  "--disable-quic",
+  "--no-first-run",
+  "--disable-background-networking",
+  "--disable-component-update",
+  "--disable-sync",
+];
+
+/** configOf serves the real program with its demo socks on a port of its own. */
+export function configOf(port: number, match: string) {
+  return defineConfig({
+    testDir: ".",
+    testMatch: match,
+    outputDir: "results",
+    workers: 2,
+    reporter: "list",
+    use: {
+      baseURL: `http://127.0.0.1:${port}`,
+      viewport: { width: 1280, height: 800 },
+      launchOptions: { executablePath: "/usr/bin/chromium", args: quiet },
+    },
+    webServer: {
+      command: `../bin/acornstep demo --listen 127.0.0.1:${port}`,
+      url: `http://127.0.0.1:${port}/api/health`,
+      reuseExistingServer: false,
+    },
+  });
+}

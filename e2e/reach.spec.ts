@@ -1,0 +1,87 @@
+import AxeBuilder from "@axe-core/playwright";
+import { expect, type Page, test } from "@playwright/test";
+
+async function open(page: Page, name: string): Promise<string> {
+  await page.goto("/");
+  await page.getByRole("link", { name, exact: true }).click();
+  await expect(page.getByLabel("Name of the sock")).toHaveValue(name);
+  await page.waitForLoadState("networkidle");
+  return page.url();
+}
+
+const screens: Record<string, (page: Page) => Promise<unknown>> = {
+  basket: (page) => page.goto("/"),
+  "new sock": (page) => page.goto("/socks/new"),
+  board: (page) => open(page, "Observatory roof socks"),
+  "half designed board": (page) => open(page, "Eclipse trip socks"),
+  rows: async (page) => page.goto(`${await open(page, "Observatory roof socks")}/rows`),
+};
+
+for (const scheme of ["light", "dark"] as const) {
+  for (const [name, go] of Object.entries(screens)) {
+    test(`${name} in ${scheme} has no serious accessibility finding`, async ({ page }) => {
+      await page.emulateMedia({ colorScheme: scheme });
+      await go(page);
+      await page.waitForLoadState("networkidle");
+      const { violations } = await new AxeBuilder({ page }).analyze();
+      const serious = violations.filter((v) => v.impact === "serious" || v.impact === "critical");
+      expect(serious.map((v) => `${v.id}: ${v.nodes.map((n) => n.html).join(" ")}`)).toEqual([]);
+    });
+  }
+}
+
+test("nothing is cut off on a narrow window", async ({ page }) => {
+  for (const [name, go] of Object.entries(screens)) {
+    await page.setViewportSize({ width: 360, height: 740 });
+    await go(page);
+    await page.waitForLoadState("networkidle");
+    const over = await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth);
+    expect(over, name).toBeLessThanOrEqual(0);
+  }
+});
+
+test("a sock is made by keyboard alone", async ({ page }) => {
+  await page.goto("/socks/new");
+  await expect(page.getByLabel("Name of the sock")).toBeFocused();
+  await page.keyboard.type("Sock by keys");
+  await page.keyboard.press("Enter");
+  await expect(page.getByLabel("Name of the sock")).toHaveValue("Sock by keys");
+  await page.getByLabel("Length", { exact: true }).focus();
+  for (const figure of ["25.1", "23.6", "32", "44"]) {
+    await page.keyboard.type(figure);
+    if (figure === "44") {
+      await expect(page.getByRole("radio", { name: /68/ })).toBeChecked();
+    }
+    await page.keyboard.press("Tab");
+  }
+  await page.keyboard.press("ArrowRight");
+  await expect(page.getByRole("radio", { name: /72/ })).toBeChecked();
+});
+
+test("no request leaves the machine, the script is small and the sock is there at once", async ({
+  page,
+  baseURL,
+}) => {
+  const foreign: string[] = [];
+  let script = 0;
+  page.on("request", (request) => {
+    const url = request.url();
+    if (!url.startsWith(baseURL ?? "") && !url.startsWith("data:") && !url.startsWith("blob:")) {
+      foreign.push(url);
+    }
+  });
+  page.on("response", async (response) => {
+    if (response.url().endsWith(".js")) {
+      script += Number((await response.allHeaders())["content-length"] ?? 0);
+    }
+  });
+  const faults: string[] = [];
+  page.on("console", (message) => message.type() === "error" && faults.push(message.text()));
+  const url = await open(page, "Observatory roof socks");
+  await page.goto(url);
+  await expect(page.locator(".sock")).toBeVisible();
+  expect(foreign).toEqual([]);
+  expect(faults).toEqual([]);
+  expect(script).toBeGreaterThan(0);
+  expect(script / 2, "two loads of the page").toBeLessThan(300_000);
+});

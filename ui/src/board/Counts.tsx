@@ -1,0 +1,34 @@
+import type { CountChoice } from "../api/client";
+
+/** Counts are the stitches round the foot, with the stretch that each gives. */
+export function Counts({
+  counts,
+  onChoose,
+}: {
+  counts: CountChoice[];
+  onChoose: (choice: CountChoice) => void;
+}) {
+  return (
+    <fieldset className="counts">
+      <legend className="hidden">Stitches round the foot</legend>
+      {counts.map((choice) => (
+        <label key={choice.stitches} className={choice.chosen ? "count chosen" : "count"}>
+          <input
+            type="radio"
+            name="stitches"
+            checked={choice.chosen}
+            onChange={() => onChoose(choice)}
+            value={choice.stitches}
+          />
+          <span className="figure">{choice.stitches}</span>
+          <span className="consequence">
+            {choice.ease_pct < 0
+              ? `${Math.abs(choice.ease_pct).toFixed(1)} % too wide`
+              : `${choice.ease_pct.toFixed(1)} % smaller`}
+          </span>
+          {choice.nearest && <span className="mark">fits the ease</span>}
+        </label>
+      ))}
+    </fieldset>
+  );
+}

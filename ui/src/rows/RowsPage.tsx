@@ -1,0 +1,151 @@
+import { useQuery } from "@tanstack/react-query";
+import { Button, Segmented, Skeleton } from "antd";
+import { Link, useParams } from "react-router";
+import type { Sock } from "../api/client";
+import { planOf } from "../api/plan";
+import { useSock } from "../api/socks";
+import { Strip } from "../drawing/Strip";
+import { Failure } from "../shell/Failure";
+import { useKept } from "../shell/useKept";
+import { usePageTitle } from "../shell/usePageTitle";
+import { useUnit } from "../units/units";
+import { type Group, grouped, type SectionRows } from "./groups";
+
+/** RowsPage is the sock to read, row by row. */
+export function RowsPage() {
+  const { id = "" } = useParams();
+  const sock = useSock(id);
+  if (sock.isPending) {
+    return <Skeleton active className="page" />;
+  }
+  if (sock.isError) {
+    return (
+      <div className="page narrow">
+        <Failure error={sock.error} retry={() => sock.refetch()} />
+        <Link to="/">To the basket</Link>
+      </div>
+    );
+  }
+  return <RowsOf sock={sock.data} />;
+}
+
+type Wording = "short" | "long";
+
+function RowsOf({ sock }: { sock: Sock }) {
+  const unit = useUnit();
+  usePageTitle(`Rows of ${sock.name}`);
+  const [wording, setWording] = useKept<Wording>("wording", "short", ["short", "long"]);
+  const plan = useQuery(planOf(sock.draft, unit));
+  const { plan: made, words } = plan.data ?? {};
+  return (
+    <div className="page rows">
+      <header className="page-heading">
+        <div>
+          <h1>{sock.name}</h1>
+          <p className="muted">
+            {sock.wearer && `for ${sock.wearer} · `}
+            <Link to={`/socks/${sock.id}`}>back to the board</Link>
+          </p>
+        </div>
+        <div className="actions no-print">
+          <Segmented<Wording>
+            aria-label="Wording"
+            options={[
+              { label: "Abbreviations", value: "short" },
+              { label: "Plain words", value: "long" },
+            ]}
+            value={wording}
+            onChange={setWording}
+          />
+          <Button onClick={() => window.print()}>Print</Button>
+        </div>
+      </header>
+      {plan.isError && <Failure error={plan.error} retry={() => plan.refetch()} />}
+      {plan.isPending && <Skeleton active />}
+      {plan.data && !words && (
+        <p className="stale-note">
+          The rows come when the design is complete: {plan.data.faults[0]?.field}{" "}
+          {plan.data.faults[0]?.message}
+          {made?.checks.find((c) => c.level === "stop")?.text}
+        </p>
+      )}
+      {made && words && (
+        <>
+          <p className="checked-line">
+            <strong>Every row checked.</strong> {made.rows.length} rows were knitted again on the needle
+            machine, loop by loop: every operation is possible, every count comes out, and nothing is left on
+            the needles.
+          </p>
+          <Strip plan={made} words={words} />
+          {grouped(made, words).map((section) => (
+            <SectionTable key={section.section} section={section} wording={wording} />
+          ))}
+        </>
+      )}
+    </div>
+  );
+}
+
+const titles: Record<string, string> = {
+  cast_on: "Cast on",
+  toe: "Toe",
+  foot: "Foot",
+  heel: "Heel",
+  gusset: "Gusset",
+  leg: "Leg",
+  cuff: "Cuff",
+  bind_off: "Bind off",
+};
+
+const needleNames = ["", "instep", "sole"];
+
+function SectionTable({ section, wording }: { section: SectionRows; wording: Wording }) {
+  return (
+    <section className="row-section">
+      <h2>
+        {titles[section.section]} <small>{section.rows > 1 ? `${section.rows} rows` : ""}</small>
+      </h2>
+      <table>
+        <thead>
+          <tr>
+            <th scope="col">Row</th>
+            <th scope="col">Side</th>
+            <th scope="col">Worked so</th>
+            <th scope="col">Stitches after</th>
+          </tr>
+        </thead>
+        <tbody>
+          {section.groups.map((group) => (
+            <RowOf key={group.first.id} group={group} wording={wording} />
+          ))}
+        </tbody>
+      </table>
+    </section>
+  );
+}
+
+function RowOf({ group, wording }: { group: Group; wording: Wording }) {
+  const { first, last, words } = group;
+  return (
+    <tr id={first.id}>
+      <th scope="row">{first.n === last.n ? first.n : `${first.n}–${last.n}`}</th>
+      <td>
+        {first.side}
+        <span className="muted"> {first.kind}</span>
+      </td>
+      <td className="ops">
+        {words.parts.map((part) => (
+          <div key={`${part.needle}${part.short}`}>
+            {part.needle > 0 && (
+              <span className={`needle-name n${part.needle}`}>
+                {part.needle} {needleNames[part.needle]}
+              </span>
+            )}
+            <span className={wording}>{part[wording]}</span>
+          </div>
+        ))}
+      </td>
+      <td className="count-after">{first.stitches}</td>
+    </tr>
+  );
+}

@@ -1,0 +1,41 @@
+import type { Plan, Words } from "../api/client";
+
+type Row = Plan["rows"][number];
+
+/** Group is a run of rows that are worked alike, or a single row. */
+export type Group = { first: Row; last: Row; words: Words };
+
+export type SectionRows = { section: string; groups: Group[]; rows: number };
+
+/** grouped puts rows that say the same, one after the other, into one group. */
+export function grouped(plan: Plan, words: Words[]): SectionRows[] {
+  const sections: SectionRows[] = [];
+  plan.rows.forEach((row, i) => {
+    const said = words[i];
+    if (!said) {
+      return;
+    }
+    let section = sections.at(-1);
+    if (section?.section !== row.section) {
+      section = { section: row.section, groups: [], rows: 0 };
+      sections.push(section);
+    }
+    section.rows++;
+    const group = section.groups.at(-1);
+    if (group && alike(group, row, said)) {
+      group.last = row;
+    } else {
+      section.groups.push({ first: row, last: row, words: said });
+    }
+  });
+  return sections;
+}
+
+function alike(group: Group, row: Row, said: Words): boolean {
+  return (
+    row.kind === "round" &&
+    group.last.kind === "round" &&
+    group.last.stitches === row.stitches &&
+    JSON.stringify(group.words.parts) === JSON.stringify(said.parts)
+  );
+}

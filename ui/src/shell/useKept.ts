@@ -1,0 +1,22 @@
+import { useCallback, useState } from "react";
+
+/** useKept is a choice that this browser remembers. */
+export function useKept<T extends string>(
+  name: string,
+  initial: T,
+  possible: readonly T[],
+): [T, (value: T) => void] {
+  const key = `acorn-step.${name}`;
+  const [value, setValue] = useState<T>(() => {
+    const kept = localStorage.getItem(key) as T | null;
+    return kept && possible.includes(kept) ? kept : initial;
+  });
+  const keep = useCallback(
+    (next: T) => {
+      localStorage.setItem(key, next);
+      setValue(next);
+    },
+    [key],
+  );
+  return [value, keep];
+}

@@ -1,0 +1,96 @@
+import { type ThemeConfig, theme } from "antd";
+
+// The one place for colour, type and shape. The drawings read the same names
+// as CSS variables; Ant Design gets them as its tokens.
+
+export type Scheme = "light" | "dark";
+
+const palettes = {
+  light: {
+    linen: "#f5eee2",
+    paper: "#fffaf0",
+    raised: "#fdf6e8",
+    line: "#dccfb6",
+    ink: "#26231e",
+    muted: "#655c4e",
+    bark: "#6b4a2f",
+    acorn: "#c07a3a",
+    acornInk: "#8a4f1c",
+    moss: "#55723a",
+    mossInk: "#3f5a29",
+    lichen: "#e6edd2",
+    rosehip: "#a32f36",
+    rosehipSoft: "#f8e1dc",
+    amberSoft: "#f9e8cf",
+    ghost: "#ece0ca",
+  },
+  dark: {
+    linen: "#1d1a16",
+    paper: "#28231b",
+    raised: "#2f2920",
+    line: "#4a4134",
+    ink: "#efe6d6",
+    muted: "#b9ad97",
+    bark: "#d8b083",
+    acorn: "#d8924c",
+    acornInk: "#eeb074",
+    moss: "#94b367",
+    mossInk: "#b5d18b",
+    lichen: "#333d22",
+    rosehip: "#f0908b",
+    rosehipSoft: "#4a2524",
+    amberSoft: "#46341b",
+    ghost: "#2c271f",
+  },
+} as const;
+
+const fonts = {
+  heading: '"Bricolage Grotesque", "Atkinson Hyperlegible", sans-serif',
+  text: '"Atkinson Hyperlegible", sans-serif',
+};
+
+/** applyTokens hands the palette to the style sheet. */
+export function applyTokens(scheme: Scheme): void {
+  const root = document.documentElement;
+  root.dataset.scheme = scheme;
+  root.style.colorScheme = scheme;
+  for (const [name, value] of Object.entries(palettes[scheme])) {
+    root.style.setProperty(`--${name.replace(/[A-Z]/g, (c) => `-${c.toLowerCase()}`)}`, value);
+  }
+  root.style.setProperty("--font-heading", fonts.heading);
+  root.style.setProperty("--font-text", fonts.text);
+}
+
+/** antTheme is the same palette as Ant Design's tokens. */
+export function antTheme(scheme: Scheme): ThemeConfig {
+  const p = palettes[scheme];
+  return {
+    algorithm: scheme === "dark" ? theme.darkAlgorithm : theme.defaultAlgorithm,
+    token: {
+      colorPrimary: scheme === "dark" ? "#6d8c46" : p.moss,
+      colorInfo: p.moss,
+      colorSuccess: p.moss,
+      colorWarning: p.acorn,
+      colorError: p.rosehip,
+      colorLink: p.mossInk,
+      colorTextBase: p.ink,
+      colorBgBase: p.linen,
+      colorBgContainer: p.paper,
+      colorBgElevated: p.raised,
+      colorBorder: p.line,
+      colorTextDescription: p.muted,
+      colorTextPlaceholder: p.muted,
+      fontFamily: fonts.text,
+      fontSize: 15,
+      borderRadius: 10,
+      controlHeight: 38,
+      motion: !window.matchMedia("(prefers-reduced-motion: reduce)").matches,
+      motionDurationMid: "0.12s",
+      motionDurationSlow: "0.16s",
+    },
+    components: {
+      Button: { primaryShadow: "none", defaultShadow: "none", fontWeight: 600 },
+      Segmented: { itemSelectedBg: p.bark, itemSelectedColor: p.linen, trackBg: p.paper },
+    },
+  };
+}
