@@ -83,7 +83,6 @@ e2e: build chromium
 	@ui/node_modules/.bin/playwright test --config e2e/playwright.config.ts
 
 test: tools build lint go-test fuzz e2e
-	@echo "== all checks passed"
 
 bench: tools
 	@go test ./sock/... -run '^$$' -bench . -benchmem
