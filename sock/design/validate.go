@@ -193,6 +193,13 @@ func (v *validation) checkContradictions(d *Design) {
 			v.faults.Add("heel.first_row", "read WS with %s: a heel with a strand of its own begins with a right-side row", strand)
 		}
 	}
+	if d.FootLength.School == "from_sock" {
+		for _, field := range []string{"foot_length.toe_mm", "foot_length.heel_mm"} {
+			if !v.present[field] && !v.bad(field) {
+				v.faults.Add(field, "is required with foot_length.school from_sock: measure the toe and the heel of a sock that fits")
+			}
+		}
+	}
 	if !v.present["toe.cast_on"] {
 		return
 	}

@@ -1,8 +1,6 @@
 package knit
 
-import (
-	"acornstep/sock/needle"
-)
+import "acornstep/sock/needle"
 
 // AnklePlan says in which rounds the foot's count becomes the leg's.
 type AnklePlan struct {
@@ -10,6 +8,8 @@ type AnklePlan struct {
 	Before, After int
 	// footRounds and legRounds are the rounds, counted from 1, that change the count.
 	footRounds, legRounds []change
+	// calfRounds add a pair of stitches at the centre back of a knee sock.
+	calfRounds []change
 }
 
 // change is a round that adds or takes away stitches: four, or two at the last.
@@ -27,7 +27,7 @@ func (s *Sock) ringAtHeel() int {
 }
 
 func (s *Sock) changeBeforeHeel() int {
-	difference := s.LegStitches - s.Stitches
+	difference := s.AnkleStitches - s.Stitches
 	switch s.Design.Ankle.Change {
 	case "before_heel":
 		return difference
@@ -39,23 +39,49 @@ func (s *Sock) changeBeforeHeel() int {
 }
 
 // changes splits a difference into rounds of four, the last of two if need be.
-func changes(difference int) []change {
+func changes(difference int) []change { return changesOf(difference, 4) }
+
+func changesOf(difference, most int) []change {
 	var list []change
-	step := 4
-	if difference < 0 {
-		step = -4
-	}
 	for difference != 0 {
-		if abs(difference) < abs(step) {
-			step = difference
-		}
+		step := min(max(difference, -most), most)
 		list = append(list, change{stitches: step})
 		difference -= step
 	}
 	return list
 }
 
-// changeRound works a round that changes the count; instep is the new number on needle 1.
+// spread gives each change a round between first and last, with rests between
+// them; from the end backward on the foot. What does not fit is left out.
+func (s *Sock) spread(list []change, first, last int, fromEnd bool) []change {
+	rest := restAfterChange
+	for rest > 0 && first+(len(list)-1)*(rest+1) > last {
+		rest--
+	}
+	room := 0
+	if last >= first {
+		room = (last-first)/(rest+1) + 1
+	}
+	list = list[:min(len(list), room)]
+	for i := range list {
+		list[i].round = first + i*(rest+1)
+		if fromEnd {
+			list[i].round = last - (len(list)-1-i)*(rest+1)
+		}
+	}
+	return list
+}
+
+func changeIn(list []change, round int) (stitches int) {
+	for _, c := range list {
+		if c.round == round {
+			return c.stitches
+		}
+	}
+	return 0
+}
+
+// changeRound works a round that changes the count.
 func (h *hands) changeRound(place string, stitches int) {
 	front, back := changePlaces[place](stitches)
 	instep, sole := h.instep, h.sole()
@@ -63,66 +89,101 @@ func (h *hands) changeRound(place string, stitches int) {
 	h.instep += front.gain()
 }
 
-// spots are the places on one needle where a stitch comes or goes.
+// spots say how many stitches come or go on one needle: at its start, at its
+// end, and evenly over what lies between.
 type spots struct {
-	start, middle, end int // −1, 0 or +1 each
+	start, between, end int // negative for decreases; start and end −1, 0 or +1
 }
 
-func (p spots) gain() int { return p.start + p.middle + p.end }
+func (p spots) gain() int { return p.start + p.between + p.end }
 
 func (p spots) work(h *hands, n int) {
-	edge := func(at int, decrease, increase needle.Code, first bool) {
-		if at == 0 {
-			return
-		}
-		if first {
-			h.do(needle.K, 1)
-		}
-		if at < 0 {
-			h.do(decrease, 1)
-		} else {
-			h.do(increase, 1)
-		}
-		if !first {
-			h.do(needle.K, 1)
-		}
+	rest := n
+	switch {
+	case p.start < 0:
+		h.do(needle.K, 1)
+		h.do(needle.SSK, 1)
+		rest -= 3
+	case p.start > 0:
+		h.do(needle.K, 1)
+		h.do(needle.M1R, 1)
+		rest--
 	}
-	// What each spot takes from the needle: an edge stitch, and two for a decrease.
-	taken := func(at int) int {
-		switch {
-		case at < 0:
-			return 3
-		case at > 0:
-			return 1
-		default:
-			return 0
-		}
+	switch {
+	case p.end < 0:
+		rest -= 3
+	case p.end > 0:
+		rest--
 	}
-	rest := n - taken(p.start) - taken(p.end)
-	edge(p.start, needle.SSK, needle.M1R, true)
-	if p.middle != 0 {
-		left := (rest - max(0, -2*p.middle)) / 2
-		h.do(needle.K, left)
-		if p.middle < 0 {
-			h.do(needle.K2tog, 1)
-			h.do(needle.K, rest-left-2)
-		} else {
-			h.do(needle.M1L, 1)
-			h.do(needle.K, rest-left)
-		}
-	} else {
-		h.do(needle.K, rest)
+	h.evenly(rest, p.between)
+	switch {
+	case p.end < 0:
+		h.do(needle.K2tog, 1)
+		h.do(needle.K, 1)
+	case p.end > 0:
+		h.do(needle.M1L, 1)
+		h.do(needle.K, 1)
 	}
-	edge(p.end, needle.K2tog, needle.M1L, false)
 }
 
-// changePlaces says where four stitches, or two, come or go on each needle.
+// evenly knits n stitches and makes or loses some, spaced evenly.
+func (h *hands) evenly(n, gain int) {
+	times, takes := abs(gain), 0
+	if gain < 0 {
+		takes = 2
+	}
+	plain := n - takes*times
+	for i := range times {
+		h.do(needle.K, plain*(2*i+1)/(2*times)-plain*max(0, 2*i-1)/(2*times))
+		if gain < 0 {
+			h.do(needle.K2tog, 1)
+		} else {
+			h.do(needle.M1L, 1)
+		}
+	}
+	if times == 0 {
+		h.do(needle.K, plain)
+		return
+	}
+	h.do(needle.K, plain-plain*(2*times-1)/(2*times))
+}
+
+// changePlaces say where stitches come or go on each needle. More than four
+// at a time, where the leg is too short for several rounds, lie evenly all round.
 var changePlaces = map[string]func(stitches int) (instep, sole spots){
 	"sides": func(stitches int) (spots, spots) {
-		sign := stitches / abs(stitches)
-		if abs(stitches) == 2 {
+		switch sign := sign(stitches); abs(stitches) {
+		case 2:
 			return spots{start: sign}, spots{start: sign}
+		case 4:
+			return spots{start: sign, end: sign}, spots{start: sign, end: sign}
 		}
-		return spots{start: sign, end: sign}, spots{start: sign, end: sign}
+		return allRound(stitches)
 	},
+	"spread": func(stitches int) (spots, spots) {
+		switch sign := sign(stitches); abs(stitches) {
+		case 2:
+			return spots{between: sign}, spots{between: sign}
+		case 4:
+			return spots{start: sign, between: sign}, spots{start: sign, between: sign}
+		}
+		return allRound(stitches)
+	},
+	"back": func(stitches int) (spots, spots) {
+		if abs(stitches) <= 4 {
+			return spots{}, spots{between: stitches}
+		}
+		return allRound(stitches)
+	},
+}
+
+func allRound(stitches int) (instep, sole spots) {
+	return spots{between: stitches / 2}, spots{between: stitches - stitches/2}
+}
+
+func sign(n int) int {
+	if n < 0 {
+		return -1
+	}
+	return 1
 }

@@ -2,41 +2,45 @@ package knit
 
 import "acornstep/sock/needle"
 
-// castOn is a way to put the first loops on two needles.
+// castOn is a way to put the first loops on the needles.
 type castOn struct {
 	// turned lists the loops of s that sit with the leading leg behind, by the start loop.
 	turned func(s int, startLoop string) [][2]int
+	// note is what the knitter looks at.
+	note string
 }
 
 var castOns = map[string]castOn{
-	"magic": magicCastOn,
-}
-
-// magicCastOn lays loops in turn on two needles held together. The loops of
-// needle 2 lie with the leading leg behind; begun from a twist, its first one
-// is already right.
-var magicCastOn = castOn{
-	turned: func(s int, startLoop string) [][2]int {
-		switch startLoop {
-		case "twist":
-			return [][2]int{{s/2 + 1, s}}
-		case "slip_knot":
-			return [][2]int{{s / 2, s}}
-		default:
-			return nil
-		}
-	},
+	"magic":        magicCastOn,
+	"turkish":      turkishCastOn,
+	"figure_eight": figureEightCastOn,
+	"provisional":  provisionalCastOn,
 }
 
 // castOnRing puts s loops on two needles as the design says.
 func (h *hands) castOnRing(s *Sock, loops int) {
 	h.enter(needle.CastOn)
+	h.colour = s.colourOf("toe")
 	h.begin(needle.FlatRow)
 	h.do(needle.CO, loops)
-	h.row.Turned = castOns[s.Design.Toe.CastOn].turned(loops, s.Design.Toe.StartLoop)
+	way := castOns[s.Design.Toe.CastOn]
+	h.row.Turned = way.turned(loops, s.Design.Toe.StartLoop)
+	h.row.Note = way.note + " " + s.tailNote()
 	h.instep = loops / 2
 	row := h.end()
 	if err := h.machine.LayTurned(row.Turned); err != nil {
 		h.fail(err)
 	}
+}
+
+// castOnChain picks up loops along a chain of waste yarn.
+func (h *hands) castOnChain(s *Sock, loops int) {
+	h.enter(needle.CastOn)
+	h.colour = s.colourOf("toe")
+	h.begin(needle.FlatRow)
+	h.do(needle.COChain, loops)
+	h.row.Side = needle.WS
+	h.row.Note = castOns["provisional"].note
+	h.instep = loops
+	h.end()
 }

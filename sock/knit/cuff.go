@@ -2,48 +2,42 @@ package knit
 
 import "acornstep/sock/needle"
 
-// bindOffs are the ways to end that stretch over the heel; on the needle each
-// of them takes one loop after the other.
-var bindOffs = map[string]bool{"k2tog": true}
-
-// cuff knits the ribbed end. On a sock without a leg its first round also
-// settles what the heel's turns left.
+// cuff knits the end that holds the sock up. On a sock without a leg its first
+// round also settles what the heel's turns left.
 func (s *Sock) cuff(h *hands) {
 	h.enter(needle.Cuff)
+	h.colour = s.colourOf("cuff")
+	p := patterns[s.Design.Cuff.Pattern]
 	for i := range s.CuffRounds {
-		if i == 0 && s.LegRounds == 0 {
-			h.settleInPattern(patterns[s.Design.Cuff.Pattern])
+		if i == 0 && s.LegRounds == 0 && s.Heel.FlapRows == 0 {
+			s.settleInPattern(h, p)
 			continue
 		}
-		h.patternRound(patterns[s.Design.Cuff.Pattern], i)
+		h.patternRound(p, i)
 	}
 }
 
-// settleInPattern works the first round of a pattern of knits and purls right after a heel.
-func (h *hands) settleInPattern(p *Pattern) {
+// settleInPattern works the first round of a cuff right after a heel: in the
+// pattern where that is of knits and purls, else knitted.
+func (s *Sock) settleInPattern(h *hands, p *Pattern) {
 	var stitches []*settling
 	for _, o := range p.Rounds[0] {
 		as := &asKnit
-		if o.Code.IsPurl() {
+		if o.Code == needle.P {
 			as = &asPurl
 		}
-		for range o.N {
+		for range o.N * o.Code.Takes() {
 			stitches = append(stitches, as)
 		}
 	}
-	front, back := h.instep, h.sole()
+	far := h.instep - h.reachRight
 	h.begin(needle.Round)
-	for i := range front + back {
-		if i == front {
+	h.freshStart(s)
+	for i := range s.Heel.Ring {
+		if i == h.instep {
 			h.nextNeedle()
 		}
-		h.settleAs(stitches[i%len(stitches)], 1, i == front)
+		h.settleAs(stitches[i%len(stitches)], 1, i == far)
 	}
 	h.end()
-}
-
-func (s *Sock) bindOff(h *hands) {
-	h.enter(needle.BindOff)
-	front, back := h.instep, h.sole()
-	h.round(func() { h.do(needle.BO, front) }, func() { h.do(needle.BO, back) })
 }

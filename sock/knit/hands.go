@@ -21,7 +21,11 @@ type hands struct {
 	colour  string
 	// instep is the number of loops on needle 1; all others are on needle 2.
 	instep int
-	err    error
+	// reachLeft and reachRight are how far the heel laps over on the instep.
+	reachLeft, reachRight int
+	// instepRow counts the rounds of the instep's pattern.
+	instepRow int
+	err       error
 }
 
 func newHands() *hands {
@@ -47,8 +51,10 @@ func (h *hands) begin(kind needle.RowKind) {
 	if h.row.Side == "" {
 		h.row.Side = needle.RS
 	}
-	if count := h.machine.Count(); count > 0 && h.instep*2 != count && h.instep > 0 && !h.machine.Open() {
-		h.row.Markers = []needle.Marker{{Loop: h.instep, Name: SoleMarker}}
+	if h.instep > 0 && !h.machine.Open() {
+		if sole := h.machine.LoopsBefore(h.instep); sole*2 != h.machine.Count() {
+			h.row.Markers = []needle.Marker{{Loop: sole, Name: SoleMarker}}
+		}
 	}
 	h.rowOps = len(h.ops)
 	h.inRow, h.merge = true, false

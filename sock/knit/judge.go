@@ -1,21 +1,14 @@
 package knit
 
-import (
-	"math"
-
-	"acornstep/sock/measure"
-)
+import "acornstep/sock/measure"
 
 // HeelDiagonalGirth is the relaxed girth of the sock round the point of the
-// heel and the bend of the ankle: the instep, the two slanting edges of the
-// short rows, each w stitches wide and 2w rows high, and the centre.
+// heel and the bend of the ankle; 0 for a heel that has no size.
 func (s *Sock) HeelDiagonalGirth() measure.Length {
 	if s.Heel.Stitches == 0 {
 		return 0
 	}
-	w := float64(s.Heel.Turns)
-	slant := math.Hypot(w/s.Gauge.Stitches, 2*w/s.Heel.RowGauge)
-	return s.Gauge.Girth(float64(s.Heel.Ring-s.Heel.Stitches)) + measure.Length(2*slant) + s.Gauge.Girth(float64(s.Heel.Centre))
+	return heels[s.Design.Heel.Kind].DiagonalGirth(s)
 }
 
 // Judge looks at the finished numbers and says what a knowing friend would say.

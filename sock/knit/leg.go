@@ -1,135 +1,136 @@
 package knit
 
-import (
-	"acornstep/sock/needle"
-)
-
-// sizeLeg finds the rounds of leg and cuff, and what happens in them.
-func (s *Sock) sizeLeg() {
-	d := s.Design
-	cuff := d.Cuff.Height
-	if cuff > d.Leg.Height {
-		cuff = d.Leg.Height
-		s.say(Note, "cuff_clamped", "cuff.height_mm: a cuff of %.0f mm is taller than the leg, so the whole leg of %.0f mm is cuff.", float64(d.Cuff.Height), float64(cuff))
-	}
-	s.CuffRounds = s.Gauge.RoundsIn(cuff)
-	s.LegRounds = max(0, s.Gauge.RoundsIn(d.Leg.Height)-s.CuffRounds)
-	if s.LegRounds+s.CuffRounds == 0 {
-		s.LegRounds = 1 // the heel's last turns must be settled before the bind-off
-		s.say(Caution, "no_leg", "leg.height_mm: with no leg at all one round is knitted after the heel, so that it can be bound off.")
-	}
-	s.sizeCorner(s.LegRounds)
-	s.placeAnkle()
-	s.PlainRounds = s.plainRounds()
-}
-
-// defaultPlainRounds come before a pattern when no corner stitches are held, so
-// that nothing rubs at the back of the shoe.
-const defaultPlainRounds = 3
-
-func (s *Sock) plainRounds() int {
-	if given := s.Design.Leg.PlainRounds; given != nil {
-		return *given
-	}
-	return max(defaultPlainRounds, s.Corner.lastRound())
-}
-
-// placeAnkle finds the rounds of the leg that change the count.
-func (s *Sock) placeAnkle() {
-	s.Ankle.After = s.LegStitches - s.Stitches - s.Ankle.Before
-	first := max(s.Corner.lastRound()+1+restAfterChange, 2)
-	s.Ankle.legRounds = s.spread(changes(s.Ankle.After), first, s.LegRounds, false)
-	lost := s.Ankle.After
-	for _, c := range s.Ankle.legRounds {
-		lost -= c.stitches
-	}
-	if lost != 0 {
-		s.say(Caution, "ankle_no_room", "There are too few rounds to change to %d stitches: the leg keeps %d.", s.LegStitches, s.LegStitches-lost)
-		s.LegStitches -= lost
-	}
-}
-
-// spread gives each change a round between first and last, with rests between
-// them; from the end backward on the foot. What does not fit is left out.
-func (s *Sock) spread(list []change, first, last int, fromEnd bool) []change {
-	rest := restAfterChange
-	for rest > 0 && first+(len(list)-1)*(rest+1) > last {
-		rest--
-	}
-	room := max(0, (last-first)/(rest+1)+1)
-	if last < first {
-		room = 0
-	}
-	if len(list) > room {
-		list = list[:room]
-	}
-	for i := range list {
-		list[i].round = first + i*(rest+1)
-		if fromEnd {
-			list[i].round = last - (len(list)-1-i)*(rest+1)
-		}
-	}
-	return list
-}
-
-func changeIn(list []change, round int) (stitches int) {
-	for _, c := range list {
-		if c.round == round {
-			return c.stitches
-		}
-	}
-	return 0
-}
-
-// foot knits straight from the toe to the heel.
-func (s *Sock) foot(h *hands) {
-	h.enter(needle.Foot)
-	for i := 1; i <= s.FootRounds; i++ {
-		if stitches := changeIn(s.Ankle.footRounds, i); stitches != 0 {
-			h.changeRound(s.Design.Ankle.Place, stitches)
-			continue
-		}
-		h.plainRound()
-	}
-}
+import "acornstep/sock/needle"
 
 // leg knits from the heel to the cuff.
 func (s *Sock) leg(h *hands) {
 	h.enter(needle.Leg)
+	h.colour = ""
 	for i := 1; i <= s.LegRounds; i++ {
 		stitches := changeIn(s.Ankle.legRounds, i)
 		switch {
 		case i == 1:
 			s.firstRound(h)
 		case s.Corner.PickUp > 0 && i >= s.Corner.Gone && i <= s.Corner.lastRound():
-			h.loseCorners()
+			h.loseCorners(s.Corner.PickUp - (i - s.Corner.Gone))
 		case stitches != 0:
 			h.changeRound(s.Design.Ankle.Place, stitches)
-		case i > s.PlainRounds:
-			h.patternRound(patterns[s.Design.Leg.Pattern], i-s.PlainRounds-1)
+		case changeIn(s.Ankle.calfRounds, i) != 0:
+			h.calfRound()
 		default:
-			h.plainRound()
+			s.legRound(h, i)
 		}
 	}
 }
 
 // firstRound settles what the heel's turns left and picks up at its corners.
 func (s *Sock) firstRound(h *hands) {
-	front, back := h.instep, h.sole()
-	h.round(func() { h.settle(front) }, func() {
-		h.do(needle.PU, s.Corner.PickUp)
-		h.settleFar(1)
-		h.settle(back - 1)
-		h.do(needle.PU, s.Corner.PickUp)
-	})
+	count := h.machine.Count()
+	if s.Heel.FlapRows == 0 {
+		count = s.Heel.Ring // a yarn-over of a turn is no stitch
+	}
+	left, right, extra := h.reachLeft, h.instep-h.reachRight, s.Corner.PickUp
+	h.begin(needle.Round)
+	h.freshStart(s)
+	if left > 0 {
+		h.settle(left)
+		h.do(needle.PU, extra)
+	}
+	h.settle(right - max(left, 0))
+	h.do(needle.PU, extra)
+	h.settleFar(1)
+	rest := count - right - 1
+	if left > 0 {
+		h.settle(rest)
+	} else {
+		h.settle(rest + left)
+		h.do(needle.PU, extra)
+		h.settle(-left)
+	}
+	h.end()
+	// Corners of a heel that laps over lie on needle 1.
+	if left > 0 {
+		h.instep += extra
+	}
+	if h.reachRight > 0 {
+		h.instep += extra
+	}
+}
+
+// freshStart sets the start of the round past a yarn-over that the last turn
+// left before loop 0: the yarn-over is worked with the first stitch.
+func (h *hands) freshStart(*Sock) {
+	if h.machine.Peek(0).Kind == needle.YarnOver {
+		h.do(needle.Start, 1)
+	}
 }
 
 // loseCorners works one extra stitch at each corner together with its neighbour of the heel.
-func (h *hands) loseCorners() {
+func (h *hands) loseCorners(extra int) {
+	all := h.machine.Count()
+	left, right := h.reachLeft, h.instep-h.reachRight
+	if h.reachRight > 0 {
+		right -= extra
+	}
+	h.begin(needle.Round)
+	worked := 0
+	to := func(place int) {
+		h.do(needle.K, place-worked)
+		worked = place
+	}
+	together := func() {
+		h.do(needle.K2tog, 1)
+		worked += 2
+	}
+	if left > 0 {
+		to(left - 1)
+		together()
+	}
+	to(right + extra - 1)
+	together()
+	if left <= 0 {
+		to(all + left - extra - 1)
+		together()
+	}
+	to(all)
+	h.end()
+	if left > 0 {
+		h.instep--
+	}
+	if h.reachRight > 0 {
+		h.instep--
+	}
+}
+
+// calfRound makes a pair of stitches at the centre back.
+func (h *hands) calfRound() {
 	front, back := h.instep, h.sole()
 	h.round(func() { h.do(needle.K, front) }, func() {
-		h.do(needle.K2tog, 1)
-		h.do(needle.K, back-4)
-		h.do(needle.K2tog, 1)
+		h.do(needle.K, back/2-1)
+		h.do(needle.M1R, 1)
+		h.do(needle.K, 2)
+		h.do(needle.M1L, 1)
+		h.do(needle.K, back-back/2-1)
 	})
+}
+
+// legRound works round i in the patterns of leg and instep.
+func (s *Sock) legRound(h *hands, i int) {
+	leg, instep := patterns[s.Design.Leg.Pattern], patterns[s.Design.Leg.InstepPattern]
+	front, back := h.instep, h.sole()
+	started := i > s.PlainRounds
+	switch {
+	case started && (instep == stockinette || instep == leg):
+		// The back begins where the instep's pattern stands, so that the repeat closes.
+		row := i - s.PlainRounds - 1
+		if instep == leg && leg != stockinette {
+			row = h.instepRow
+			h.instepRow++
+		}
+		h.patternRound(leg, row)
+	case started:
+		h.round(func() { s.workInstep(h, front) }, func() { h.patternCentred(leg, i-s.PlainRounds-1, back) })
+	default:
+		h.round(func() { s.workInstep(h, front) }, func() { h.do(needle.K, back) })
+	}
 }

@@ -11,15 +11,24 @@ type turning interface {
 	roundsBetween() int
 	// narrow works one row to its stop, and turns.
 	narrow(r *shortRows)
-	// widen works one row up to the frontier, takes one held stitch back, and turns.
-	widen(r *shortRows)
-	// takesAllBack says whether the last stitch of the right edge is taken
-	// back by a row of the heel and not by the round after it.
-	takesAllBack() bool
+	// takeBack works up to the frontier and takes the next held stitch back, with whatever its turn left.
+	takeBack(r *shortRows)
+	// turnOut turns while the work widens; at the outermost turn none is held any more.
+	turnOut(r *shortRows, outermost bool)
+	// leavesRight says whether the last stitch of the right edge is taken back in the round after the heel.
+	leavesRight() bool
+	// crossesAtJoin says whether a toe turns at its very edges, so that what the
+	// turns leave is worked with the first and last stitch of the other half.
+	crossesAtJoin() bool
 }
 
+// turnings lists the styles.
 var turnings = map[string]turning{
-	"german": germanTurn{},
+	"german":    germanTurn{},
+	"wrap":      wrapTurn{},
+	"yarn_over": yarnOverTurn{},
+	"pinned":    pinnedTurn{},
+	"lift":      liftTurn{},
 }
 
 // Edges of the short rows, as seen from the right side.
@@ -38,6 +47,16 @@ type shortRows struct {
 	held [2]int
 	// done stitches of the row so far, of those that are not held.
 	done int
+	// leaveRight: the last stitch of the right edge is left to the round after.
+	leaveRight bool
+	// wrapNeighbour lays the outermost wraps round the stitches next to the span.
+	wrapNeighbour bool
+	// ownStrand: a strand of the heel's own ends where it began, so nothing may hang on its last turns.
+	ownStrand bool
+	// ring is the count of stitches all round.
+	ring int
+	// beyond is how many stitches of the span lie past loop 0, where the round begins.
+	beyond int
 }
 
 // edge is where the present row will turn.
@@ -59,8 +78,8 @@ func (r *shortRows) run(n int) {
 	r.done += n
 }
 
-// hold adds a stitch to those held at an edge.
-func (r *shortRows) hold(edge int) { r.held[edge]++ }
+// runPast works all free stitches and the one beyond the frontier.
+func (r *shortRows) runPast() { r.run(r.free() + 1) }
 
 // turnWith ends the row with this operation and begins the next one.
 func (r *shortRows) turnWith(code needle.Code) {
@@ -70,21 +89,70 @@ func (r *shortRows) turnWith(code needle.Code) {
 	r.done = 0
 }
 
-// narrowing works turns on both sides; the last row is left open at its stop.
-func (r *shortRows) narrowing() {
-	for range 2 * r.turns {
+// stopShort is the narrowing row of every style that stops one stitch short of its frontier.
+func (r *shortRows) stopShort(turn needle.Code) {
+	r.run(r.free() - 1)
+	r.held[r.edge()]++
+	r.turnWith(turn)
+}
+
+// plainTurn turns and slips the first stitch: at an edge nothing lies beyond it to wrap or to pin to.
+func (r *shortRows) plainTurn() {
+	r.turnWith(needle.Turn)
+	r.do(needle.Sl, 1)
+	r.done++
+}
+
+// narrowing works turns on both sides. With full rounds to follow, a last
+// row on the right side runs on instead of turning.
+func (r *shortRows) narrowing(runOn bool) {
+	for r.held[leftEdge]+r.held[rightEdge] < 2*r.turns && r.err == nil {
+		last := r.held[leftEdge]+r.held[rightEdge] == 2*r.turns-1
+		if runOn && last && r.edge() == leftEdge {
+			if _, german := r.style.(germanTurn); !german {
+				return
+			}
+		}
 		r.style.narrow(r)
 	}
 }
 
-// widening takes one stitch back in each row until none is held; sides says
-// how many of the last stitches, one on each side, are left to the round after.
+// widening takes one stitch back in each row until none is held, and ends in
+// a right-side row that is still open.
 func (r *shortRows) widening() {
 	for r.held[leftEdge]+r.held[rightEdge] > 0 && r.err == nil {
-		last := r.held[leftEdge]+r.held[rightEdge] == 1
-		if last && r.edge() == rightEdge && !r.style.takesAllBack() {
+		edge := r.edge()
+		lastRow := edge == leftEdge && r.held[leftEdge] == 1 && (r.held[rightEdge] == 0 || r.held[rightEdge] == 1 && r.leaveRight)
+		if lastRow && r.beyond > 0 && !r.liftsLater() {
+			return // the round begins before the left edge is reached: it takes back what is held there
+		}
+		r.style.takeBack(r)
+		r.held[edge]--
+		if lastRow {
 			return
 		}
-		r.style.widen(r)
+		outermost := r.held[edge] == 0
+		outward := needle.Turn
+		if outermost && r.wrapNeighbour {
+			outward = needle.WT
+		}
+		switch {
+		case outermost && r.ownStrand && edge == rightEdge:
+			r.do(outward, 1)
+			r.end()
+			return
+		case outward == needle.WT:
+			r.turnWith(needle.WT)
+			r.do(needle.Sl, 1)
+			r.done++
+		default:
+			r.style.turnOut(r, outermost)
+		}
 	}
+}
+
+// liftsLater says whether the style takes stitches back in a way that only its own rows can do.
+func (r *shortRows) liftsLater() bool {
+	_, lift := r.style.(liftTurn)
+	return lift
 }

@@ -12,10 +12,10 @@ import (
 type Sock struct {
 	Design *design.Design
 	Gauge  measure.Gauge
-	// Stitches round the foot and round the leg.
-	Stitches, LegStitches int
-	Toe                   ToeSize
-	Heel                  HeelSize
+	// Stitches round the foot, round the ankle, and at the end of the leg.
+	Stitches, AnkleStitches, LegStitches int
+	Toe                                  ToeSize
+	Heel                                 HeelSize
 	// FinishedLength is what the sock is meant to measure from tip to heel.
 	FinishedLength measure.Length
 	// FootRounds lie between the toe and the first row of the heel.
@@ -49,7 +49,10 @@ type ToeSize struct {
 func Measure(d *design.Design) *Sock {
 	s := &Sock{Design: d, Gauge: d.Gauge.PerMM()}
 	s.Stitches = s.countRoundFoot()
-	s.LegStitches = s.countRoundLeg()
+	s.countLeg()
+	if s.Stopped() {
+		return s
+	}
 	toes[d.Toe.Kind].Size(s)
 	if s.Stopped() {
 		return s
@@ -72,7 +75,7 @@ func (s *Sock) sizeHeelAndFoot() {
 			return
 		}
 		s.sizeFoot()
-		s.Ankle.footRounds = s.spread(changes(s.Ankle.Before), 1, s.FootRounds-1, true)
+		s.Ankle.footRounds = s.spread(changes(s.Ankle.Before), 2, s.gussetFrom()-2, true)
 		fits := 0
 		for _, c := range s.Ankle.footRounds {
 			fits += c.stitches
@@ -112,43 +115,6 @@ func (s *Sock) countRoundFoot() int {
 		return *n
 	}
 	return max(NearestMultiple(FootTarget(s.Design), s.Design.Fit.Multiple), FewestStitches)
-}
-
-// worthChanging is the smallest difference for which the count changes at the ankle.
-const worthChanging = 4
-
-func (s *Sock) countRoundLeg() int {
-	if n := s.Design.Leg.Stitches; n != nil {
-		return *n
-	}
-	if s.Design.Ankle.Change == "none" {
-		return s.Stitches
-	}
-	n := max(NearestMultiple(LegTarget(s.Design), s.Design.Fit.Multiple), FewestStitches)
-	if abs(n-s.Stitches) < worthChanging {
-		return s.Stitches
-	}
-	return n
-}
-
-// sizeFoot finds the rounds between toe and heel: what is left of the length
-// when toe and heel are taken off by the school that the design follows.
-func (s *Sock) sizeFoot() {
-	d := s.Design
-	s.FinishedLength = d.Foot.Length - d.Fit.LengthEase
-	toe, heel := lengthSchools[d.FootLength.School](s)
-	s.FootRounds = s.Gauge.RoundsIn(s.FinishedLength - toe - heel)
-	if s.FootRounds < 0 {
-		s.say(Stop, "no_foot_left", "Toe (%.0f mm) and heel (%.0f mm) are longer than the sock (%.0f mm): nothing is left for the foot. Choose a shorter toe or fewer turns, or a finer gauge.",
-			float64(toe), float64(heel), float64(s.FinishedLength))
-		return
-	}
-	s.HeelStarts = s.Toe.Length + s.Gauge.Height(float64(s.FootRounds))
-}
-
-// lengthSchools are the ways to know what toe and heel take of the foot.
-var lengthSchools = map[string]func(*Sock) (toe, heel measure.Length){
-	"exact": func(s *Sock) (toe, heel measure.Length) { return s.Toe.Length, s.Heel.Length },
 }
 
 func abs(n int) int {

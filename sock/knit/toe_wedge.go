@@ -1,6 +1,8 @@
 package knit
 
 import (
+	"math"
+
 	"acornstep/sock/needle"
 )
 
@@ -10,45 +12,94 @@ type wedgeToe struct{}
 // fewestToStart is the smallest strip that can be knitted on two needles.
 const fewestToStart = 8
 
-// wedgeStart chooses how many loops to cast on and how many of the increase
-// rounds follow each other without a plain round between.
-type wedgeStart func(s *Sock) (castOn, fast int)
+// wedgeStart chooses how many loops to cast on. The fast increase rounds, that
+// follow each other without a plain round between, belong to the choice.
+type wedgeStart struct {
+	castOn func(s *Sock) int
+	fast   func(s *Sock, increases int) int
+}
 
 var wedgeStarts = map[string]wedgeStart{
-	"half": halfStart,
+	"half":    {halfStart, func(*Sock, int) int { return 0 }},
+	"rounded": {roundedStart, func(_ *Sock, increases int) int { return min(roundedFast, increases) }},
+	"fitted":  {fittedStart, fittedFast},
 }
+
+// roundedFast is the number of increase rounds with which a rounded toe begins at once.
+const roundedFast = 4
 
 // halfStart is the largest even count not above half the stitches that leaves
 // a multiple of four to add.
-func halfStart(s *Sock) (castOn, fast int) {
-	return largestStart(s.Stitches, s.Stitches/2), 0
+func halfStart(s *Sock) int { return largestStart(s.Stitches, s.Stitches/2) }
+
+// roundedStart is the valid count nearest to a third, the smaller at a tie.
+func roundedStart(s *Sock) int {
+	n := s.Stitches
+	low := largestStart(n, n/3)
+	if high := low + 4; math.Abs(float64(high)-float64(n)/3) < math.Abs(float64(low)-float64(n)/3) && high <= n {
+		return high
+	}
+	return low
+}
+
+// fittedStart is the count between a quarter and half the stitches with which
+// the toe comes nearest to the depth of the toes; the larger at a tie.
+func fittedStart(s *Sock) int {
+	n := s.Stitches
+	best, bestMiss := largestStart(n, n/2), math.Inf(1)
+	for start := best; start >= fewestToStart && 4*start >= n; start -= 4 {
+		k := (n - start) / 4
+		if miss := s.toeMiss(wedgeRounds(k, fittedFast(s, k))); miss < bestMiss-1e-9 {
+			best, bestMiss = start, miss
+		}
+	}
+	return best
+}
+
+// fittedFast is the number of fast rounds, of so many increase rounds, with
+// which the toe comes nearest to the depth of the toes; the smaller at a tie.
+func fittedFast(s *Sock, increases int) int {
+	best, bestMiss := 0, math.Inf(1)
+	for fast := range increases + 1 {
+		if miss := s.toeMiss(wedgeRounds(increases, fast)); miss < bestMiss-1e-9 {
+			best, bestMiss = fast, miss
+		}
+	}
+	return best
+}
+
+// toeMiss is by how many rounds a toe misses the depth of the toes.
+func (s *Sock) toeMiss(rounds int) float64 {
+	return math.Abs(float64(rounds) - float64(s.Design.Foot.ToeDepth)*s.Gauge.Rounds)
 }
 
 // largestStart is the largest valid count for n stitches that is not above most.
 func largestStart(n, most int) int {
-	start := most - (most-n%4+4)%4
+	start := most - ((most-n)%4+4)%4
 	return max(start, fewestToStart+(n%4))
 }
 
 func (wedgeToe) Size(s *Sock) {
-	toe := s.Design.Toe
-	n := s.Stitches
-	castOn, fast := wedgeStarts[toe.Start](s)
+	toe, n := s.Design.Toe, s.Stitches
+	start := wedgeStarts[toe.Start]
+	castOn := start.castOn(s)
 	if given := toe.StartStitches; given != nil {
 		castOn = *given
 		if (n-castOn)%4 != 0 || castOn > n {
+			low := largestStart(n, min(castOn, n))
 			s.say(Stop, "toe_start", "toe.start_stitches: read %d, but %d stitches round cannot be reached from it by fours. Start with %d or %d.",
-				castOn, n, largestStart(n, castOn), min(largestStart(n, castOn)+4, n))
+				castOn, n, low, min(low+4, n))
 			return
 		}
 	}
 	k := (n - castOn) / 4
+	fast := start.fast(s, k)
 	if given := toe.FastRounds; given != nil {
 		fast = *given
-	}
-	if fast > k {
-		s.say(Caution, "toe_fast_rounds", "The toe has only %d increase rounds, so not %d but all of them follow each other at once.", k, fast)
-		fast = k
+		if fast > k {
+			s.say(Caution, "toe_fast_rounds", "toe.fast_rounds: the toe has only %s, so all of them follow each other at once instead of %d.", count(k, "increase round"), fast)
+			fast = k
+		}
 	}
 	s.Toe = ToeSize{CastOn: castOn, IncreaseRounds: k, FastRounds: fast, Rounds: wedgeRounds(k, fast)}
 	s.Toe.Length = s.Gauge.Height(float64(s.Toe.Rounds))
@@ -95,6 +146,27 @@ var wedgeIncreases = map[string]func(h *hands, n int){
 		h.do(needle.Kfb, 1)
 		h.do(needle.K, n-4)
 		h.do(needle.Kfb, 1)
+		h.do(needle.K, 1)
+	},
+	// The bump of a kfb lies at its left, so the second one stands a stitch sooner.
+	"kfb_mirrored": func(h *hands, n int) {
+		if n < 5 {
+			h.do(needle.K, 1) // no room to stand sooner on four stitches
+			h.do(needle.Kfb, 2)
+			h.do(needle.K, n-3)
+			return
+		}
+		h.do(needle.K, 1)
+		h.do(needle.Kfb, 1)
+		h.do(needle.K, n-5)
+		h.do(needle.Kfb, 1)
+		h.do(needle.K, 2)
+	},
+	"m1": func(h *hands, n int) {
+		h.do(needle.K, 1)
+		h.do(needle.M1R, 1)
+		h.do(needle.K, n-2)
+		h.do(needle.M1L, 1)
 		h.do(needle.K, 1)
 	},
 }

@@ -8,27 +8,29 @@ type germanTurn struct{}
 
 func (germanTurn) firstSide() needle.Side { return needle.WS }
 func (germanTurn) roundsBetween() int     { return 1 }
-func (germanTurn) takesAllBack() bool     { return true }
+func (germanTurn) leavesRight() bool      { return false }
+func (germanTurn) crossesAtJoin() bool    { return false }
 
 // narrow makes the double stitch of the turn just made, and works to the next
-// double stitch or the edge.
+// double stitch or the edge. Begun on the right side, the first row only turns.
 func (germanTurn) narrow(r *shortRows) {
+	if !r.machine.AfterTurn() || r.held == [2]int{} && r.machine.Side() == needle.RS {
+		r.run(r.free())
+		r.turnWith(needle.Turn)
+	}
 	r.do(needle.DS, 1)
-	r.hold(1 - r.edge())
+	r.held[1-r.edge()]++
 	r.run(r.free())
 	if r.held[leftEdge] < r.turns || r.held[rightEdge] < r.turns {
 		r.turnWith(needle.Turn)
 	}
 }
 
-// widen works both legs of the frontier's double stitch as one, and one stitch more.
-func (germanTurn) widen(r *shortRows) {
-	if r.machine.AfterTurn() {
-		r.do(needle.DS, 1)
-		r.done++
-	}
-	r.run(r.free())
-	r.held[r.edge()]--
-	r.run(1)
+// takeBack works one stitch more, past the double stitch that was just worked.
+func (germanTurn) takeBack(r *shortRows) { r.runPast() }
+
+func (germanTurn) turnOut(r *shortRows, _ bool) {
 	r.turnWith(needle.Turn)
+	r.do(needle.DS, 1)
+	r.done++
 }

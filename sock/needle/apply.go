@@ -40,17 +40,48 @@ func (m *Machine) Do(o Op) error {
 
 // plain works a run of ordinary knit or purl stitches: nine loops of ten.
 func (m *Machine) plain(o Op) error {
+	if m.open {
+		return m.plainOnLine(o)
+	}
+	below, up := m.below, m.side == RS
+	for i := range o.N {
+		id := below
+		if up {
+			id = m.nodes[below].next
+		}
+		n := &m.nodes[id]
+		if n.look != (look{}) {
+			if !m.inRow.garter || n.look.kind != Plain || n.look.turned {
+				m.below = below
+				m.inRow.taken += i
+				return refuse(o.Code, n.look)
+			}
+			n.look = look{}
+		}
+		if up {
+			below = id
+		} else {
+			below = n.prev
+		}
+	}
+	m.below = below
+	m.inRow.taken += o.N
+	m.inRow.fresh, m.afterTurn = false, false
+	return nil
+}
+
+// plainOnLine is plain where the loops have two ends.
+func (m *Machine) plainOnLine(o Op) error {
 	for range o.N {
 		id := m.ahead()
 		if id == none {
 			return errEdge
 		}
 		if l := m.nodes[id].look; l != (look{}) {
-			if m.inRow.garter && l.kind == Plain && !l.turned {
-				m.nodes[id].look = look{}
-			} else {
+			if !m.inRow.garter || l.kind != Plain || l.turned {
 				return refuse(o.Code, l)
 			}
+			m.nodes[id].look = look{}
 		}
 		m.pass(id)
 		m.inRow.taken++

@@ -102,3 +102,32 @@ func (m *Machine) Cursor() int {
 	}
 	return below
 }
+
+// LoopsBefore is the number of loops below stitch k, counted from loop 0; the
+// yarn-overs of turns are loops and no stitches.
+func (m *Machine) LoopsBefore(k int) int {
+	loops := 0
+	for id := m.zero; loops < m.count; id = m.nodes[id].next {
+		if m.nodes[id].look.kind != YarnOver {
+			if k == 0 {
+				break
+			}
+			k--
+		}
+		loops++
+	}
+	return loops
+}
+
+// StitchesBefore is the number of stitches among the first loops, counted from loop 0.
+func (m *Machine) StitchesBefore(loops int) int {
+	stitches := 0
+	id := m.zero
+	for range min(loops, m.count) {
+		if m.nodes[id].look.kind != YarnOver {
+			stitches++
+		}
+		id = m.nodes[id].next
+	}
+	return stitches
+}

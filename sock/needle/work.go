@@ -22,9 +22,6 @@ func (m *Machine) Begin(r *Row) error {
 		if m.open {
 			return errText("a round needs a joined ring, and the loops lie on a line")
 		}
-		if r.Section != Heel && !m.AtRoundStart() && !(len(r.Ops) > 0 && r.Ops[0].Code == Start) {
-			return errText("a round outside the heel begins at loop 0")
-		}
 	}
 	return nil
 }
@@ -41,6 +38,9 @@ func (m *Machine) Work(r *Row) error {
 	empty := m.count == 0
 	if err := m.Begin(r); err != nil {
 		return &Fault{r.ID, -1, err.Error()}
+	}
+	if r.Kind == Round && r.Section != Heel && !empty && !m.AtRoundStart() && r.Ops[0].Code != Start {
+		return &Fault{r.ID, -1, "a round outside the heel begins at loop 0"}
 	}
 	atStart := m.count
 	for i, o := range r.Ops {

@@ -56,7 +56,7 @@ type Summary struct {
 // document.Faults; any other error is a bug of the program, and no plan is
 // given that does not replay. A plan whose checks stop it has no rows.
 func Make(d design.Design) (*Plan, error) {
-	if err := knit.Available(&d).Err(); err != nil {
+	if err := knit.Known(&d).Err(); err != nil {
 		return nil, err
 	}
 	p := &Plan{Format: Format, Version: Version, Design: d}
@@ -93,26 +93,32 @@ func (p *Plan) Stopped() *knit.Check {
 }
 
 func summarise(s *knit.Sock) Summary {
+	flap := s.Design.Heel.Kind == "flap_under"
 	return Summary{
-		FootStitches:       s.Stitches,
-		CastOnStitches:     s.Toe.CastOn,
-		IncreaseRounds:     positive(s.Toe.IncreaseRounds),
-		ToeRounds:          s.Toe.Rounds,
-		FootRounds:         s.FootRounds,
-		HeelStartsAt:       tenth(s.HeelStarts),
-		HeelStitches:       s.Heel.Stitches,
-		HeelTurnsPerSide:   positive(s.Heel.Turns),
-		HeelCentreStitches: positive(s.Heel.Centre),
-		LegStitches:        s.LegStitches,
-		LegRounds:          s.LegRounds,
-		CuffRounds:         s.CuffRounds,
-		FinishedLength:     tenth(s.HeelStarts + s.Heel.Length),
-		HeelDiagonalGirth:  tenth(s.HeelDiagonalGirth()),
+		FootStitches:         s.Stitches,
+		CastOnStitches:       s.Toe.CastOn,
+		IncreaseRounds:       only(s.Design.Toe.Kind == "wedge", s.Toe.IncreaseRounds),
+		ToeRounds:            s.Toe.Rounds,
+		GussetIncreases:      only(s.Design.Heel.Kind == "gusset_turn", s.Heel.GussetIncreases),
+		FootRounds:           s.FootRounds,
+		HeelStartsAt:         tenth(s.HeelStarts),
+		HeelStitches:         s.Heel.Stitches,
+		HeelTurnsPerSide:     only(!flap, s.Heel.Turns),
+		HeelCentreStitches:   only(!flap, s.Heel.Centre),
+		FlapRows:             only(flap, s.Heel.FlapRows),
+		TurnStitches:         only(flap, s.Heel.TurnStitches),
+		GussetDecreaseRounds: only(flap, s.Heel.GussetDecreaseRounds),
+		LegStitches:          s.LegStitches,
+		LegRounds:            s.LegRounds,
+		CuffRounds:           s.CuffRounds,
+		FinishedLength:       tenth(s.HeelStarts + s.Heel.Length),
+		HeelDiagonalGirth:    tenth(s.HeelDiagonalGirth()),
 	}
 }
 
-func positive(n int) *int {
-	if n == 0 {
+// only gives a count that this kind of sock has, and nil otherwise.
+func only(has bool, n int) *int {
+	if !has {
 		return nil
 	}
 	return &n

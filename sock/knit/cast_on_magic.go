@@ -1,0 +1,18 @@
+package knit
+
+// magicCastOn lays loops in turn on two needles held together. The loops of
+// needle 2 lie with the leading leg behind; begun from a twist, its first one
+// is already right.
+var magicCastOn = castOn{
+	turned: func(s int, startLoop string) [][2]int {
+		switch startLoop {
+		case "twist":
+			return [][2]int{{s/2 + 1, s}}
+		case "slip_knot":
+			return [][2]int{{s / 2, s}}
+		default:
+			return nil
+		}
+	},
+	note: "Lay the loops in turn on two needles held together; the last one goes on the lower needle. It is not locked: cross the tail over the working yarn and hold it.",
+}

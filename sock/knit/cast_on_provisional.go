@@ -1,0 +1,7 @@
+package knit
+
+// provisionalCastOn picks up the bumps of a waste-yarn chain: a line that is unzipped later.
+var provisionalCastOn = castOn{
+	turned: func(int, string) [][2]int { return nil },
+	note:   "Chain a few more than needed in waste yarn and knot its tail; pick up one back bump for each stitch without splitting it.",
+}

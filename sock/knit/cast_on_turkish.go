@@ -1,0 +1,7 @@
+package knit
+
+// turkishCastOn winds the yarn round two needles; all loops sit well.
+var turkishCastOn = castOn{
+	turned: func(int, string) [][2]int { return nil },
+	note:   "Wind the yarn from the lower needle up, once for each stitch of a needle. Let the slip knot go before the second half and draw the yarn snug.",
+}

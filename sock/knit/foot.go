@@ -1,0 +1,133 @@
+package knit
+
+import (
+	"acornstep/sock/measure"
+	"acornstep/sock/needle"
+)
+
+// LengthSchool is a way to know what toe and heel take of the foot.
+type LengthSchool struct {
+	Name string
+	// takes gives the lengths to subtract.
+	takes func(s *Sock) (toe, heel measure.Length)
+}
+
+// thumbLength is what the rule of thumb takes for a toe and for a heel: an inch.
+const thumbLength measure.Length = 25
+
+var schools = []LengthSchool{
+	{"exact", func(s *Sock) (toe, heel measure.Length) { return s.Toe.Length, s.Heel.Length }},
+	{"from_sock", func(s *Sock) (toe, heel measure.Length) { return s.givenOr(thumbLength) }},
+	{"thumb", func(s *Sock) (toe, heel measure.Length) { return s.givenOr(thumbLength) }},
+}
+
+var lengthSchools = func() map[string]func(*Sock) (toe, heel measure.Length) {
+	m := map[string]func(*Sock) (toe, heel measure.Length){}
+	for _, school := range schools {
+		m[school.Name] = school.takes
+	}
+	return m
+}()
+
+// givenOr is what the design says of a sock that fits, or the same length for both.
+func (s *Sock) givenOr(otherwise measure.Length) (toe, heel measure.Length) {
+	toe, heel = otherwise, otherwise
+	if given := s.Design.FootLength.Toe; given != nil {
+		toe = *given
+	}
+	if given := s.Design.FootLength.Heel; given != nil {
+		heel = *given
+	}
+	return toe, heel
+}
+
+// FootRoundsBy is the number of foot rounds that each school gives.
+func (s *Sock) FootRoundsBy() map[string]int {
+	rounds := make(map[string]int, len(schools))
+	for _, school := range schools {
+		toe, heel := school.takes(s)
+		rounds[school.Name] = max(0, s.Gauge.RoundsIn(s.FinishedLength-toe-heel))
+	}
+	return rounds
+}
+
+// sizeFoot finds the rounds between toe and heel: what is left of the length
+// when toe and heel are taken off by the school that the design follows.
+func (s *Sock) sizeFoot() {
+	d := s.Design
+	s.FinishedLength = d.Foot.Length - d.Fit.LengthEase
+	toe, heel := lengthSchools[d.FootLength.School](s)
+	s.FootRounds = s.Gauge.RoundsIn(s.FinishedLength - toe - heel)
+	if s.FootRounds < s.fewestFootRounds() {
+		s.say(Stop, "no_foot_left", "Toe (%.0f mm) and heel (%.0f mm) are longer than the sock (%.0f mm): nothing is left for the foot. Choose a shorter toe, fewer turns or flap rows, or a finer gauge.",
+			float64(toe), float64(heel), float64(s.FinishedLength))
+		return
+	}
+	s.HeelStarts = s.Toe.Length + s.Gauge.Height(float64(s.FootRounds))
+}
+
+// fewestFootRounds is none, or one after a toe that leaves its last turn to the round after it.
+func (s *Sock) fewestFootRounds() int {
+	if s.Design.Toe.Kind == "short_row" {
+		return 1
+	}
+	return 0
+}
+
+// gussetFrom is the first foot round that may increase for a gusset; after the last round when there is none.
+func (s *Sock) gussetFrom() int { return s.FootRounds - 2*s.Heel.GussetIncreases + 1 }
+
+// foot knits straight from the toe to the heel, with the rounds that change
+// the count and those that increase for a gusset.
+func (s *Sock) foot(h *hands) {
+	h.enter(needle.Foot)
+	h.colour = ""
+	for i := 1; i <= s.FootRounds; i++ {
+		stitches := changeIn(s.Ankle.footRounds, i)
+		switch from := s.gussetFrom(); {
+		case stitches != 0:
+			h.changeRound(s.placeOnFoot(stitches), stitches)
+		case i >= from && (i-from)%2 == 0:
+			s.gussetIncreaseRound(h)
+		default:
+			front, back := h.instep, h.sole()
+			h.round(func() { s.workInstep(h, front) }, func() { s.workSole(h, back) })
+		}
+	}
+}
+
+// placeOnFoot is where the count changes before the heel. Only a short-row heel
+// can lap over on the instep; the others need a sole of half the stitches, so
+// there the back cannot have the whole change; nor can it have an odd pair,
+// which would put the heel beside the middle.
+func (s *Sock) placeOnFoot(stitches int) string {
+	if place := s.Design.Ankle.Place; place != "back" || s.Design.Heel.Kind == "short_row" && stitches%4 == 0 {
+		return place
+	}
+	return "sides"
+}
+
+// workSole works stitches of the sole: smooth outside, or inside for skin that dislikes purl bumps.
+func (s *Sock) workSole(h *hands, n int) {
+	if s.Design.FootLength.Sole == "reverse" {
+		h.settleAs(&asPurl, n, false)
+		return
+	}
+	h.settle(n)
+}
+
+// workInstep works all stitches of the instep, in its pattern if it has one.
+func (s *Sock) workInstep(h *hands, n int) {
+	p := patterns[s.Design.Leg.InstepPattern]
+	if h.section == needle.Foot && h.row.N == 1 {
+		h.settleFar(1) // a short-row toe leaves its last turn to the first stitch
+		h.settle(n - 1)
+		return
+	}
+	if p == stockinette {
+		h.settle(n)
+		return
+	}
+	h.patternCentred(p, h.instepRow, n)
+	h.instepRow++
+}

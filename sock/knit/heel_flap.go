@@ -1,0 +1,209 @@
+package knit
+
+import (
+	"math"
+
+	"acornstep/sock/measure"
+	"acornstep/sock/needle"
+)
+
+// flapHeel is a flap under the heel, a turn, and a gusset that is decreased on the leg.
+type flapHeel struct{}
+
+// fewestFlap is the smallest heel on which the flap can be turned.
+const fewestFlap = 12
+
+// flapShare is the length of a flap as a share of the foot.
+const flapShare = 0.24
+
+// gussetRound is one round of the gusset.
+type gussetRound struct {
+	// left and right stitches go at either side of the back.
+	left, right bool
+}
+
+func (flapHeel) Size(s *Sock) {
+	d := s.Design.Heel
+	s.Heel = HeelSize{Ring: s.ringAtHeel(), RowGauge: s.Gauge.Rounds / d.FlapRowFactor}
+	stitches := s.Heel.Ring / 2
+	if stitches < fewestFlap {
+		s.say(Stop, "flap_small", "heel.kind: a flap needs at least %d heel stitches to turn on, and this sock has %d. Choose a short-row heel.", fewestFlap, stitches)
+		return
+	}
+	rows := s.flapRows(stitches)
+	s.Heel.Stitches, s.Heel.FlapRows = stitches, rows
+	s.Heel.TurnStitches = stitches - 2 - 2*((flapOuter(stitches)+1)/2)
+	s.Heel.Length = measure.Length(float64(rows+1) / s.Heel.RowGauge)
+	s.Heel.PickedUp = [2]int{rows / 2, rows / 2}
+	if d.PickedUp != nil {
+		s.Heel.PickedUp = *d.PickedUp
+	}
+	if s.Design.Corner.Method != "wrap_instep" {
+		s.Heel.CornerStitches = s.Design.Corner.PickUp
+	}
+}
+
+// flapRows is even, at least the heel's stitches, and long enough for the
+// foot: slip stitches draw rows together, so a row counts only a part of a plain one.
+func (s *Sock) flapRows(stitches int) int {
+	if given := s.Design.Heel.FlapRows; given != nil {
+		return max(*given, 2)
+	}
+	byLength := flapShare * float64(s.Design.Foot.Length) * s.Heel.RowGauge
+	rows := max(stitches, int(math.Ceil(byLength-1e-9)))
+	return rows + rows%2
+}
+
+// flapOuter is the number of stitches outside each gap after the first two rows of the turn.
+func flapOuter(stitches int) int { return stitches - (stitches/2 + 2) - 3 }
+
+func (flapHeel) DiagonalGirth(s *Sock) measure.Length {
+	back := s.Heel.PickedUp[0] + s.Heel.PickedUp[1] + s.Heel.TurnStitches
+	return s.Gauge.Girth(float64(s.Heel.Ring - s.Heel.Stitches + back))
+}
+
+func (flapHeel) Work(h *hands, s *Sock) {
+	h.enter(needle.Heel)
+	if s.Design.ContrastHeel() {
+		h.colour = Contrast
+	}
+	h.reachLeft, h.reachRight = 0, 0
+	h.begin(needle.FlatRow)
+	h.do(needle.Turn, 1)
+	h.end()
+	n := s.Heel.Stitches
+	h.flapWrongSide(n)
+	for range s.Heel.FlapRows / 2 {
+		h.flapRightSide(n)
+		h.flapWrongSide(n)
+	}
+	h.turnFlap(n)
+	h.colour = ""
+	s.gusset(h)
+}
+
+// flapWrongSide slips the first stitch, so that the edge makes a chain to pick up from.
+func (h *hands) flapWrongSide(n int) {
+	h.begin(needle.FlatRow)
+	h.do(needle.Sl, 1)
+	h.do(needle.P, n-1)
+	h.do(needle.Turn, 1)
+	h.end()
+}
+
+// flapRightSide slips every other stitch; the last is worked through the back loop, which opens the edge.
+func (h *hands) flapRightSide(n int) {
+	h.begin(needle.FlatRow)
+	for range (n - 1) / 2 {
+		h.do(needle.Sl, 1)
+		h.do(needle.K, 1)
+	}
+	if n%2 == 0 {
+		h.do(needle.Sl, 1)
+	}
+	h.do(needle.Ktbl, 1)
+	h.do(needle.Turn, 1)
+	h.end()
+}
+
+// turnFlap works back and forth over the middle, with a decrease over the gap
+// at the end of each row, until nothing is left outside.
+func (h *hands) turnFlap(n int) {
+	outer := [2]int{flapOuter(n) + 3, flapOuter(n)} // beyond the gap, before its decrease
+	h.begin(needle.FlatRow)
+	h.do(needle.Sl, 1)
+	h.do(needle.K, n/2+1)
+	h.do(needle.SSK, 1)
+	h.do(needle.K, 1)
+	h.do(needle.Turn, 1)
+	h.end()
+	outer[leftEdge] -= 3
+	h.begin(needle.FlatRow)
+	h.do(needle.Sl, 1)
+	h.do(needle.P, 5-n%2)
+	h.do(needle.P2tog, 1)
+	h.do(needle.P, 1)
+	h.do(needle.Turn, 1)
+	h.end()
+	middle := 8 - n%2 // between the gaps
+	for edge := leftEdge; outer[edge] > 0 && h.err == nil; edge = 1 - edge {
+		together, plain := needle.SSK, needle.K
+		if edge == rightEdge {
+			together, plain = needle.P2tog, needle.P
+		}
+		h.begin(needle.FlatRow)
+		h.do(needle.Sl, 1)
+		h.do(plain, middle-2)
+		h.do(together, 1)
+		outer[edge]--
+		if outer[edge] > 0 { // at the end there may be none left for the one more: right so
+			h.do(plain, 1)
+			outer[edge]--
+			middle++
+		}
+		h.do(needle.Turn, 1)
+		h.end()
+	}
+}
+
+// planGusset finds the gusset's rounds: one plain, then a decrease round every
+// second round until the leg's count remains; in every round for a while
+// where the leg is too short for that.
+func (s *Sock) planGusset(rounds int) {
+	sides := [2]int{s.Heel.PickedUp[0] + s.Heel.CornerStitches, s.Heel.PickedUp[1] + s.Heel.CornerStitches}
+	surplus := s.Heel.Ring - s.Heel.Stitches + s.Heel.TurnStitches + sides[0] + sides[1] - s.AnkleStitches
+	s.Heel.GussetRounds = []gussetRound{{}, {}} // picking up, and one plain round
+	if surplus <= 0 {
+		return
+	}
+	decreases := make([]gussetRound, 0, surplus/2+1)
+	if surplus%2 == 1 {
+		decreases = append(decreases, gussetRound{left: sides[0] >= sides[1], right: sides[1] > sides[0]})
+	}
+	for range surplus / 2 {
+		decreases = append(decreases, gussetRound{left: true, right: true})
+	}
+	s.Heel.GussetDecreaseRounds = len(decreases)
+	plain := max(0, min(len(decreases)-1, rounds-2-len(decreases)))
+	hurried := len(decreases) - 1 - plain // of the pauses between decreases, those left out, the first ones
+	for i, d := range decreases {
+		if i > hurried {
+			s.Heel.GussetRounds = append(s.Heel.GussetRounds, gussetRound{})
+		}
+		s.Heel.GussetRounds = append(s.Heel.GussetRounds, d)
+	}
+	if hurried > 0 {
+		s.say(Caution, "gusset_hurried", "The leg has no room for a plain round between all decreases of the gusset: the first %s follow each other at once. To keep the pauses, start the heel about 25 mm sooner.", count(hurried+1, "decrease round"))
+	}
+}
+
+// gusset picks up along both edges of the flap and decreases to the leg's count.
+func (s *Sock) gusset(h *hands) {
+	h.enter(needle.Gusset)
+	left, right := s.Heel.PickedUp[0], s.Heel.PickedUp[1]
+	h.begin(needle.FlatRow)
+	h.do(needle.K, s.Heel.TurnStitches)
+	h.do(needle.PU, left+s.Heel.CornerStitches)
+	h.end()
+	for i, r := range s.Heel.GussetRounds {
+		front, back := h.instep, h.sole()
+		h.round(func() { s.workInstep(h, front) }, func() {
+			if i == 0 {
+				h.do(needle.PU, s.Heel.CornerStitches+right)
+			}
+			if r.right {
+				h.do(needle.K, 1)
+				h.do(needle.SSK, 1)
+				back -= 3
+			}
+			if r.left {
+				back -= 3
+			}
+			h.do(needle.K, back)
+			if r.left {
+				h.do(needle.K2tog, 1)
+				h.do(needle.K, 1)
+			}
+		})
+	}
+}

@@ -1,0 +1,120 @@
+package knit
+
+import (
+	"math"
+
+	"acornstep/sock/measure"
+	"acornstep/sock/needle"
+)
+
+// gussetTurnHeel increases a gusset on the foot, turns with narrowing rows
+// only, and uses the gusset up in a flap at the back.
+type gussetTurnHeel struct{}
+
+func (gussetTurnHeel) Size(s *Sock) {
+	d := s.Design.Heel
+	s.Heel = HeelSize{Ring: s.ringAtHeel(), RowGauge: s.rowGauge()}
+	stitches := s.Heel.Ring / 2
+	turns := thirds(stitches)
+	if given := d.TurnsPerSide; given != nil {
+		turns = *given
+	}
+	if !s.turnsFit("heel", stitches, turns) {
+		return
+	}
+	s.Heel.Stitches, s.Heel.Turns, s.Heel.Centre = stitches, turns, stitches-2*turns
+	s.Heel.Length = measure.Length(2 * float64(turns) / s.Heel.RowGauge)
+	s.Heel.GussetIncreases = s.gussetIncreases()
+}
+
+// gussetIncreases is the number on each side with which the sock meets the heel
+// diagonal, between a sixth and a quarter of the stitches, and never more than the foot has rounds for.
+func (s *Sock) gussetIncreases() int {
+	n := s.Heel.Ring
+	target := (target(s.Design, s.Design.Foot.HeelDiagonal) - float64(n)) / 2
+	increases := NearestCount(target, 1)
+	increases = min(max(increases, int(math.Ceil(float64(n)/6-1e-9))), n/4)
+	if given := s.Design.Heel.GussetIncreases; given != nil {
+		increases = *given
+	}
+	toe, heel := lengthSchools[s.Design.FootLength.School](s)
+	room := max(0, s.Gauge.RoundsIn(s.Design.Foot.Length-s.Design.Fit.LengthEase-toe-heel)) / 2
+	if increases > room {
+		s.say(Caution, "gusset_no_room", "heel.gusset_increases: %d increases on each side need %d rounds, and between toe and heel there is room for %d of them.", increases, 2*increases, room)
+		increases = room
+	}
+	return increases
+}
+
+func (gussetTurnHeel) DiagonalGirth(s *Sock) measure.Length {
+	return s.Gauge.Girth(float64(s.Heel.Ring + 2*s.Heel.GussetIncreases)) // instep, gussets and heel
+}
+
+// gussetIncreaseRound adds a stitch beside the instep on each side, on the sole.
+func (s *Sock) gussetIncreaseRound(h *hands) {
+	front, back := h.instep, h.sole()
+	h.round(func() { s.workInstep(h, front) }, func() {
+		s.workSole(h, 1)
+		h.do(needle.M1R, 1)
+		s.workSole(h, back-2)
+		h.do(needle.M1L, 1)
+		s.workSole(h, 1)
+	})
+}
+
+func (gussetTurnHeel) Work(h *hands, s *Sock) {
+	s.enterHeel(h)
+	r := s.shortRowsAtHeel(h)
+	r.wrapNeighbour = false
+	r.beginHeel(s)
+	r.narrowing(false)
+	r.resolveNarrowing()
+	for i := range 2 * s.Heel.GussetIncreases {
+		r.flapRow(i == 2*s.Heel.GussetIncreases-1)
+	}
+	h.reachLeft, h.reachRight = reaches(s.Heel.Stitches, h.sole())
+	if h.machine.Side() == needle.WS {
+		h.flapWrongSide(s.Heel.Stitches)
+	}
+	h.colour, h.fabric = "", ""
+	if !h.machine.AtRoundStart() {
+		h.begin(needle.FlatRow)
+		h.settle(s.Heel.Stitches - h.reachLeft)
+		h.end()
+	}
+}
+
+// resolveNarrowing works one row each way that settles what the narrowing rows
+// hold and turns at the edges of the heel.
+func (r *shortRows) resolveNarrowing() {
+	for i := range r.held {
+		edge := r.edge()
+		r.run(r.free())
+		r.settle(r.held[edge])
+		r.held[edge] = 0
+		r.do(needle.Turn, 1)
+		r.end()
+		if i == 0 {
+			r.begin(needle.FlatRow)
+			r.do(needle.Sl, 1)
+			r.done = 1
+		}
+	}
+}
+
+// flapRow works across the heel and closes its last stitch with one of the
+// gusset. The last row does not turn when it ends where the round begins.
+func (r *shortRows) flapRow(last bool) {
+	together := needle.SSK
+	if r.machine.Side() == needle.WS {
+		together = needle.P2tog
+	}
+	r.begin(needle.FlatRow)
+	r.do(needle.Sl, 1)
+	r.do(r.plain(), r.stitches-2)
+	r.do(together, 1)
+	if !last || r.machine.Side() == needle.WS {
+		r.do(needle.Turn, 1)
+	}
+	r.end()
+}

@@ -1,0 +1,213 @@
+package knit
+
+import "acornstep/sock/measure"
+
+// worthChanging is the smallest difference for which the count changes at the ankle.
+const worthChanging = 4
+
+// countLeg finds the stitches round the ankle and at the end of the leg. The
+// patterns of leg and cuff have to repeat in the latter.
+func (s *Sock) countLeg() {
+	d := s.Design
+	leg, cuff := patterns[d.Leg.Pattern], patterns[d.Cuff.Pattern]
+	repeat := lcm(lcm(leg.Repeat, cuff.Repeat), 2)
+	if given := d.Leg.Stitches; given != nil {
+		s.AnkleStitches, s.LegStitches = *given, *given
+		if low := *given / repeat * repeat; low != *given {
+			s.say(Stop, "leg_pattern", "leg.stitches: leg.pattern %s and cuff.pattern %s repeat over %d stitches, which does not go into %d. The nearest counts that do are %d and %d.",
+				leg.Name, cuff.Name, repeat, *given, low, low+repeat)
+		}
+		if d.Ankle.Change == "none" && *given != s.Stitches {
+			s.say(Caution, "ankle_none", "ankle.change none keeps the foot's %d stitches, but leg.stitches asks for %d: the count changes after the heel.", s.Stitches, *given)
+		}
+		return
+	}
+	s.AnkleStitches = s.countAnkle()
+	s.LegStitches = max(NearestMultiple(float64(s.AnkleStitches), repeat), (FewestStitches+repeat-1)/repeat*repeat)
+	if s.LegStitches != s.AnkleStitches {
+		s.say(Note, "leg_pattern", "The leg has %d stitches instead of %d, so that %s and %s repeat all round.", s.LegStitches, s.AnkleStitches, leg.Label, cuff.Label)
+	}
+	s.AnkleStitches = s.LegStitches
+	if top := s.countCalf(repeat); top > s.LegStitches {
+		s.LegStitches = top
+	}
+}
+
+func (s *Sock) countAnkle() int {
+	if s.Design.Ankle.Change == "none" {
+		return s.Stitches
+	}
+	n := max(NearestMultiple(LegTarget(s.Design), s.Design.Fit.Multiple), FewestStitches)
+	if abs(n-s.Stitches) < worthChanging {
+		return s.Stitches
+	}
+	return n
+}
+
+// countCalf is the count for the calf of a leg that reaches it; 0 for a shorter one.
+func (s *Sock) countCalf(repeat int) int {
+	foot := s.Design.Foot
+	if foot.CalfGirth == nil || foot.CalfHeight == nil || s.Design.Leg.Height < *foot.CalfHeight {
+		return 0
+	}
+	return NearestMultiple(target(s.Design, *foot.CalfGirth), repeat)
+}
+
+func lcm(a, b int) int {
+	x, y := a, b
+	for y != 0 {
+		x, y = y, x%y
+	}
+	return a / x * b
+}
+
+// sizeLeg finds the rounds of leg and cuff, and what happens in them.
+func (s *Sock) sizeLeg() {
+	d := s.Design
+	cuff := d.Cuff.Height
+	if cuff > d.Leg.Height {
+		cuff = d.Leg.Height
+		s.say(Note, "cuff_clamped", "cuff.height_mm: a cuff of %.0f mm is taller than the leg, so the whole leg of %.0f mm is cuff.", float64(d.Cuff.Height), float64(cuff))
+	}
+	s.CuffRounds = s.Gauge.RoundsIn(cuff)
+	all := s.Gauge.RoundsIn(d.Leg.Height)
+	s.LegRounds = max(0, all-s.CuffRounds)
+	if s.Heel.FlapRows > 0 {
+		s.sizeLegAboveGusset()
+	} else {
+		s.sizeCorner(s.LegRounds)
+	}
+	if s.LegRounds+s.CuffRounds+len(s.Heel.GussetRounds) == 0 {
+		s.LegRounds = 1 // the heel's last turns must be settled before the bind-off
+		s.say(Caution, "no_leg", "leg.height_mm: with no leg at all one round is knitted after the heel, so that it can be bound off.")
+	}
+	s.placeAnkle()
+	s.PlainRounds = s.plainRounds()
+	s.sayCuff(cuff)
+}
+
+// sizeLegAboveGusset takes the gusset's rounds off the leg: it is counted from the turn.
+func (s *Sock) sizeLegAboveGusset() {
+	room := s.LegRounds
+	s.planGusset(room)
+	gusset := len(s.Heel.GussetRounds)
+	if gusset > room {
+		s.say(Caution, "gusset_leg", "The gusset needs %s after the turn and the leg below its cuff has %d: the leg comes out taller by %.0f mm.",
+			count(gusset, "round"), room, float64(s.Gauge.Height(float64(gusset-room))))
+	}
+	s.LegRounds = max(0, room-gusset)
+}
+
+// defaultPlainRounds come before a pattern when no corner stitches are held, so
+// that nothing rubs at the back of the shoe.
+const defaultPlainRounds = 3
+
+// plainRounds is at least until the corner stitches are gone and the count is the leg's.
+func (s *Sock) plainRounds() int {
+	plain := max(defaultPlainRounds, s.Corner.lastRound())
+	if given := s.Design.Leg.PlainRounds; given != nil {
+		plain = *given
+	}
+	for _, c := range s.Ankle.legRounds {
+		plain = max(plain, c.round)
+	}
+	return max(plain, s.Corner.lastRound())
+}
+
+// placeAnkle finds the rounds of the leg that change the count.
+func (s *Sock) placeAnkle() {
+	s.Ankle.After = s.AnkleStitches - s.Stitches - s.Ankle.Before
+	if s.Heel.FlapRows > 0 {
+		s.Ankle.After = 0
+		if shortage := s.AnkleStitches - s.afterGusset(); shortage > 0 {
+			s.Ankle.After = shortage // the gusset has too few stitches for the leg
+		}
+	}
+	first := max(s.Corner.lastRound()+1+restAfterChange, 2)
+	s.Ankle.legRounds = s.spreadAtAnyCost(s.Ankle.After, first)
+	lost := s.Ankle.After
+	from := first
+	for _, c := range s.Ankle.legRounds {
+		lost -= c.stitches
+		from = c.round + 1 + restAfterChange
+	}
+	if lost != 0 {
+		s.clampLeg(lost)
+		return
+	}
+	s.placeCalf(from)
+}
+
+// afterGusset is the count that the gusset leaves.
+func (s *Sock) afterGusset() int {
+	sides := s.Heel.PickedUp[0] + s.Heel.PickedUp[1] + 2*s.Heel.CornerStitches
+	return min(s.Heel.Ring-s.Heel.Stitches+s.Heel.TurnStitches+sides, s.AnkleStitches)
+}
+
+// spreadAtAnyCost finds rounds for the changes. Where the leg is short they
+// come closer together, then more stitches change at once, and at last the
+// corners do without their extra stitches.
+func (s *Sock) spreadAtAnyCost(difference, first int) []change {
+	if difference == 0 {
+		return nil
+	}
+	for _, from := range []int{first, max(s.Corner.lastRound()+1, 2)} {
+		// A round can lose at most half its stitches, so never more than the leg keeps.
+		for most := 4; most < abs(difference)+4 && most <= s.AnkleStitches; most += 4 {
+			list := changesOf(difference, most)
+			if placed := s.spread(list, from, s.LegRounds, false); len(placed) == len(list) {
+				if most > 4 {
+					s.say(Caution, "ankle_hurried", "The leg is short: up to %d stitches change in one round.", most)
+				}
+				return placed
+			}
+		}
+	}
+	if s.Corner.PickUp == 0 {
+		return nil
+	}
+	s.Corner = CornerPlan{}
+	s.say(Caution, "corner_no_room", "The leg is too short to pick up stitches at the corners of the heel and lose them again: close the holes with the tail instead.")
+	return s.spreadAtAnyCost(difference, 2)
+}
+
+// clampLeg keeps the count where there is no round to change it in.
+func (s *Sock) clampLeg(lost int) {
+	wanted := s.LegStitches
+	s.LegStitches = s.AnkleStitches - lost
+	s.AnkleStitches, s.Ankle.legRounds = s.LegStitches, nil
+	if cuff := patterns[s.Design.Cuff.Pattern]; s.LegStitches%cuff.Repeat != 0 {
+		s.say(Stop, "leg_no_room", "cuff.pattern: %s does not repeat in %d stitches, and the leg has no round to change to %d. Make leg.height_mm taller, or choose a rib over two stitches.",
+			cuff.Name, s.LegStitches, wanted)
+		return
+	}
+	s.say(Caution, "ankle_no_room", "There are too few rounds to change to %d stitches: the leg keeps %d.", wanted, s.LegStitches)
+}
+
+// placeCalf spreads pairs of increases evenly from the ankle to the top of the leg.
+func (s *Sock) placeCalf(from int) {
+	pairs := (s.LegStitches - s.AnkleStitches) / 2
+	if pairs <= 0 {
+		return
+	}
+	room := s.LegRounds - from + 1
+	if room < pairs {
+		s.say(Caution, "calf_no_room", "The leg has no rounds for %s at the calf: it keeps %d stitches.", count(2*pairs, "increase"), s.AnkleStitches)
+		s.LegStitches = s.AnkleStitches
+		return
+	}
+	for i := range pairs {
+		s.Ankle.calfRounds = append(s.Ankle.calfRounds, change{from + i*room/pairs, 2})
+	}
+}
+
+// sayCuff remarks on cuffs that are likely to roll.
+func (s *Sock) sayCuff(height measure.Length) {
+	const least, wide measure.Length = 25, 45
+	switch {
+	case height > 0 && height < least:
+		s.say(Note, "cuff_short", "cuff.height_mm: a cuff under 25 mm tends to roll outward.")
+	case height > 0 && height < wide && s.LegStitches >= 72:
+		s.say(Note, "cuff_wide", "From 72 stitches up a cuff of about 50 mm holds better.")
+	}
+}

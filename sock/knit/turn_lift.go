@@ -1,0 +1,33 @@
+package knit
+
+import "acornstep/sock/needle"
+
+// liftTurn leaves nothing at its turns; widening rows close each gap with a
+// decrease and lift a new stitch in it.
+type liftTurn struct{}
+
+func (liftTurn) firstSide() needle.Side { return needle.RS }
+func (liftTurn) roundsBetween() int     { return 0 }
+func (liftTurn) leavesRight() bool      { return false }
+func (liftTurn) crossesAtJoin() bool    { return false }
+
+func (liftTurn) narrow(r *shortRows) {
+	r.stopShort(needle.Turn)
+	r.do(needle.Sl, 1)
+	r.done++
+}
+
+// takeBack works the last free stitch and its resting neighbour together and
+// lifts one new stitch in the gap, which keeps the count.
+func (liftTurn) takeBack(r *shortRows) {
+	together, lifted := needle.K2tog, needle.M1
+	if r.plain() == needle.P {
+		together, lifted = needle.P2tog, needle.M1P
+	}
+	r.run(r.free() - 1)
+	r.do(together, 1)
+	r.do(lifted, 1)
+	r.done += 2
+}
+
+func (liftTurn) turnOut(r *shortRows, _ bool) { r.plainTurn() }

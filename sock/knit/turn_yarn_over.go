@@ -1,0 +1,29 @@
+package knit
+
+import "acornstep/sock/needle"
+
+// yarnOverTurn lays a yarn-over on the needle after each turn.
+type yarnOverTurn struct{}
+
+func (yarnOverTurn) firstSide() needle.Side { return needle.RS }
+func (yarnOverTurn) roundsBetween() int     { return 0 }
+func (yarnOverTurn) leavesRight() bool      { return true }
+func (yarnOverTurn) crossesAtJoin() bool    { return true }
+
+func (yarnOverTurn) narrow(r *shortRows) {
+	r.stopShort(needle.Turn)
+	r.do(needle.YO, 1)
+}
+
+// takeBack works the next stitch together with the yarn-overs before it.
+func (yarnOverTurn) takeBack(r *shortRows) { r.runPast() }
+
+// turnOut lays another yarn-over, except where the strand ends: nobody would come back to it.
+func (yarnOverTurn) turnOut(r *shortRows, outermost bool) {
+	if outermost && r.ownStrand {
+		r.plainTurn()
+		return
+	}
+	r.turnWith(needle.Turn)
+	r.do(needle.YO, 1)
+}
