@@ -13,8 +13,10 @@ import (
 	"github.com/swaggest/openapi-go"
 	"github.com/swaggest/openapi-go/openapi31"
 
+	"acornstep/sock/advise"
 	"acornstep/sock/basket"
 	"acornstep/sock/needle"
+	"acornstep/sock/position"
 )
 
 type byID struct {
@@ -34,6 +36,10 @@ var operations = []operation{
 	{"POST", "/api/session", "login", "Give the passphrase", Login{}, Session{}, 200},
 	{"DELETE", "/api/session", "logout", "Close the session", nil, Session{}, 200},
 	{"POST", "/api/plan", "plan", "Work a draft out to the last loop; nothing is kept", PlanQuestion{}, PlanAnswer{}, 200},
+	{"POST", "/api/compare", "compare", "Rank the ways to knit a draft by how they fit", PlanQuestion{}, advise.Report{}, 200},
+	{"POST", "/api/position", "position", "Show the needles before and after a row", PositionQuestion{}, position.Row{}, 200},
+	{"POST", "/api/shoe", "shoe", "Estimate a foot from a shoe size", ShoeQuestion{}, ShoeAnswer{}, 200},
+	{"GET", "/api/reference", "reference", "List the glossary and the stitch patterns", nil, Reference{}, 200},
 	{"GET", "/api/socks", "listSocks", "List the basket, the last changed first", nil, SockList{}, 200},
 	{"POST", "/api/socks", "addSock", "Put a new sock into the basket", NewSock{}, basket.Sock{}, 201},
 	{"GET", "/api/socks/{id}", "getSock", "Get a sock", byID{}, basket.Sock{}, 200},

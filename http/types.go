@@ -5,10 +5,13 @@ import (
 	"acornstep/sock/design"
 	"acornstep/sock/document"
 	"acornstep/sock/draft"
+	"acornstep/sock/fit"
 	"acornstep/sock/knit"
+	"acornstep/sock/measure"
 	"acornstep/sock/plan"
 	"acornstep/sock/shape"
 	"acornstep/sock/words"
+	"acornstep/sock/yarn"
 )
 
 // Problem is an error as RFC 9457 describes it, with the faults of single fields.
@@ -61,6 +64,44 @@ type PlanAnswer struct {
 	Counts []CountChoice    `json:"counts,omitempty"`
 	Words  []words.Row      `json:"words,omitempty"`
 	Shape  *shape.Shape     `json:"shape,omitempty"`
+	Fit    []fit.Place      `json:"fit,omitempty"`
+	Yarn   []yarn.Need      `json:"yarn,omitempty"`
+	// FootRoundsBy is the foot by each school of taking off toe and heel.
+	FootRoundsBy map[string]int `json:"foot_rounds_by,omitempty"`
+}
+
+// PositionQuestion asks how the needles look at row number Row, counted from 0, of a draft's plan.
+type PositionQuestion struct {
+	Unit  string      `json:"unit" enum:"cm,in"`
+	Draft draft.Draft `json:"draft"`
+	Row   int         `json:"row"`
+}
+
+// ShoeQuestion asks for the foot in a shoe.
+type ShoeQuestion struct {
+	System string  `json:"system" enum:"mondopoint,eu,uk,us_women,us_men,children"`
+	Size   float64 `json:"size"`
+}
+
+// ShoeAnswer is an estimated foot.
+type ShoeAnswer struct {
+	Length      measure.Length `json:"length_mm"`
+	Uncertainty measure.Length `json:"uncertainty_mm"`
+	Source      string         `json:"source"`
+}
+
+// Reference is what the interface explains and offers.
+type Reference struct {
+	Glossary []words.Entry `json:"glossary"`
+	Patterns []PatternName `json:"patterns"`
+}
+
+// PatternName is a stitch pattern to choose.
+type PatternName struct {
+	Name   string `json:"name"`
+	Label  string `json:"label"`
+	Repeat int    `json:"repeat"`
+	Shoe   string `json:"shoe"`
 }
 
 // CountChoice is a stitch count round the foot with the ease it gives, in percent.
@@ -119,10 +160,12 @@ func work(a PlanAnswer, d design.Design) (PlanAnswer, error) {
 	if p.Stopped() != nil {
 		return a, nil
 	}
-	if a.Words, err = words.Rows(p.Rows); err != nil {
+	if a.Words, err = words.Rows(p.Rows, p.Design.Needles); err != nil {
 		return a, err
 	}
 	drawn := shape.Of(p, a.Words)
 	a.Shape = &drawn
+	sock := knit.Measure(&p.Design)
+	a.Fit, a.Yarn, a.FootRoundsBy = fit.Of(sock), yarn.Needs(&p.Design, p.Rows), sock.FootRoundsBy()
 	return a, nil
 }

@@ -31,6 +31,8 @@ func commands() []command {
 		{"demo", "serve the interface with made-up socks, in a database of its own", runDemo},
 		{"plan", "read a design, write its plan", runPlan},
 		{"check", "read a plan, knit it again and say what is wrong with it", runCheck},
+		{"compare", "read a design, rank the ways to knit it", runCompare},
+		{"explain", "read a plan, say its rows in words", runExplain},
 		{"version", "print the version", runVersion},
 	}
 }

@@ -6,7 +6,6 @@ import (
 	"fmt"
 	"io"
 
-	"acornstep/sock/design"
 	"acornstep/sock/document"
 	"acornstep/sock/plan"
 )
@@ -43,13 +42,9 @@ func runPlan(args []string, s streams) error {
 	if err := noArguments("plan", about, args, s); err != nil {
 		return err
 	}
-	text, err := readInput(s)
+	d, err := readDesign(s)
 	if err != nil {
 		return err
-	}
-	d, err := design.Read(text)
-	if err != nil {
-		return reportFaults(err, s)
 	}
 	p, err := plan.Make(d)
 	if err != nil {
@@ -79,7 +74,7 @@ func runCheck(args []string, s streams) error {
 	if err != nil {
 		return reportFaults(err, s)
 	}
-	faults := plan.Replay(p)
+	faults := plan.Check(p)
 	for _, f := range faults {
 		fmt.Fprintln(s.out, f)
 	}

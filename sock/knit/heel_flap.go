@@ -146,12 +146,22 @@ func (h *hands) turnFlap(n int) {
 	}
 }
 
+// gussetTarget is the count down to which the gusset decreases: the ankle's,
+// unless that would take nearly all of the sole.
+func (s *Sock) gussetTarget() int {
+	instep := s.Heel.Ring - s.Heel.Stitches
+	if s.AnkleStitches-instep >= instep/2 {
+		return s.AnkleStitches
+	}
+	return s.Heel.Ring
+}
+
 // planGusset finds the gusset's rounds: one plain, then a decrease round every
 // second round until the leg's count remains; in every round for a while
 // where the leg is too short for that.
 func (s *Sock) planGusset(rounds int) {
 	sides := [2]int{s.Heel.PickedUp[0] + s.Heel.CornerStitches, s.Heel.PickedUp[1] + s.Heel.CornerStitches}
-	surplus := s.Heel.Ring - s.Heel.Stitches + s.Heel.TurnStitches + sides[0] + sides[1] - s.AnkleStitches
+	surplus := s.Heel.Ring - s.Heel.Stitches + s.Heel.TurnStitches + sides[0] + sides[1] - s.gussetTarget()
 	s.Heel.GussetRounds = []gussetRound{{}, {}} // picking up, and one plain round
 	if surplus <= 0 {
 		return

@@ -54,31 +54,57 @@ func (s *Sock) askAboutFoot() {
 // Stretch of the fabric over the heel: our estimates, which finished pairs correct.
 const (
 	stockinetteStretch = 0.30
-	easyShare          = 0.67 // of the possible stretch, below which a sock goes on easily
-	passCaution        = 1.7  // heel diagonal over the leg's girth: hard to pull on
-	passStop           = 2.0  // and impossible
+	garterStretch      = 0.45
+	// EasyShare of the possible stretch is where a sock still goes on easily.
+	EasyShare = 0.67
+	// PassCaution and PassStop are the heel diagonal over the leg's girth: hard to pull on, and impossible.
+	PassCaution = 1.7
+	PassStop    = 2.0
 )
+
+// HeelStretch is the share by which the heel's fabric can stretch.
+func (s *Sock) HeelStretch() float64 {
+	if s.Design.Heel.Fabric == "garter" && s.Design.Heel.Kind == "short_row" {
+		return garterStretch
+	}
+	return stockinetteStretch
+}
+
+// LegWidth is the girth that the leg's pattern gives, compared with stockinette.
+func (s *Sock) LegWidth() float64 { return patterns[s.Design.Leg.Pattern].Width }
 
 func (s *Sock) judgeHeel() {
 	foot := s.Design.Foot
-	girth := s.HeelDiagonalGirth()
-	stretch := float64(foot.HeelDiagonal/girth) - 1
+	stretch, limit := float64(foot.HeelDiagonal/s.HeelDiagonalGirth())-1, s.HeelStretch()
 	switch {
-	case stretch > stockinetteStretch:
-		s.say(Caution, "heel_tight", "Tight over the instep: the heel would have to stretch %.0f %%, and %.0f %% is what the fabric gives. It will pull the heel down; a gusset gives more room.",
-			100*stretch, 100*stockinetteStretch)
-	case stretch > easyShare*stockinetteStretch:
+	case stretch > limit:
+		s.say(Caution, "heel_tight", "Tight over the instep: the heel would have to stretch %.0f %%, and %.0f %% is what the fabric gives. It will pull the heel down; a heel with a gusset gives more room.",
+			100*stretch, 100*limit)
+	case stretch > EasyShare*limit:
 		s.say(Note, "heel_snug", "Snug over the instep: the heel stretches %.0f %%.", 100*stretch)
 	}
 	over := float64(foot.HeelDiagonal / s.Gauge.Girth(float64(s.LegStitches)))
 	switch {
-	case over > passStop:
-		s.say(Stop, "leg_over_heel", "leg.stitches: a leg of %d stitches cannot be pulled on: it would have to stretch to %.1f times its girth to pass the heel. Give the leg more stitches or less ease.", s.LegStitches, over)
-	case over > passCaution:
-		s.say(Caution, "leg_over_heel", "The leg must stretch to %.1f times its girth to pass over the heel. Take more stitches, and a very stretchy bind-off.", over)
+	case over > PassStop:
+		s.say(Stop, "leg_over_heel", "leg.stitches: a leg of %d stitches cannot be pulled on: it would have to stretch to %.2f times its girth to pass the heel. Give the leg more stitches or less ease.", s.LegStitches, over)
+	case over > PassCaution:
+		s.say(Caution, "leg_over_heel", "The leg must stretch to %.2f times its girth to pass over the heel. Take more stitches, and a very stretchy bind-off.", over)
 	}
+	s.cautions()
+}
+
+// cautions are about people, not about stitches.
+func (s *Sock) cautions() {
 	const highEase = 15
+	clinician := "With swollen legs, diabetes, numb feet or poor circulation wear no tight bands and no ridges under the foot, and ask your clinician first."
 	if s.Design.Fit.GirthEasePct > highEase {
-		s.say(Caution, "ease_high", "%g %% smaller than the foot is a tight sock. With swollen legs, diabetes, numb feet or poor circulation wear no tight bands, and ask your clinician first.", s.Design.Fit.GirthEasePct)
+		s.say(Caution, "ease_high", "%g %% smaller than the foot is a tight sock. %s", s.Design.Fit.GirthEasePct, clinician)
+	}
+	if s.Design.Foot.CalfHeight != nil && s.Design.Leg.Height >= *s.Design.Foot.CalfHeight {
+		s.say(Caution, "knee_band", "A band of rib at the knee can be too tight. %s", clinician)
+	}
+	const smallFoot = 180
+	if s.Design.Foot.Length < smallFoot {
+		s.say(Note, "small_foot", "For small children add a grip against smooth floors, and leave no long ends inside: toes catch in them.")
 	}
 }

@@ -118,10 +118,7 @@ func (s *Sock) plainRounds() int {
 func (s *Sock) placeAnkle() {
 	s.Ankle.After = s.AnkleStitches - s.Stitches - s.Ankle.Before
 	if s.Heel.FlapRows > 0 {
-		s.Ankle.After = 0
-		if shortage := s.AnkleStitches - s.afterGusset(); shortage > 0 {
-			s.Ankle.After = shortage // the gusset has too few stitches for the leg
-		}
+		s.Ankle.After = s.AnkleStitches - s.afterGusset() // the gusset may have too few stitches for the leg
 	}
 	first := max(s.Corner.lastRound()+1+restAfterChange, 2)
 	s.Ankle.legRounds = s.spreadAtAnyCost(s.Ankle.After, first)
@@ -141,7 +138,7 @@ func (s *Sock) placeAnkle() {
 // afterGusset is the count that the gusset leaves.
 func (s *Sock) afterGusset() int {
 	sides := s.Heel.PickedUp[0] + s.Heel.PickedUp[1] + 2*s.Heel.CornerStitches
-	return min(s.Heel.Ring-s.Heel.Stitches+s.Heel.TurnStitches+sides, s.AnkleStitches)
+	return min(s.Heel.Ring-s.Heel.Stitches+s.Heel.TurnStitches+sides, s.gussetTarget())
 }
 
 // spreadAtAnyCost finds rounds for the changes. Where the leg is short they

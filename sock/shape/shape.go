@@ -8,6 +8,8 @@
 package shape
 
 import (
+	"math"
+
 	"acornstep/sock/measure"
 	"acornstep/sock/needle"
 	"acornstep/sock/plan"
@@ -20,13 +22,14 @@ type Point [2]float64
 // Line is one row as it lies in the sock.
 type Line struct {
 	Row    string  `json:"row"`
+	Colour string  `json:"colour"`
 	Points []Point `json:"points"`
 }
 
 // Shape is the sock lying flat.
 type Shape struct {
 	Lines []Line `json:"lines"`
-	// Ankle is the point about which the rows fold: the inner end of the heel's turns.
+	// Ankle is the point about which the leg folds up from the foot.
 	Ankle Point `json:"ankle"`
 	// Width and Height of the box round the whole sock.
 	Width  float64 `json:"width_mm"`
@@ -35,12 +38,12 @@ type Shape struct {
 
 // Of draws a plan that has rows; said are the same rows in words.
 func Of(p *plan.Plan, said []words.Row) Shape {
-	f := frame{gauge: p.Design.Gauge.PerMM(), plan: p}
-	f.measure()
-	s := Shape{Ankle: Point{f.ankleX, f.sole}}
+	f := newFrame(p)
+	s := Shape{Ankle: f.ankle}
 	for i := range p.Rows {
-		if points := f.line(&p.Rows[i], said[i]); points != nil {
-			s.Lines = append(s.Lines, Line{p.Rows[i].ID, rounded(points)})
+		row := &p.Rows[i]
+		if points := f.line(row, said[i]); points != nil {
+			s.Lines = append(s.Lines, Line{row.ID, row.Colour, rounded(points)})
 			for _, pt := range points {
 				s.Width, s.Height = max(s.Width, pt[0]), max(s.Height, pt[1])
 			}
@@ -58,20 +61,21 @@ func rounded(points []Point) []Point {
 	return points
 }
 
+// frame is the outline into which the rows are laid.
 type frame struct {
 	plan  *plan.Plan
 	gauge measure.Gauge
-	// ankleX is where the heel begins; sole is half the sole's girth, which
-	// shows below the middle of the foot; instep the same above it.
-	ankleX, sole, instep float64
-	// heelTop is the height at which the leg begins, heelX the back of the heel.
+	// sole is the height of the sole's half, instep that of the instep's above it.
+	sole, instep float64
+	// gusset is what increases on the foot add between them at the heel.
+	gusset float64
+	// ankle is where the leg begins; heelX the back of the heel.
+	ankle Point
 	heelX float64
-	// narrow and widen are the turned rows of the heel, centre half of what is never turned on.
-	narrow, widen int
-	centre        float64
-	heelSeen      int
-	legSeen       int
-	before        int // rounds before the heel seen so far
+	// centre is half of what is never turned on.
+	centre float64
+	toe    toeFrame
+	seen   map[needle.Section]int
 }
 
 // half is half the girth of so many stitches: what shows of a tube lying flat.
@@ -79,94 +83,78 @@ func (f *frame) half(stitches int) float64 { return float64(f.gauge.Girth(float6
 
 func (f *frame) height(rows int) float64 { return float64(f.gauge.Height(float64(rows))) }
 
-func (f *frame) measure() {
-	s := f.plan.Summary
-	f.ankleX = float64(s.HeelStartsAt)
+func newFrame(p *plan.Plan) *frame {
+	s := p.Summary
+	f := &frame{plan: p, gauge: p.Design.Gauge.PerMM(), seen: map[needle.Section]int{}}
+	heelStarts := float64(s.HeelStartsAt)
 	f.sole = f.half(s.HeelStitches)
-	f.instep = f.half(s.FootStitches - s.HeelStitches)
-	turns := 0
-	if s.HeelTurnsPerSide != nil {
-		turns = *s.HeelTurnsPerSide
+	f.instep = f.half(max(0, s.FootStitches-s.HeelStitches))
+	if s.GussetIncreases != nil {
+		f.gusset = f.half(2 * *s.GussetIncreases)
 	}
 	if s.HeelCentreStitches != nil {
 		f.centre = f.half(*s.HeelCentreStitches)
 	}
-	f.narrow, f.widen = 2*turns, 2*turns
-	f.heelX = f.ankleX + f.height(f.narrow)
+	f.ankle = Point{heelStarts, f.sole + f.gusset}
+	f.heelX = heelStarts + float64(s.FinishedLength-s.HeelStartsAt)
+	f.toe = newToeFrame(p, heelStarts-f.height(s.FootRounds))
+	return f
 }
 
 // line places one row; rows that add no fabric of their own have none.
 func (f *frame) line(row *needle.Row, said words.Row) []Point {
+	f.seen[row.Section]++
+	n := f.seen[row.Section]
 	switch row.Section {
-	case needle.CastOn:
-		return nil
-	case needle.Toe, needle.Foot:
-		f.before++
-		return f.footLine(f.height(f.before), row.Stitches)
+	case needle.Toe:
+		return f.toe.line(f, row, n, said)
+	case needle.Foot:
+		return f.footLine(f.toe.length+f.height(n), row.Stitches)
 	case needle.Heel:
 		return f.heelLine(row, said)
-	case needle.BindOff:
-		return nil
+	case needle.Gusset, needle.Leg, needle.Cuff:
+		if row.Kind != needle.Round {
+			return nil
+		}
+		return f.legLine(row)
 	default:
-		f.legSeen++
-		return f.legLine(f.height(f.legSeen), row.Stitches)
+		return nil
 	}
 }
 
-// footLine is a round of the foot: upright, about the middle of the foot, cut by the mitre near the ankle.
+// footLine is a round of the foot: upright on the sole, cut by the mitre near the ankle.
 func (f *frame) footLine(x float64, stitches int) []Point {
-	half := f.half(stitches) / 2
-	low, high := f.sole-half, f.sole+half
-	if fold := f.sole + f.ankleX - x; high > fold {
-		high = max(fold, f.sole)
+	whole := f.half(stitches)
+	low, high := 0.0, whole
+	if wide := f.sole + f.instep; whole < wide { // a toe still growing lies about the middle of the foot
+		low, high = f.sole-whole*f.sole/wide, f.sole+whole*f.instep/wide
+	}
+	if fold := f.ankle[1] + f.ankle[0] - x; high > fold {
+		high = max(fold, min(f.ankle[1], high))
 	}
 	return []Point{{x, low}, {x, high}}
 }
 
-// heelLine places a row that turns. While it narrows, rows stand upright
-// below the fold; while it widens, they fan from the fold to the back edge.
-func (f *frame) heelLine(row *needle.Row, said words.Row) []Point {
-	if row.Kind == needle.Round {
-		return f.between()
+// legLine is a round of gusset, leg or cuff: level, cut by the mitre at the ankle.
+func (f *frame) legLine(row *needle.Row) []Point {
+	rounds := f.seen[needle.Leg] + f.seen[needle.Cuff] + max(0, f.seen[needle.Gusset]-1)
+	y := f.height(rounds)
+	left := f.ankle[0] - f.instep
+	right := left + f.half(row.Stitches)
+	if fold := f.ankle[0] - y; left < fold {
+		left = min(fold, f.ankle[0])
 	}
-	ring, onInstep := row.Stitches, row.Stitches-f.plan.Summary.HeelStitches
-	wayIn := row.Side == needle.RS && said.From+said.Worked <= onInstep && said.From < ring/2
-	if said.Worked == 0 || wayIn || f.heelSeen == f.narrow+f.widen {
-		return nil // a turn, the instep on the way to the heel, or the way home
-	}
-	f.heelSeen++
-	if f.heelSeen <= f.narrow {
-		along := float64(f.heelSeen) / float64(f.narrow)
-		x := f.ankleX + along*(f.heelX-f.ankleX)
-		return []Point{{x, 0}, {x, f.fold(along)[1]}}
-	}
-	along := float64(f.narrow+f.widen-f.heelSeen) / float64(f.widen)
-	return []Point{f.fold(along), f.back(along)}
+	return []Point{{left, f.ankle[1] + y}, {right, f.ankle[1] + y}}
 }
 
-// fold is the line of the turns, from the ankle (0) to the end of the narrowing rows (1).
-func (f *frame) fold(along float64) Point {
-	return Point{f.ankleX + along*(f.heelX-f.ankleX), f.sole + along*(f.centre-f.sole)}
+func lerp(a, b Point, t float64) Point {
+	return Point{a[0] + t*(b[0]-a[0]), a[1] + t*(b[1]-a[1])}
 }
 
-// back is the back edge of the heel, from the start of the leg (0) down to the sole (1).
-func (f *frame) back(along float64) Point {
-	legX := f.ankleX + f.sole
-	return Point{legX + along*(f.heelX-legX), f.sole * (1 - along)}
-}
-
-// between is a full round between the halves: it lies in the fold.
-func (f *frame) between() []Point {
-	return []Point{{f.ankleX, f.sole}, f.fold(1), {f.heelX, 0}}
-}
-
-// legLine is a round of leg or cuff: level, cut by the mitre at the ankle.
-func (f *frame) legLine(y float64, stitches int) []Point {
-	half := f.half(stitches) / 2
-	middle := f.ankleX + (f.sole-f.instep)/2
-	left, right := middle-half, middle+half
-	if fold := f.ankleX - y; left < fold {
-		left = min(fold, f.ankleX)
+// share is n of all, kept within 0 and 1.
+func share(n, all int) float64 {
+	if all <= 0 {
+		return 1
 	}
-	return []Point{{left, f.sole + y}, {right, f.sole + y}}
+	return math.Min(1, float64(n)/float64(all))
 }

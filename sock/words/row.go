@@ -8,12 +8,14 @@ import (
 	"acornstep/sock/needle"
 )
 
-// Part is the part of a row that is worked on one needle.
+// Part is the part of a row that is worked on one needle, or between two markers.
 type Part struct {
-	// Needle is 1 for the instep, 2 for the sole; 0 when no needle is meant.
-	Needle int    `json:"needle"`
-	Short  string `json:"short"`
-	Long   string `json:"long"`
+	// Needle counts from 1; 0 when no needle is meant.
+	Needle int `json:"needle"`
+	// On names the needle: instep, sole, or the marker where the part begins.
+	On    string `json:"on"`
+	Short string `json:"short"`
+	Long  string `json:"long"`
 }
 
 // Row is a row in words.
@@ -25,29 +27,55 @@ type Row struct {
 	// From and To are the places of the yarn before and after the row, in loops from loop 0.
 	From int `json:"from"`
 	To   int `json:"to"`
+	// New lists operations that no row before this one had.
+	New []string `json:"new"`
 }
 
-// Rows says all rows of a sock. They must replay: rows after one that does
-// not are left out, and the fault is returned.
-func Rows(rows []needle.Row) ([]Row, error) {
+// Sentence is the row in one line, with its needles.
+func (r *Row) Sentence(long bool) string {
+	parts := make([]string, len(r.Parts))
+	for i, p := range r.Parts {
+		parts[i] = p.Short
+		if long {
+			parts[i] = p.Long
+		}
+		if p.On != "" {
+			parts[i] = p.On + ": " + parts[i]
+		}
+	}
+	return strings.Join(parts, "; ")
+}
+
+// Rows says all rows of a sock for an arrangement of needles. They must
+// replay: rows after one that does not are left out, and the fault is returned.
+func Rows(rows []needle.Row, needles string) ([]Row, error) {
 	said := make([]Row, 0, len(rows))
+	seen := map[needle.Code]bool{}
 	var m needle.Machine
 	for i := range rows {
 		row := &rows[i]
-		sole := soleBegins(&m, row)
+		on := arrange(needles, soleBegins(&m, row), m.Count())
 		from := m.Cursor()
 		rs := m.Side() != needle.WS
 		if err := m.Work(row); err != nil {
 			return said, err
 		}
-		r := Row{ID: row.ID, From: from, To: m.Cursor()}
-		for _, part := range split(row.Ops, from, sole, rs) {
-			r.Parts = append(r.Parts, Part{part.needle, fold(part.ops, Short), fold(part.ops, Long)})
+		r := Row{ID: row.ID, From: from, To: m.Cursor(), New: []string{}}
+		for _, part := range split(row.Ops, from, on, rs) {
+			p := Part{Short: fold(part.ops, Short), Long: fold(part.ops, Long)}
+			if part.needle >= 0 {
+				p.Needle, p.On = part.needle+1, on[part.needle].name
+			}
+			r.Parts = append(r.Parts, p)
 		}
 		for _, o := range row.Ops {
 			r.Worked += o.N * o.Code.Takes()
 			if o.Code == needle.CO || o.Code == needle.COChain {
 				r.Worked += o.N
+			}
+			if !seen[o.Code] {
+				seen[o.Code] = true
+				r.New = append(r.New, o.Code.String())
 			}
 		}
 		said = append(said, r)
@@ -65,22 +93,45 @@ func soleBegins(m *needle.Machine, row *needle.Row) int {
 	return m.Count() / 2
 }
 
+// stretchOf is where the loops of one needle begin, or where a marker hangs.
+type stretchOf struct {
+	begins int
+	name   string
+}
+
+// arrange lays the loops on needles, or between markers on a short circular.
+func arrange(needles string, sole, count int) []stretchOf {
+	switch needles {
+	case "dpn5":
+		return []stretchOf{{0, "needle 1 (instep)"}, {(sole + 1) / 2, "needle 2 (instep)"}, {sole, "needle 3 (sole)"}, {sole + (count-sole+1)/2, "needle 4 (sole)"}}
+	case "dpn4":
+		return []stretchOf{{0, "needle 1 (instep)"}, {sole, "needle 2 (sole)"}, {sole + (count-sole+1)/2, "needle 3 (sole)"}}
+	case "two_circulars":
+		return []stretchOf{{0, "circular 1 (instep)"}, {sole, "circular 2 (sole)"}}
+	case "short_circular":
+		return []stretchOf{{0, "from the start marker (instep)"}, {sole, "from the sole marker"}}
+	default:
+		return []stretchOf{{0, "needle 1 (instep)"}, {sole, "needle 2 (sole)"}}
+	}
+}
+
 type needlePart struct {
-	needle int
+	needle int // index of the needle, -1 for none
 	ops    []needle.Op
 }
 
 // split cuts the operations where the row passes from one needle to the other.
-func split(ops []needle.Op, from, sole int, rs bool) []needlePart {
+func split(ops []needle.Op, from int, on []stretchOf, rs bool) []needlePart {
 	var parts []needlePart
-	add := func(on int, o needle.Op) {
+	add := func(needleAt int, o needle.Op) {
 		last := len(parts) - 1
-		if last < 0 || parts[last].needle != on && o.Code.Takes() > 0 && parts[last].needle != 0 {
-			parts = append(parts, needlePart{needle: on})
+		works := o.Code.Takes() > 0
+		if last < 0 || works && parts[last].needle != needleAt && parts[last].needle >= 0 {
+			parts = append(parts, needlePart{needle: -1})
 			last++
 		}
-		if o.Code.Takes() > 0 {
-			parts[last].needle = on
+		if works {
+			parts[last].needle = needleAt
 		}
 		parts[last].ops = append(parts[last].ops, o)
 	}
@@ -88,34 +139,21 @@ func split(ops []needle.Op, from, sole int, rs bool) []needlePart {
 	for _, o := range ops {
 		takes := o.Code.Takes()
 		if takes != 1 {
-			add(needleAt(at, sole, rs), o)
+			add(needleAt(at, on, rs), o)
 			at += step(takes*o.N, rs)
 			continue
 		}
 		for left := o.N; left > 0; {
-			on := needleAt(at, sole, rs)
-			n := min(left, untilNeedle(at, sole, rs))
-			if n <= 0 {
-				n = left
+			n := left
+			if until := untilNeedle(at, on, rs); until > 0 {
+				n = min(left, until)
 			}
-			add(on, needle.Op{Code: o.Code, N: n})
+			add(needleAt(at, on, rs), needle.Op{Code: o.Code, N: n})
 			at += step(n, rs)
 			left -= n
 		}
 	}
-	if len(parts) == 1 && !worksLoops(parts[0].ops) {
-		parts[0].needle = 0
-	}
 	return parts
-}
-
-func worksLoops(ops []needle.Op) bool {
-	for _, o := range ops {
-		if o.Code.Takes() > 0 {
-			return true
-		}
-	}
-	return false
 }
 
 func step(n int, rs bool) int {
@@ -125,21 +163,31 @@ func step(n int, rs bool) int {
 	return -n
 }
 
-// needleAt is the needle of the loop that comes next when the yarn is at this place.
-func needleAt(at, sole int, rs bool) int {
-	if rs && at < sole || !rs && at > 0 && at <= sole {
-		return 1
+// needleAt is the needle of the loop that comes next when the yarn is at this
+// place. On the wrong side the round is left at its start for its end.
+func needleAt(at int, on []stretchOf, rs bool) int {
+	if !rs {
+		if at <= 0 {
+			return len(on) - 1
+		}
+		at--
 	}
-	return 2
+	for i := len(on) - 1; i > 0; i-- {
+		if at >= on[i].begins {
+			return i
+		}
+	}
+	return 0
 }
 
 // untilNeedle is the number of loops up to the change of needle; 0 when there is no further one.
-func untilNeedle(at, sole int, rs bool) int {
+func untilNeedle(at int, on []stretchOf, rs bool) int {
+	i := needleAt(at, on, rs)
 	switch {
-	case rs && at < sole:
-		return sole - at
-	case !rs && at > sole:
-		return at - sole
+	case rs && i+1 < len(on):
+		return on[i+1].begins - at
+	case !rs && at > 0:
+		return at - on[i].begins
 	default:
 		return 0
 	}

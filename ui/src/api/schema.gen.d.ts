@@ -4,6 +4,23 @@
  */
 
 export interface paths {
+    "/api/compare": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Rank the ways to knit a draft by how they fit */
+        post: operations["compare"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/health": {
         parameters: {
             query?: never;
@@ -38,6 +55,40 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/position": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Show the needles before and after a row */
+        post: operations["position"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/reference": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** List the glossary and the stitch patterns */
+        get: operations["reference"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/session": {
         parameters: {
             query?: never;
@@ -52,6 +103,23 @@ export interface paths {
         post: operations["login"];
         /** Close the session */
         delete: operations["logout"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/shoe": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Estimate a foot from a shoe size */
+        post: operations["shoe"];
+        delete?: never;
         options?: never;
         head?: never;
         patch?: never;
@@ -132,6 +200,42 @@ export interface paths {
 export type webhooks = Record<string, never>;
 export interface components {
     schemas: {
+        AdviseCandidate: {
+            /** Format: double */
+            ease_pct: number;
+            fabric: string;
+            foot_rounds: number;
+            /** Format: double */
+            grams: number;
+            heel: string;
+            heel_starts_at_mm: components["schemas"]["MeasureLength"];
+            /** Format: double */
+            heel_stretch_pct: number;
+            /** Format: double */
+            misfit: number;
+            reasons: string[];
+            /** Format: double */
+            share: number;
+            start: string;
+            stitches: number;
+            toe: string;
+            turn: string;
+        };
+        AdviseOff: {
+            /** Format: double */
+            ease_pct: number;
+            girth_mm: components["schemas"]["MeasureLength"];
+            /** Format: double */
+            heel_stretch_pct: number;
+            /** Format: double */
+            stitches_per_100mm: number;
+        };
+        AdviseReport: {
+            candidates: components["schemas"]["AdviseCandidate"][];
+            gauges: components["schemas"]["AdviseOff"][];
+            note: string;
+            tried: number;
+        };
         Check: {
             code: string;
             level: string;
@@ -264,6 +368,20 @@ export interface components {
             field: string;
             message: string;
         };
+        FitPlace: {
+            estimated: boolean;
+            foot_mm: components["schemas"]["MeasureLength"];
+            /** Format: double */
+            high_pct: number;
+            level: string;
+            /** Format: double */
+            low_pct: number;
+            name: string;
+            sock_mm: components["schemas"]["MeasureLength"];
+            /** Format: double */
+            stretch_pct: number;
+            text: string;
+        };
         Health: {
             status: string;
             version: string;
@@ -282,6 +400,12 @@ export interface components {
             wearer: string;
         };
         Op: (string | number)[];
+        PatternName: {
+            label: string;
+            name: string;
+            repeat: number;
+            shoe: string;
+        };
         Plan: {
             checks: components["schemas"]["Check"][];
             design: components["schemas"]["DesignDesign"];
@@ -294,15 +418,47 @@ export interface components {
             counts?: components["schemas"]["CountChoice"][];
             draft: components["schemas"]["Draft"];
             faults: components["schemas"]["Fault"][];
+            fit?: components["schemas"]["FitPlace"][];
+            foot_rounds_by?: {
+                [key: string]: number;
+            };
             plan?: components["schemas"]["Plan"];
             shape?: components["schemas"]["ShapeShape"];
             words?: components["schemas"]["WordsRow"][];
+            yarn?: components["schemas"]["YarnNeed"][];
         };
         PlanQuestion: {
             draft: components["schemas"]["Draft"];
             name: string;
             /** @enum {string} */
             unit: "cm" | "in";
+        };
+        PositionLoop: {
+            kind: string;
+            pins: number;
+            turned: boolean;
+            wraps: number;
+        };
+        PositionQuestion: {
+            draft: components["schemas"]["Draft"];
+            row: number;
+            /** @enum {string} */
+            unit: "cm" | "in";
+        };
+        PositionRow: {
+            after: components["schemas"]["PositionState"];
+            before: components["schemas"]["PositionState"];
+            between: number;
+            held_left: number;
+            held_right: number;
+        };
+        PositionState: {
+            count: number;
+            cursor: number;
+            loops: components["schemas"]["PositionLoop"][];
+            open: boolean;
+            side: string;
+            waiting: number;
         };
         Problem: {
             current?: components["schemas"]["Sock"];
@@ -311,6 +467,10 @@ export interface components {
             status: number;
             title: string;
             type: string;
+        };
+        Reference: {
+            glossary: components["schemas"]["WordsEntry"][];
+            patterns: components["schemas"]["PatternName"][];
         };
         Row: {
             colour?: string;
@@ -332,6 +492,7 @@ export interface components {
             required: boolean;
         };
         ShapeLine: {
+            colour: string;
             points: components["schemas"]["ShapePoint"][];
             row: string;
         };
@@ -343,6 +504,17 @@ export interface components {
             lines: components["schemas"]["ShapeLine"][];
             /** Format: double */
             width_mm: number;
+        };
+        ShoeAnswer: {
+            length_mm: components["schemas"]["MeasureLength"];
+            source: string;
+            uncertainty_mm: components["schemas"]["MeasureLength"];
+        };
+        ShoeQuestion: {
+            /** Format: double */
+            size: number;
+            /** @enum {string} */
+            system: "mondopoint" | "eu" | "uk" | "us_women" | "us_men" | "children";
         };
         Sock: {
             /** Format: date-time */
@@ -379,17 +551,34 @@ export interface components {
             toe_rounds: number;
             turn_stitches: null | number;
         };
+        WordsEntry: {
+            look: string;
+            name: string;
+            op: string;
+            slip: string;
+            steps: string;
+        };
         WordsPart: {
             long: string;
             needle: number;
+            on: string;
             short: string;
         };
         WordsRow: {
             from: number;
             id: string;
+            new: string[];
             parts: components["schemas"]["WordsPart"][];
             to: number;
             worked: number;
+        };
+        YarnNeed: {
+            colour: string;
+            /** Format: double */
+            grams: number;
+            /** Format: double */
+            metres: number;
+            section: string;
         };
     };
     responses: never;
@@ -400,6 +589,39 @@ export interface components {
 }
 export type $defs = Record<string, never>;
 export interface operations {
+    compare: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: {
+            content: {
+                "application/json": components["schemas"]["PlanQuestion"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["AdviseReport"];
+                };
+            };
+            /** @description What was wrong, and with which field */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     health: {
         parameters: {
             query?: never;
@@ -449,6 +671,68 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["PlanAnswer"];
+                };
+            };
+            /** @description What was wrong, and with which field */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    position: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: {
+            content: {
+                "application/json": components["schemas"]["PositionQuestion"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PositionRow"];
+                };
+            };
+            /** @description What was wrong, and with which field */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    reference: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Reference"];
                 };
             };
             /** @description What was wrong, and with which field */
@@ -540,6 +824,39 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Session"];
+                };
+            };
+            /** @description What was wrong, and with which field */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    shoe: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: {
+            content: {
+                "application/json": components["schemas"]["ShoeQuestion"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ShoeAnswer"];
                 };
             };
             /** @description What was wrong, and with which field */

@@ -1,0 +1,78 @@
+package main
+
+import (
+	"errors"
+	"fmt"
+
+	"acornstep/sock/advise"
+	"acornstep/sock/design"
+	"acornstep/sock/document"
+	"acornstep/sock/knit"
+	"acornstep/sock/plan"
+	"acornstep/sock/words"
+)
+
+// readDesign reads a design from standard input, with one line for each fault.
+func readDesign(s streams) (design.Design, error) {
+	text, err := readInput(s)
+	if err != nil {
+		return design.Design{}, err
+	}
+	d, err := design.Read(text)
+	if err == nil {
+		err = knit.Known(&d).Err()
+	}
+	var faults document.Faults
+	if errors.As(err, &faults) {
+		return d, reportFaults(faults, s)
+	}
+	return d, err
+}
+
+func runCompare(args []string, s streams) error {
+	about := "reads a design on standard input and ranks every sensible toe, heel, share, turning\n" +
+		"style and count for its foot and gauge, the best first, as JSON on standard output."
+	if err := noArguments("compare", about, args, s); err != nil {
+		return err
+	}
+	d, err := readDesign(s)
+	if err != nil {
+		return err
+	}
+	return writeJSON(s.out, advise.Rank(d))
+}
+
+func runExplain(args []string, s streams) error {
+	set := flags("explain", "reads a plan on standard input and says its rows, in abbreviations or in plain words.", s)
+	long := set.Bool("words", false, "plain words for those who are new to it, with each operation explained where it first appears")
+	if err := set.Parse(args); err != nil {
+		return err
+	}
+	text, err := readInput(s)
+	if err != nil {
+		return err
+	}
+	p, err := plan.Read(text)
+	if err != nil {
+		return reportFaults(err, s)
+	}
+	said, fault := words.Rows(p.Rows, p.Design.Needles)
+	entries := map[string]words.Entry{}
+	for _, e := range words.Glossary() {
+		entries[e.Op] = e
+	}
+	for i := range said {
+		row := &p.Rows[i]
+		fmt.Fprintf(s.out, "%s (%s): %s. %d stitches.\n", row.ID, row.Side, said[i].Sentence(*long), row.Stitches)
+		for _, op := range said[i].New {
+			if e := entries[op]; *long {
+				fmt.Fprintf(s.out, "    first %s: %s Take care: %s\n", e.Name, e.Steps, e.Slip)
+			}
+		}
+	}
+	if fault != nil {
+		fmt.Fprintln(s.err, fault)
+		return errReported
+	}
+	return nil
+}

@@ -1,0 +1,58 @@
+// Package feet turns what people know of a foot into lengths: shoe sizes, and
+// swatch readings that stand in for a gauge.
+package feet
+
+import (
+	"fmt"
+
+	"acornstep/sock/measure"
+)
+
+// ShoeSystem is a way to number shoes.
+type ShoeSystem struct {
+	Name, Label string
+	Min, Max    float64
+	// inside is the length that charts give for a size.
+	inside func(size float64) measure.Length
+	// chart: the length is that of the shoe's inside, longer than the foot.
+	chart bool
+	// Source says where the conversion comes from.
+	Source string
+}
+
+// shoeRoom is how much longer than the foot the charts read: a quarter inch.
+const shoeRoom measure.Length = 6
+
+// ShoeUncertainty is how far a foot may be from what its shoe size says.
+const ShoeUncertainty measure.Length = 6
+
+const barleycorn = measure.Inch / 3
+
+// ShoeSystems lists the systems.
+var ShoeSystems = []ShoeSystem{
+	{"mondopoint", "Mondopoint", 80, 350, func(s float64) measure.Length { return measure.Length(s) }, false, "Mondopoint is the length of the foot in millimetres."},
+	{"eu", "EU", 15, 54, func(s float64) measure.Length { return measure.Length(s * 20 / 3) }, true, "An EU size counts Paris points of two thirds of a centimetre along the inside of the shoe."},
+	{"uk", "UK", 1, 17, func(s float64) measure.Length { return measure.Length(s+25) * barleycorn }, true, "A UK size counts thirds of an inch, beginning at 25 of them."},
+	{"us_women", "US women's", 2, 18, func(s float64) measure.Length { return measure.Length(s+22.5) * barleycorn }, true, "US women's sizes count thirds of an inch, two and a half below the UK's."},
+	{"us_men", "US men's", 2, 18, func(s float64) measure.Length { return measure.Length(s+24) * barleycorn }, true, "US men's sizes count thirds of an inch, one below the UK's."},
+	{"children", "children's", 0, 13.5, func(s float64) measure.Length { return measure.Length(s+12) * barleycorn }, true, "Children's sizes count thirds of an inch, beginning at 12 of them."},
+}
+
+// FootOfShoe estimates the length of a foot from a shoe size. The error names
+// the system or what sizes it has.
+func FootOfShoe(system string, size float64) (length, uncertainty measure.Length, source string, err error) {
+	for _, s := range ShoeSystems {
+		if s.Name != system {
+			continue
+		}
+		if size < s.Min || size > s.Max {
+			return 0, 0, "", fmt.Errorf("size: read %g; %s sizes go from %g to %g", size, s.Label, s.Min, s.Max)
+		}
+		length = s.inside(size)
+		if s.chart {
+			length -= shoeRoom
+		}
+		return length, ShoeUncertainty, s.Source, nil
+	}
+	return 0, 0, "", fmt.Errorf("system: read %q, expected mondopoint, eu, uk, us_women, us_men or children", system)
+}

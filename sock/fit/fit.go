@@ -1,0 +1,120 @@
+// Package fit holds a sock against the foot: how far it stretches at each
+// place, and whether that is sensible.
+package fit
+
+import (
+	"fmt"
+	"math"
+
+	"acornstep/sock/knit"
+	"acornstep/sock/measure"
+)
+
+// Place is one girth of the foot and the sock's there.
+type Place struct {
+	// Name is toes, ball, arch, heel, ankle, cuff or calf.
+	Name string `json:"name"`
+	// Foot and Sock are girths; the sock's is relaxed.
+	Foot measure.Length `json:"foot_mm"`
+	Sock measure.Length `json:"sock_mm"`
+	// StretchPct is how far the sock stretches there; LowPct to HighPct is sensible.
+	StretchPct float64 `json:"stretch_pct"`
+	LowPct     float64 `json:"low_pct"`
+	HighPct    float64 `json:"high_pct"`
+	// Estimated: the foot's girth there was not measured.
+	Estimated bool       `json:"estimated"`
+	Level     knit.Level `json:"level"`
+	// Text is what a knowing friend would say.
+	Text string `json:"text"`
+}
+
+// Shares of the ball's girth at places that nobody measures.
+const (
+	toesShare = 0.92
+	archShare = 0.97
+)
+
+// Sensible stretch of plain fabric: negative ease of 5 to 15 percent.
+const (
+	leastStretch = 100 * (1/0.95 - 1)
+	mostStretch  = 100 * (1/0.85 - 1)
+	// ribbed fabric may be smaller by 20 percent.
+	mostRibbed = 100 * (1/0.80 - 1)
+)
+
+// Of judges a sock that was measured without a stop.
+func Of(s *knit.Sock) []Place {
+	d := s.Design
+	foot, g := d.Foot, s.Gauge
+	guessed := map[string]bool{}
+	for _, name := range foot.Estimated {
+		guessed[name] = true
+	}
+	round := g.Girth(float64(s.Stitches))
+	width := measure.Length(s.LegWidth())
+	limit := 100 * s.HeelStretch()
+	places := []Place{
+		stretch("toes", toesShare*foot.BallGirth, round, 0, mostStretch, true),
+		stretch("ball", foot.BallGirth, round, leastStretch, mostStretch, guessed["ball_girth_mm"]),
+		stretch("arch", archShare*foot.BallGirth, round, 0, mostStretch, true),
+		heel(stretch("heel", foot.HeelDiagonal, s.HeelDiagonalGirth(), 0, knit.EasyShare*limit, guessed["heel_diagonal_mm"]), limit),
+		stretch("ankle", foot.AnkleGirth, g.Girth(float64(s.AnkleStitches))*width, 0, mostRibbed, guessed["ankle_girth_mm"]),
+		cuff(stretch("cuff", foot.HeelDiagonal, g.Girth(float64(s.LegStitches)), 0, 100*(knit.PassCaution-1), guessed["heel_diagonal_mm"])),
+	}
+	if foot.CalfGirth != nil && foot.CalfHeight != nil && d.Leg.Height >= *foot.CalfHeight {
+		places = append(places, stretch("calf", *foot.CalfGirth, g.Girth(float64(s.LegStitches))*width, 0, mostRibbed, false))
+	}
+	return places
+}
+
+func stretch(name string, foot, sock measure.Length, low, high float64, estimated bool) Place {
+	p := Place{Name: name, Foot: foot, Sock: sock, StretchPct: 100 * float64(foot/sock-1), LowPct: low, HighPct: high, Estimated: estimated, Level: knit.Note}
+	switch {
+	case p.StretchPct < low-0.05:
+		p.Level, p.Text = knit.Caution, "It hardly stretches here: it may sag or fold."
+		if p.StretchPct >= 0 && low == 0 {
+			p.Level = knit.Note
+		}
+	case p.StretchPct > high+0.05:
+		p.Level, p.Text = knit.Caution, "It is tight here."
+	default:
+		p.Text = "It sits well."
+	}
+	return p
+}
+
+// heel knows two limits: up to the first it goes on easily, up to the second it is snug.
+func heel(p Place, limit float64) Place {
+	switch {
+	case p.StretchPct > limit:
+		p.Level = knit.Caution
+		p.Text = fmt.Sprintf("Tight over the instep: the fabric gives %.0f %%. It will pull the heel down.", limit)
+	case p.StretchPct > p.HighPct:
+		p.Level, p.Text = knit.Note, "Snug over the instep."
+	case p.StretchPct < 0:
+		p.Level, p.Text = knit.Note, "Roomy round the heel."
+	}
+	return p
+}
+
+func cuff(p Place) Place {
+	switch {
+	case p.StretchPct > 100*(knit.PassStop-1):
+		p.Level, p.Text = knit.Stop, "It cannot be pulled on over the heel."
+	case p.StretchPct > p.HighPct:
+		p.Level, p.Text = knit.Caution, "It is hard to pull on over the heel."
+	default:
+		p.Text = "It goes over the heel."
+	}
+	return p
+}
+
+// Misfit sums up how far the places lie outside their sensible range, in
+// percent points; 0 fits everywhere. Cuff and heel count by their own limits.
+func Misfit(places []Place) float64 {
+	sum := 0.0
+	for _, p := range places {
+		sum += math.Max(0, p.StretchPct-p.HighPct) + math.Max(0, p.LowPct-p.StretchPct)
+	}
+	return sum
+}

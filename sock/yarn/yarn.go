@@ -1,0 +1,119 @@
+// Package yarn reckons how much yarn a sock takes: from the geometry of the
+// stitch at first, from weighings as soon as there are some.
+package yarn
+
+import (
+	"math"
+
+	"acornstep/sock/design"
+	"acornstep/sock/knit"
+	"acornstep/sock/measure"
+	"acornstep/sock/needle"
+)
+
+// density of a wool blend, in grams per cubic millimetre.
+const density = 0.00055
+
+// Uncertainty of the reckoning from geometry, as a share.
+const Uncertainty = 0.15
+
+// Factors on the yarn in a stitch: purl columns and ridges take more, a slipped stitch less.
+const (
+	slippedFactor = 0.8
+	purlFactor    = 1.05
+)
+
+// Thickness is the diameter of the yarn: that of a cylinder of its weight.
+func Thickness(y design.Yarn) measure.Length {
+	perMM := y.BallGrams / (y.BallMetres * 1000)
+	return measure.Length(math.Sqrt(4 * perMM / (math.Pi * density)))
+}
+
+// PerStitch is the yarn in one stitch of stockinette, after Peirce (1947).
+func PerStitch(g measure.Gauge, thickness measure.Length) measure.Length {
+	return measure.Length(2/g.Rounds+1/g.Stitches) + 5.94*thickness
+}
+
+// Need is what a section takes in one colour.
+type Need struct {
+	Section needle.Section `json:"section"`
+	Colour  string         `json:"colour"`
+	Metres  float64        `json:"metres"`
+	Grams   float64        `json:"grams"`
+}
+
+// Needs reckons each section of a sock from its rows.
+func Needs(d *design.Design, rows []needle.Row) []Need {
+	perStitch := float64(PerStitch(d.Gauge.PerMM(), Thickness(d.Yarn))) / 1000
+	gramsPerMetre := d.Yarn.BallGrams / d.Yarn.BallMetres
+	var needs []Need
+	for i := range rows {
+		row := &rows[i]
+		last := len(needs) - 1
+		if last < 0 || needs[last].Section != row.Section || needs[last].Colour != row.Colour {
+			needs = append(needs, Need{Section: row.Section, Colour: row.Colour})
+			last++
+		}
+		metres := perStitch * stitches(row)
+		needs[last].Metres += metres
+		needs[last].Grams += metres * gramsPerMetre
+	}
+	return needs
+}
+
+// stitches counts what a row takes in yarn, in stitches of stockinette. A row
+// that purls on the right side, or knits on the wrong, is ribbed or ridged.
+func stitches(row *needle.Row) float64 {
+	sum := 0.0
+	for _, o := range row.Ops {
+		n := float64(o.N)
+		switch {
+		case o.Code == needle.CO || o.Code == needle.COChain:
+			sum += 2 * n // loops and the tail
+		case o.Code == needle.Sl:
+			sum += slippedFactor * n
+		case o.Code == needle.BO:
+			sum += 2 * n
+		case o.Code == needle.Turn || o.Code == needle.Unzip || o.Code == needle.Start || o.Code == needle.WT:
+		case o.Code.IsPurl() == (row.Side == needle.RS) && o.Code.Takes() > 0:
+			sum += purlFactor * n
+		default:
+			sum += max(1, float64(o.Code.Makes())) * n
+		}
+	}
+	return sum
+}
+
+// Total adds the needs of one colour; the colour of every yarn is its own name.
+func Total(needs []Need, colour string) (metres, grams float64) {
+	for _, n := range needs {
+		if n.Colour == colour {
+			metres += n.Metres
+			grams += n.Grams
+		}
+	}
+	return metres, grams
+}
+
+// PerStitchWeighed is grams per stitch from two weighings of the ball, with so
+// many stitches knitted between them; ok is false when they explain nothing.
+func PerStitchWeighed(before, after float64, stitches int) (grams float64, ok bool) {
+	if stitches <= 0 || after >= before {
+		return 0, false
+	}
+	return (before - after) / float64(stitches), true
+}
+
+// LegRoundsLeft is the number of leg rounds that what is left of the ball
+// gives, when cuff, bind-off and a reserve (a share of what is left) are kept back.
+func LegRoundsLeft(left, reserve, gramsPerStitch float64, s *knit.Sock) int {
+	keep := (float64(s.CuffRounds)*purlFactor + 2) * float64(s.LegStitches) * gramsPerStitch
+	free := left*(1-reserve) - keep
+	return max(0, int(free/(gramsPerStitch*float64(s.LegStitches))))
+}
+
+// StripeRounds is the number of rounds of n stitches that one repeat of a
+// self-striping yarn gives.
+func StripeRounds(repeat measure.Length, n int, g measure.Gauge, thickness measure.Length) float64 {
+	return float64(repeat) / (float64(n) * float64(PerStitch(g, thickness)))
+}
