@@ -66,7 +66,7 @@ test("rows are read by section, in abbreviations and in plain words", async ({ p
   await page.getByRole("link", { name: "Read the rows" }).click();
   await expect(page.getByText("213 rows were knitted again")).toBeVisible();
   await expect(page.locator("#toe-2")).toContainText(
-    "1 instepk1, kfb, k12, kfb, k12 solek1, kfb, k12, kfb, k1",
+    "needle 1 (instep)k1, kfb, k12, kfb, k1needle 2 (sole)k1, kfb, k12, kfb, k1",
   );
   await expect(page.locator("#toe-2")).toContainText("36");
   await expect(page.locator("#foot-1")).toContainText("1–65");

@@ -38,6 +38,8 @@ type Candidate struct {
 // Report is the ranking, with what half a stitch of gauge would change.
 type Report struct {
 	Candidates []Candidate `json:"candidates"`
+	// Heels are the design itself with each kind of heel, all other choices as they are.
+	Heels []Candidate `json:"heels"`
 	// Tried counts all ways, those that give no sock included.
 	Tried  int    `json:"tried"`
 	Gauges []Off  `json:"gauges"`
@@ -104,9 +106,25 @@ func Rank(d design.Design) Report {
 			return sign(a.Grams - b.Grams)
 		}
 	})
+	r.Heels = heels(d)
 	r.Gauges = offGauge(&d)
 	r.Note = "Grams are a first guess of ± 15 %. Turning styles give the same shape: choose the one your hands like."
 	return r
+}
+
+// heels tries each kind of heel in the design as it stands.
+func heels(d design.Design) []Candidate {
+	found := []Candidate{}
+	for _, kind := range []string{"short_row", "flap_under", "gusset_turn"} {
+		way := d
+		if kind != d.Heel.Kind {
+			way.Heel = reset(d.Heel, kind, d.Heel.Fabric, d.Heel.Share, d.Heel.Turn)
+		}
+		if c, ok := try(&way); ok {
+			found = append(found, c)
+		}
+	}
+	return found
 }
 
 func sign(x float64) int {

@@ -8,6 +8,7 @@ import (
 	"fmt"
 	"maps"
 	"slices"
+	"strconv"
 	"strings"
 
 	"acornstep/sock/design"
@@ -130,9 +131,28 @@ func readEntry(field, text string, unit measure.Unit) (any, error) {
 	case strings.HasPrefix(field, "gauge."):
 		count, err := measure.ParseGauge(text, unit)
 		return count, err
+	case field == "heel.picked_up":
+		return readPair(text)
 	default:
 		return measure.ParseNumber(text)
 	}
+}
+
+// readPair reads "21, 19": what was picked up at the left and at the right.
+func readPair(text string) ([]int, error) {
+	words := strings.FieldsFunc(text, func(r rune) bool { return r == ',' || r == ' ' || r == '/' || r == '+' })
+	pair := make([]int, 0, 2)
+	for _, word := range words {
+		n, err := strconv.Atoi(word)
+		if err != nil {
+			break
+		}
+		pair = append(pair, n)
+	}
+	if len(pair) != 2 || len(words) != 2 {
+		return nil, fmt.Errorf("read %q; two counts look like 21, 19", clip(text))
+	}
+	return pair, nil
 }
 
 // set puts a value at a path of the document; nil takes it away.

@@ -12,6 +12,7 @@ export type Plan = Schemas["Plan"];
 export type Shape = Schemas["ShapeShape"];
 export type Words = Schemas["WordsRow"];
 export type CountChoice = Schemas["CountChoice"];
+export type Place = Schemas["FitPlace"];
 export type Check = Schemas["Check"];
 
 export const client = createClient<paths>({ baseUrl: "/" });

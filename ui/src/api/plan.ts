@@ -17,3 +17,16 @@ export function planOf(draft: Draft, unit: Unit) {
     retry: false,
   });
 }
+
+/** compareOf ranks the ways to knit a draft. */
+export function compareOf(draft: Draft, unit: Unit) {
+  return queryOptions({
+    queryKey: ["compare", unit, draft],
+    queryFn: async ({ signal }) =>
+      answered(await client.POST("/api/compare", { body: { name: "", unit, draft }, signal })),
+    placeholderData: keepPreviousData,
+    staleTime: Number.POSITIVE_INFINITY,
+    gcTime: 60_000,
+    retry: false,
+  });
+}

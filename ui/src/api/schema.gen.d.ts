@@ -233,6 +233,7 @@ export interface components {
         AdviseReport: {
             candidates: components["schemas"]["AdviseCandidate"][];
             gauges: components["schemas"]["AdviseOff"][];
+            heels: components["schemas"]["AdviseCandidate"][];
             note: string;
             tried: number;
         };

@@ -7,10 +7,9 @@ import { Strip } from "../drawing/Strip";
 import { Failure } from "../shell/Failure";
 import { usePageTitle } from "../shell/usePageTitle";
 import { gaugeText, gaugeWidth, lengthWithUnit, useUnit } from "../units/units";
-import { Checks } from "./Checks";
+import { Choices } from "./Choices";
 import { Conflict } from "./Conflict";
-import { Counts } from "./Counts";
-import { Field } from "./Field";
+import { FitAlong } from "./FitAlong";
 import { type Board, type SaveState, useBoard } from "./useBoard";
 
 /** BoardPage is the board on which one sock is decided. */
@@ -133,6 +132,7 @@ function Picture({ board }: { board: Board }) {
         <SockDrawing shape={good.shape} plan={good.plan} unit={unit} stale={wrong} />
       )}
       {good.plan && good.words && <Strip plan={good.plan} words={good.words} />}
+      {good.fit && <FitAlong places={good.fit} />}
     </>
   );
 }
@@ -157,102 +157,5 @@ function Waiting({ board }: { board: Board }) {
         ))}
       </ul>
     </div>
-  );
-}
-
-function Choices({ board, id }: { board: Board; id: string }) {
-  const unit = useUnit();
-  const shown = board.answer?.plan ? board.answer : board.good;
-  const plan = shown?.plan;
-  const guessed = new Set(plan?.design.foot.estimated ?? []);
-  const typedGirth = (board.content.draft.design.foot as { ball_girth_mm?: number } | undefined)
-    ?.ball_girth_mm;
-  return (
-    <>
-      <section>
-        <h2>
-          The foot <small>standing, with the whole weight on it</small>
-        </h2>
-        <div className="pair">
-          <Field board={board} field="foot.length_mm" label="Length" hint="heel to longest toe" />
-          <Field
-            board={board}
-            field="foot.ball_girth_mm"
-            label="Girth round the ball"
-            guess={typedGirth === undefined ? plan?.design.foot.ball_girth_mm : undefined}
-            hint={
-              guessed.has("ball_girth_mm")
-                ? "guessed from the length: measure it"
-                : "where the foot is widest"
-            }
-          />
-        </div>
-      </section>
-      <section>
-        <h2>
-          The swatch <small>knitted in the round, washed and dried</small>
-        </h2>
-        <div className="pair">
-          <Field
-            board={board}
-            field="gauge.stitches_per_100mm"
-            label="Stitches"
-            hint="a mean of several counts"
-          />
-          <Field
-            board={board}
-            field="gauge.rounds_per_100mm"
-            label="Rounds"
-            hint="they decide every length"
-          />
-        </div>
-      </section>
-      {plan && shown?.counts && (
-        <section>
-          <h2>
-            Round the foot{" "}
-            <small>
-              {lengthWithUnit(plan.design.foot.ball_girth_mm, unit)}, less {plan.design.fit.girth_ease_pct} %
-            </small>
-          </h2>
-          <Counts
-            counts={shown.counts}
-            onChoose={(choice) => board.choose("stitches", choice.nearest ? null : choice.stitches)}
-          />
-        </section>
-      )}
-      <section>
-        <h2>
-          Leg and cuff <small>counted from the end of the heel</small>
-        </h2>
-        <div className="pair">
-          <Field
-            board={board}
-            field="leg.height_mm"
-            label="Leg with its cuff"
-            guess={plan?.design.leg.height_mm}
-            hint={plan ? `${plan.summary.leg_rounds} rounds below the cuff` : ""}
-          />
-          <Field
-            board={board}
-            field="cuff.height_mm"
-            label="Cuff of it"
-            guess={plan?.design.cuff.height_mm}
-            hint={plan ? `${plan.summary.cuff_rounds} rounds of k1, p1 rib` : ""}
-          />
-        </div>
-      </section>
-      {board.answer?.plan && board.answer.plan.checks.length > 0 && (
-        <Checks checks={board.answer.plan.checks} />
-      )}
-      {plan && plan.rows.length > 0 && (
-        <section className="checked">
-          <h2>
-            <Link to={`/socks/${id}/rows`}>Every row checked</Link>
-            <small>{plan.rows.length} rows knitted again, loop by loop</small>
-          </h2>
-        </section>
-      )}
-    </>
   );
 }

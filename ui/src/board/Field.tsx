@@ -10,21 +10,32 @@ type Props = {
   hint?: string;
   /** Shown in the empty field: what stands in for it. */
   guess?: number | undefined;
+  /** Shown behind the figure where it is no length and no gauge. */
+  suffix?: string;
+  /** Worked out when the field is empty. */
+  plain?: boolean;
 };
 
-function valueAt(design: Record<string, unknown>, field: string): number | undefined {
+/** valueAt is the value at the path of a field, undefined where there is none. */
+export function valueAt(design: Record<string, unknown>, field: string): unknown {
   let at: unknown = design;
   for (const name of field.split(".")) {
     at = (at as Record<string, unknown> | undefined)?.[name];
   }
-  return typeof at === "number" ? at : undefined;
+  return at ?? undefined;
 }
 
 /** Field is a measured figure: what is typed stays as it is typed until the field is left. */
-export function Field({ board, field, label, hint, guess }: Props) {
+export function Field({ board, field, label, hint, guess, suffix, plain }: Props) {
   const unit = useUnit();
   const isGauge = field.startsWith("gauge.");
-  const spell = (value: number) => (isGauge ? gaugeText(value, unit) : lengthText(value, unit));
+  const isLength = field.endsWith("_mm");
+  const spell = (value: unknown) => {
+    if (typeof value !== "number") {
+      return Array.isArray(value) ? value.join(", ") : "";
+    }
+    return isGauge ? gaugeText(value, unit) : isLength ? lengthText(value, unit) : `${value}`;
+  };
   const { entries, design } = board.content.draft;
   const value = valueAt(design, field);
   const shown = entries[field] ?? (value === undefined ? "" : spell(value));
@@ -32,7 +43,7 @@ export function Field({ board, field, label, hint, guess }: Props) {
   // A field that nobody has touched yet is not wrong, it is only empty.
   const untouched = shown === "" && board.editing !== field && entries[field] === undefined;
   const message = fault && !untouched ? fault.message : "";
-  const id = field.replace(".", "-");
+  const id = field.replaceAll(".", "-");
   return (
     <div className="field">
       <label htmlFor={id}>{label}</label>
@@ -41,8 +52,14 @@ export function Field({ board, field, label, hint, guess }: Props) {
         value={shown}
         inputMode="text"
         autoComplete="off"
-        suffix={<span className="unit">{isGauge ? `in ${gaugeWidth(unit)}` : unit}</span>}
-        placeholder={guess === undefined ? "" : `about ${spell(guess)}`}
+        suffix={
+          <span className="unit">
+            {suffix ?? (isGauge ? `in ${gaugeWidth(unit)}` : isLength ? unit : "")}
+          </span>
+        }
+        placeholder={
+          plain ? "worked out" : guess === undefined ? "" : `${isLength ? "about " : ""}${spell(guess)}`
+        }
         status={message ? "error" : ""}
         aria-invalid={message !== ""}
         aria-describedby={`${id}-note`}

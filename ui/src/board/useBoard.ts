@@ -52,15 +52,29 @@ export function useBoard(sock: Sock) {
       setContent((c) => ({ ...c, draft: { ...c.draft, entries: { ...c.draft.entries, [field]: text } } })),
     [],
   );
+  /** choose sets a field of the design; null leaves it to be worked out. */
   const choose = useCallback(
     (field: string, value: unknown) =>
-      setContent((c) => ({ ...c, draft: { ...c.draft, design: { ...c.draft.design, [field]: value } } })),
+      setContent((c) => ({
+        ...c,
+        draft: { ...c.draft, design: withValue(c.draft.design, field.split("."), value) },
+      })),
     [],
   );
   return { content, change, type, choose, editing, setEditing, answer, good, plan, setContent, ...saving };
 }
 
 export type Board = ReturnType<typeof useBoard>;
+
+type Tree = Record<string, unknown>;
+
+function withValue(tree: Tree, path: string[], value: unknown): Tree {
+  const [name = "", ...rest] = path;
+  if (rest.length === 0) {
+    return { ...tree, [name]: value };
+  }
+  return { ...tree, [name]: withValue((tree[name] as Tree | undefined) ?? {}, rest, value) };
+}
 
 function sameEntries(a: Draft["entries"], b: Draft["entries"]): boolean {
   const names = Object.keys(a);

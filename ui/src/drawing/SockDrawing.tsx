@@ -100,18 +100,22 @@ function pinsOf(frame: Frame, plan: Plan, unit: Unit): Pin[] {
       text: ["leg rounds"],
     });
   }
+  const flap = sum.flap_rows !== null;
+  const heelText = flap
+    ? ["flap rows", `${sum.heel_stitches} heel stitches,`, `${sum.turn_stitches} left after the turn`]
+    : [
+        "turns on each side",
+        `${sum.heel_stitches} heel stitches,`,
+        `${sum.heel_centre_stitches} in the centre`,
+      ];
   const heelLine = heel[Math.floor(heel.length * 0.72)];
   if (heelLine) {
     pins.push({
       key: "heel",
       at: middle(heelLine),
       label: [right, Math.max(20 * s, topOf(heelLine)[1] - 8 * s)],
-      number: `${sum.heel_turns_per_side ?? ""}`,
-      text: [
-        "turns on each side",
-        `${sum.heel_stitches} heel stitches,`,
-        `${sum.heel_centre_stitches} in the centre`,
-      ],
+      number: `${flap ? sum.flap_rows : sum.heel_turns_per_side}`,
+      text: heelText,
     });
   }
   return pins;
@@ -123,7 +127,7 @@ function spoken(plan: Plan, unit: Unit): string {
   return (
     `The sock to scale: cast on ${s.cast_on_stitches}, ${s.increase_rounds ?? 0} increase rounds to ${s.foot_stitches} stitches, ` +
     `${s.foot_rounds} rounds to the heel, which starts ${lengthWithUnit(s.heel_starts_at_mm, unit)} from the tip, ` +
-    `heel on ${s.heel_stitches} stitches with ${s.heel_turns_per_side ?? 0} turns on each side, ` +
+    `heel on ${s.heel_stitches} stitches with ${s.flap_rows === null ? `${s.heel_turns_per_side} turns on each side` : `a flap of ${s.flap_rows} rows`}, ` +
     `${s.leg_rounds} leg rounds and ${s.cuff_rounds} cuff rounds.`
   );
 }
@@ -143,7 +147,7 @@ export function Rows({ shape, plan }: { shape: Shape; plan: Plan }) {
           <path
             key={line.row}
             d={path(line.points, shape.height_mm)}
-            className={`row-line ${section}`}
+            className={`row-line ${plan.design.yarn.contrast.length > 0 ? `by-yarn ${line.colour}` : section}`}
             {...(section === "cuff" && {
               strokeDasharray: `${(stitchWidth * 0.62).toFixed(2)} ${(stitchWidth * 0.38).toFixed(2)}`,
             })}

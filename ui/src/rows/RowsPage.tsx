@@ -97,8 +97,6 @@ const titles: Record<string, string> = {
   bind_off: "Bind off",
 };
 
-const needleNames = ["", "instep", "sole"];
-
 function SectionTable({ section, wording }: { section: SectionRows; wording: Wording }) {
   return (
     <section className="row-section">
@@ -136,11 +134,7 @@ function RowOf({ group, wording }: { group: Group; wording: Wording }) {
       <td className="ops">
         {words.parts.map((part) => (
           <div key={`${part.needle}${part.short}`}>
-            {part.needle > 0 && (
-              <span className={`needle-name n${part.needle}`}>
-                {part.needle} {needleNames[part.needle]}
-              </span>
-            )}
+            {part.needle > 0 && <span className={`needle-name n${part.needle}`}>{part.on}</span>}
             <span className={wording}>{part[wording]}</span>
           </div>
         ))}
