@@ -2,6 +2,7 @@ package knit
 
 import (
 	"fmt"
+	"strconv"
 
 	"acornstep/sock/needle"
 )
@@ -45,7 +46,7 @@ func (h *hands) begin(kind needle.RowKind) {
 	h.numbers[h.section]++
 	n := h.numbers[h.section]
 	h.row = needle.Row{
-		ID: fmt.Sprintf("%s-%d", h.section, n), Section: h.section, N: n,
+		ID: string(h.section) + "-" + strconv.Itoa(n), Section: h.section, N: n,
 		Kind: kind, Side: h.machine.Side(), Fabric: h.fabric, Colour: h.colour,
 	}
 	if h.row.Side == "" {

@@ -54,6 +54,15 @@ func (h *hands) patternCentred(p *Pattern, i, n int) {
 // the operations are kept apart where the needle changes.
 func (h *hands) patternOver(p *Pattern, i, n, needleChanges int) {
 	ops := p.Rounds[i%len(p.Rounds)]
+	if p.Repeat == 1 && needleChanges > 0 && needleChanges < n {
+		h.do(ops[0].Code, needleChanges)
+		h.nextNeedle()
+		n, needleChanges = n-needleChanges, -1
+	}
+	if p.Repeat == 1 {
+		h.do(ops[0].Code, n)
+		return
+	}
 	worked := 0
 	for worked+p.Repeat <= n && h.err == nil {
 		for _, o := range ops {

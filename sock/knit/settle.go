@@ -33,9 +33,12 @@ func (h *hands) settle(n int) { h.settleAs(h.settling(), n, false) }
 func (h *hands) settleFar(n int) { h.settleAs(h.settling(), n, true) }
 
 func (h *hands) settleAs(as *settling, n int, far bool) {
-	for range n {
-		if h.err != nil {
-			return
+	for ; n > 0 && h.err == nil; n-- {
+		if ordinary := h.machine.OrdinaryAhead(n); ordinary > 0 && !far {
+			h.do(as.plain, ordinary)
+			if n -= ordinary; n == 0 {
+				return
+			}
 		}
 		next := h.machine.Peek(0)
 		switch {

@@ -131,3 +131,24 @@ func (m *Machine) StitchesBefore(loops int) int {
 	}
 	return stitches
 }
+
+// OrdinaryAhead is the number of loops ahead, at most n, that are plain, carry
+// nothing and have no pin before them: those a knitter works without a thought.
+func (m *Machine) OrdinaryAhead(n int) int {
+	id := m.ahead()
+	for i := range n {
+		if id == none {
+			return i
+		}
+		l := &m.nodes[id]
+		pins := l.pins
+		if m.side == RS {
+			pins = m.nodes[l.prev].pins
+		}
+		if l.look != (look{}) || pins > 0 {
+			return i
+		}
+		id = m.step(id)
+	}
+	return n
+}

@@ -13,7 +13,7 @@ import (
 // something else. Nothing after an impossible operation is judged, since it
 // would only follow from it.
 func Replay(p *Plan) []*needle.Fault {
-	r := replay{plan: p, ids: make(map[string]bool, len(p.Rows))}
+	r := replay{plan: p, ids: make(map[string]bool, len(p.Rows)), rounds: make(map[needle.Section]int, len(needle.Sections))}
 	for i := range p.Rows {
 		row := &p.Rows[i]
 		r.order(row)
@@ -113,9 +113,6 @@ func (r *replay) beforeRow(row *needle.Row) {
 }
 
 func (r *replay) afterRow(row *needle.Row) {
-	if r.rounds == nil {
-		r.rounds = map[needle.Section]int{}
-	}
 	r.rounds[row.Section]++
 	last := row.Ops[len(row.Ops)-1].Code
 	turned := last == needle.Turn || last == needle.WT

@@ -56,12 +56,15 @@ func Rows(rows []needle.Row, needles string) ([]Row, error) {
 		row := &rows[i]
 		on := arrange(needles, soleBegins(&m, row), m.Count())
 		from := m.Cursor()
-		rs := m.Side() != needle.WS
+		at, rs := from, m.Side() != needle.WS
+		if !rs && at == 0 {
+			at = m.Count() // on the wrong side the start of the round is left over its end
+		}
 		if err := m.Work(row); err != nil {
 			return said, err
 		}
 		r := Row{ID: row.ID, From: from, To: m.Cursor(), New: []string{}}
-		for _, part := range split(row.Ops, from, on, rs) {
+		for _, part := range split(row.Ops, at, on, rs) {
 			p := Part{Short: fold(part.ops, Short), Long: fold(part.ops, Long)}
 			if part.needle >= 0 {
 				p.Needle, p.On = part.needle+1, on[part.needle].name
@@ -163,13 +166,9 @@ func step(n int, rs bool) int {
 	return -n
 }
 
-// needleAt is the needle of the loop that comes next when the yarn is at this
-// place. On the wrong side the round is left at its start for its end.
+// needleAt is the needle of the loop that comes next when the yarn is at this place.
 func needleAt(at int, on []stretchOf, rs bool) int {
 	if !rs {
-		if at <= 0 {
-			return len(on) - 1
-		}
 		at--
 	}
 	for i := len(on) - 1; i > 0; i-- {

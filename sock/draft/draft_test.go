@@ -1,0 +1,44 @@
+package draft
+
+import (
+	"testing"
+
+	"github.com/stretchr/testify/assert"
+	"pgregory.net/rapid"
+
+	"acornstep/sock/measure"
+)
+
+func TestEntriesBecomePartOfTheDesign(t *testing.T) {
+	given := Draft{
+		Design:  map[string]any{"foot": map[string]any{"length_mm": 240.0}},
+		Entries: map[string]string{"foot.length_mm": `9 1/2"`, "gauge.stitches_per_100mm": "8/in", "gauge.rounds_per_100mm": "44", "heel.picked_up": "21, 19", "stitches": "64"},
+	}
+	r := Read(given, measure.Centimetres)
+	assert.Empty(t, r.Faults)
+	assert.Empty(t, r.Draft.Entries)
+	assert.InDelta(t, 241.3, float64(r.Design.Foot.Length), 1e-9)
+	assert.Equal(t, [2]int{21, 19}, *r.Design.Heel.PickedUp)
+	assert.Equal(t, 64, *r.Design.Stitches)
+	assert.InDelta(t, 240, given.Design["foot"].(map[string]any)["length_mm"], 0, "what was given stays as it was")
+}
+
+func TestWhatCannotBeReadStays(t *testing.T) {
+	r := Read(Draft{Entries: map[string]string{"foot.length_mm": "abc", "gauge.rounds_per_100mm": "900", "heel.picked_up": "many", "foot.ball_girth_mm": "  "}}, measure.Inches)
+	assert.Equal(t, map[string]string{"foot.length_mm": "abc", "gauge.rounds_per_100mm": "900 per 4 in", "heel.picked_up": "many"}, r.Draft.Entries)
+	assert.GreaterOrEqual(t, len(r.Faults), 4)
+}
+
+func TestReadingTwiceChangesNothing(t *testing.T) {
+	rapid.Check(t, func(t *rapid.T) {
+		entries := rapid.MapOf(rapid.SampledFrom([]string{"foot.length_mm", "foot.ball_girth_mm", "gauge.stitches_per_100mm", "heel.share", "name", "foot"}),
+			rapid.OneOf(rapid.String(), rapid.SampledFrom([]string{"25.1", "9 1/2", "32", "0", "-3", "2510 mm", ""}))).Draw(t, "entries")
+		for _, unit := range []measure.Unit{measure.Centimetres, measure.Inches} {
+			once := Read(Draft{Entries: entries}, unit)
+			twice := Read(once.Draft, unit)
+			if !assert.ObjectsAreEqual(once.Draft, twice.Draft) {
+				t.Fatalf("%v became %v", once.Draft, twice.Draft)
+			}
+		}
+	})
+}

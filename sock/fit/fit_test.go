@@ -1,0 +1,63 @@
+package fit
+
+import (
+	"testing"
+
+	"github.com/stretchr/testify/assert"
+	"github.com/stretchr/testify/require"
+
+	"acornstep/sock/design"
+	"acornstep/sock/knit"
+)
+
+func sock(t *testing.T, fields string) *knit.Sock {
+	t.Helper()
+	d, err := design.Read([]byte(`{"format":"acorn-step.design","version":1,"foot":{"length_mm":251,"ball_girth_mm":236,"heel_diagonal_mm":326},
+		"gauge":{"stitches_per_100mm":32,"rounds_per_100mm":44}` + fields + `}`))
+	require.NoError(t, err)
+	s := knit.Measure(&d)
+	require.False(t, s.Stopped(), "%v", s.Checks)
+	return s
+}
+
+func place(t *testing.T, places []Place, name string) Place {
+	t.Helper()
+	for _, p := range places {
+		if p.Name == name {
+			return p
+		}
+	}
+	require.Fail(t, "no place "+name)
+	return Place{}
+}
+
+// 68 stitches are 212.5 mm: 236/212.5 = 1.1106. The short-row heel is 265.1 mm round: 326/265.1 = 1.2297.
+func TestIsoldesFit(t *testing.T) {
+	places := Of(sock(t, ""))
+	assert.InDelta(t, 11.06, place(t, places, "ball").StretchPct, 0.01)
+	heel := place(t, places, "heel")
+	assert.InDelta(t, 22.97, heel.StretchPct, 0.05)
+	assert.Equal(t, "Snug over the instep.", heel.Text, "between 20.1 and 30 %")
+	assert.InDelta(t, 53.4, place(t, places, "cuff").StretchPct, 0.05)
+	assert.False(t, place(t, places, "ball").Estimated)
+	assert.True(t, place(t, places, "ankle").Estimated)
+}
+
+// Route (b): instep 34, two edges of 18, 20 after the turn: 90 stitches, 281.25 mm.
+// Route (c): 68 + 26 stitches: 293.75 mm.
+func TestRoomGrowsFromShortRowsToGussets(t *testing.T) {
+	short := place(t, Of(sock(t, "")), "heel").Sock
+	flap := place(t, Of(sock(t, `,"heel":{"kind":"flap_under"}`)), "heel").Sock
+	gusset := place(t, Of(sock(t, `,"heel":{"kind":"gusset_turn"}`)), "heel").Sock
+	assert.InDelta(t, 281.25, float64(flap), 1e-6)
+	assert.InDelta(t, 293.75, float64(gusset), 1e-6)
+	assert.Less(t, short, flap)
+}
+
+func TestGarterGivesMore(t *testing.T) {
+	tight := place(t, Of(sock(t, `,"heel":{"turns_per_side":6}`)), "heel")
+	garter := place(t, Of(sock(t, `,"heel":{"turns_per_side":6,"fabric":"garter"}`)), "heel")
+	assert.Equal(t, knit.Caution, tight.Level)
+	assert.Greater(t, garter.HighPct, tight.HighPct)
+	assert.Greater(t, Misfit(Of(sock(t, `,"heel":{"turns_per_side":6}`))), Misfit(Of(sock(t, ""))))
+}

@@ -1,0 +1,55 @@
+package shape
+
+import (
+	"testing"
+
+	"github.com/stretchr/testify/assert"
+	"github.com/stretchr/testify/require"
+
+	"acornstep/sock/design"
+	"acornstep/sock/plan"
+	"acornstep/sock/words"
+)
+
+func draw(t *testing.T, fields string) (*plan.Plan, Shape) {
+	t.Helper()
+	d, err := design.Read([]byte(`{"format":"acorn-step.design","version":1,"foot":{"length_mm":251,"ball_girth_mm":236},"gauge":{"stitches_per_100mm":32,"rounds_per_100mm":44},"leg":{"height_mm":180}` + fields + `}`))
+	require.NoError(t, err)
+	p, err := plan.Make(d)
+	require.NoError(t, err)
+	said, err := words.Rows(p.Rows, p.Design.Needles)
+	require.NoError(t, err)
+	return p, Of(p, said)
+}
+
+// 68 stitches lie 106.25 mm wide; the heel starts at 190.9 and ends at 242.0 mm; the leg is 79 rounds, 179.5 mm.
+func TestTheSockIsToScale(t *testing.T) {
+	_, s := draw(t, "")
+	lines := map[string][]Point{}
+	for _, l := range s.Lines {
+		lines[l.Row] = l.Points
+	}
+	foot := lines["foot-1"]
+	assert.InDelta(t, 106.25, foot[1][1]-foot[0][1], 0.01)
+	assert.InDelta(t, 20/0.44, foot[0][0], 0.01)
+	assert.InDelta(t, 242.05, lines["heel-23"][0][0], 0.1, "the last narrowing row")
+	assert.InDelta(t, 53.125+79/0.44, s.Height, 0.01)
+	cuff := lines["cuff-18"]
+	assert.InDelta(t, 106.25, cuff[1][0]-cuff[0][0], 0.01)
+}
+
+func TestEveryShapeHasALineForItsRows(t *testing.T) {
+	for _, toe := range []string{"wedge", "garter_square", "short_row"} {
+		for _, heel := range []string{"short_row", "flap_under", "gusset_turn"} {
+			for _, turn := range []string{"german", "wrap", "yarn_over", "pinned", "lift"} {
+				p, s := draw(t, `,"toe":{"kind":"`+toe+`"},"heel":{"kind":"`+heel+`","turn":"`+turn+`"}`)
+				assert.Greater(t, len(s.Lines), len(p.Rows)*9/10, "%s %s %s", toe, heel, turn)
+				for _, l := range s.Lines {
+					for _, pt := range l.Points {
+						assert.True(t, pt[0] >= -0.01 && pt[1] >= -0.01 && pt[0] < 400 && pt[1] < 400, "%s %s: %s %v", toe, heel, l.Row, pt)
+					}
+				}
+			}
+		}
+	}
+}
