@@ -27,13 +27,21 @@ var socks = []struct {
 		"leg":   object{"height_mm": 110}, "cuff": object{"height_mm": 30},
 	}, nil},
 	{"Dome keeper's thick socks", "Marit", object{
-		"foot":  object{"length_mm": 268, "ball_girth_mm": 252},
+		"foot":  object{"length_mm": 268, "ball_girth_mm": 252, "heel_diagonal_mm": 388},
 		"gauge": object{"stitches_per_100mm": 22, "rounds_per_100mm": 30},
-		"leg":   object{"height_mm": 210},
+		"heel":  object{"kind": "flap_under"}, "toe": object{"start": "rounded"},
+		"leg": object{"height_mm": 210, "pattern": "rib_3x1"}, "cuff": object{"pattern": "rib_2x2"},
 	}, nil},
 	{"First frost, for the youngest", "Pim", object{
 		"foot":  object{"length_mm": 162, "ball_girth_mm": 164},
 		"gauge": object{"stitches_per_100mm": 34, "rounds_per_100mm": 46},
+		"heel":  object{"turn": "yarn_over"}, "toe": object{"kind": "short_row"},
+	}, nil},
+	{"Transit socks", "Ravna", object{
+		"foot":  object{"length_mm": 243, "ball_girth_mm": 228, "heel_diagonal_mm": 342},
+		"gauge": object{"stitches_per_100mm": 33, "rounds_per_100mm": 45},
+		"heel":  object{"kind": "gusset_turn", "turn": "wrap"}, "toe": object{"kind": "garter_square"},
+		"leg": object{"height_mm": 150}, "yarn": object{"contrast": []string{"toe", "heel", "cuff"}},
 	}, nil},
 	{"Eclipse trip socks", "Teodor", object{
 		"foot": object{"length_mm": 259},

@@ -162,6 +162,38 @@ func TestAPlanOfWhatIsTyped(t *testing.T) {
 	assert.InDelta(t, 43.18, answer.Shape.Lines[18].Points[0][0], 0.01, "the toe ends 19/0.44 mm from the tip")
 }
 
+func TestQuestionsAboutASock(t *testing.T) {
+	a := start(t, "")
+	var report struct {
+		Candidates, Heels []struct {
+			Heel    string
+			Stretch float64 `json:"heel_stretch_pct"`
+		}
+	}
+	a.do("POST", "/api/compare", `{"unit":"cm","draft":`+isoldeDraft+`}`).into(t, &report)
+	require.Len(t, report.Heels, 3)
+	assert.InDelta(t, 22.9, report.Heels[0].Stretch, 0.1, "325.7 mm over 265.1 mm")
+	assert.Len(t, report.Candidates, 60)
+	var at struct {
+		HeldLeft int `json:"held_left"`
+		After    struct{ Count int }
+	}
+	a.do("POST", "/api/position", `{"unit":"cm","row":93,"draft":`+isoldeDraft+`}`).into(t, &at)
+	assert.Equal(t, 68, at.After.Count)
+	assert.Equal(t, 422, a.do("POST", "/api/position", `{"unit":"cm","row":9999,"draft":`+isoldeDraft+`}`).status)
+	assert.Equal(t, 422, a.do("POST", "/api/compare", `{"unit":"cm","draft":{"design":{},"entries":{}}}`).status)
+	var shoe struct {
+		Length float64 `json:"length_mm"`
+	}
+	a.do("POST", "/api/shoe", `{"system":"eu","size":39}`).into(t, &shoe)
+	assert.InDelta(t, 254, shoe.Length, 1e-9)
+	assert.Equal(t, 422, a.do("POST", "/api/shoe", `{"system":"eu","size":3}`).status)
+	var reference struct{ Glossary, Patterns []struct{ Name string } }
+	a.do("GET", "/api/reference", "").into(t, &reference)
+	assert.Len(t, reference.Glossary, 36)
+	assert.GreaterOrEqual(t, len(reference.Patterns), 9)
+}
+
 func TestBadInputNamesTheField(t *testing.T) {
 	a := start(t, "")
 	cases := []struct {

@@ -10,6 +10,9 @@ import (
 
 	"github.com/stretchr/testify/assert"
 	"github.com/stretchr/testify/require"
+
+	"acornstep/sock/design"
+	"acornstep/sock/knit"
 )
 
 const isolde = `{"format":"acorn-step.design","version":1,"foot":{"length_mm":251,"ball_girth_mm":236},"gauge":{"stitches_per_100mm":32,"rounds_per_100mm":44},"leg":{"height_mm":180}}`
@@ -41,6 +44,72 @@ func TestARefusedDesignHasALineForEachFault(t *testing.T) {
 	assert.Equal(t, 1, status)
 	assert.Empty(t, out)
 	assert.ElementsMatch(t, []string{"foot.length_mm", "x"}, fields(errs))
+}
+
+// Every value of every choice gives a plan that checks, or a stop that says why.
+func TestEveryChoiceWorksFromTheCommandLine(t *testing.T) {
+	planned := 0
+	try := func(field, value string) {
+		var tree map[string]any
+		require.NoError(t, json.Unmarshal([]byte(isolde), &tree))
+		at := tree
+		path := strings.Split(field, ".")
+		for _, name := range path[:len(path)-1] {
+			if at[name] == nil {
+				at[name] = map[string]any{}
+			}
+			at = at[name].(map[string]any)
+		}
+		at[path[len(path)-1]] = value
+		switch {
+		case field == "toe.cast_on" && value == "provisional":
+			at["kind"] = "short_row"
+		case field == "foot_length.school":
+			at["toe_mm"], at["heel_mm"] = 45, 55
+		}
+		text, err := json.Marshal(tree)
+		require.NoError(t, err)
+		status, plan, errs := call(string(text), "plan")
+		require.Equal(t, 0, status, "%s %s: %s", field, value, errs)
+		status, said, _ := call(plan, "check")
+		assert.Equal(t, 0, status, "%s %s: %s", field, value, said)
+		status, said, _ = call(plan, "explain", "-words")
+		assert.Equal(t, 0, status)
+		assert.Contains(t, said, "leg-1")
+		planned++
+	}
+	for _, c := range design.Choices() {
+		for _, value := range c.Values {
+			try(c.Field, value)
+		}
+	}
+	for i, p := range knit.Patterns {
+		try("leg.pattern", p.Name)
+		try("leg.instep_pattern", p.Name)
+		if i > 0 {
+			try("cuff.pattern", p.Name)
+		}
+	}
+	assert.Greater(t, planned, 75)
+}
+
+func TestCompareRanks(t *testing.T) {
+	status, out, errs := call(isolde, "compare")
+	require.Equal(t, 0, status, errs)
+	var report struct {
+		Tried      int
+		Candidates []struct{ Misfit float64 }
+	}
+	require.NoError(t, json.Unmarshal([]byte(out), &report))
+	assert.GreaterOrEqual(t, report.Tried, 500)
+	assert.LessOrEqual(t, report.Candidates[0].Misfit, report.Candidates[1].Misfit)
+}
+
+func TestUnknownPatternsAreNamed(t *testing.T) {
+	status, out, errs := call(strings.Replace(isolde, `"height_mm":180`, `"height_mm":180,"pattern":"argyle"`, 1), "plan")
+	assert.Equal(t, 1, status)
+	assert.Empty(t, out)
+	assert.Contains(t, errs, `leg.pattern: read "argyle", expected one of stockinette, rib_1x1`)
 }
 
 func fields(lines string) []string {

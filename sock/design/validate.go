@@ -158,7 +158,7 @@ func (v *validation) checkCounts(d *Design) {
 		}
 	}
 	v.count("heel.gusset_increases", d.Heel.GussetIncreases, 0, mostRounds)
-	v.count("corner.pick_up", &d.Corner.PickUp, 0, 4)
+	v.count("corner.pick_up", &d.Corner.PickUp, 0, 10)
 	v.count("corner.hold_rounds", &d.Corner.HoldRounds, 0, mostRounds)
 	v.length("leg.height_mm", &d.Leg.Height, 0, 600)
 	v.count("leg.plain_rounds", d.Leg.PlainRounds, 0, mostRounds)

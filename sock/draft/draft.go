@@ -13,6 +13,7 @@ import (
 
 	"acornstep/sock/design"
 	"acornstep/sock/document"
+	"acornstep/sock/feet"
 	"acornstep/sock/measure"
 )
 
@@ -129,13 +130,29 @@ func readEntry(field, text string, unit measure.Unit) (any, error) {
 		length, err := measure.ParseLength(text, unit)
 		return float64(length), err
 	case strings.HasPrefix(field, "gauge."):
-		count, err := measure.ParseGauge(text, unit)
-		return count, err
+		return readGauge(text, unit)
 	case field == "heel.picked_up":
 		return readPair(text)
 	default:
 		return measure.ParseNumber(text)
 	}
+}
+
+// readGauge reads one count, or several with semicolons between them, whose mean is taken.
+func readGauge(text string, unit measure.Unit) (float64, error) {
+	readings := []feet.Reading{}
+	for part := range strings.SplitSeq(text, ";") {
+		per100, err := measure.ParseGauge(part, unit)
+		if err != nil {
+			return 0, err
+		}
+		readings = append(readings, feet.Reading{Count: per100, Width: 100})
+	}
+	if len(readings) == 1 {
+		return readings[0].Count, nil // whatever it is, the design says what is possible
+	}
+	counted, err := feet.Count(readings)
+	return counted.Mean, err
 }
 
 // readPair reads "21, 19": what was picked up at the left and at the right.

@@ -12,7 +12,7 @@ import (
 func TestEntriesBecomePartOfTheDesign(t *testing.T) {
 	given := Draft{
 		Design:  map[string]any{"foot": map[string]any{"length_mm": 240.0}},
-		Entries: map[string]string{"foot.length_mm": `9 1/2"`, "gauge.stitches_per_100mm": "8/in", "gauge.rounds_per_100mm": "44", "heel.picked_up": "21, 19", "stitches": "64"},
+		Entries: map[string]string{"foot.length_mm": `9 1/2"`, "gauge.stitches_per_100mm": "8/in", "gauge.rounds_per_100mm": "43; 44; 45", "heel.picked_up": "21, 19", "stitches": "64"},
 	}
 	r := Read(given, measure.Centimetres)
 	assert.Empty(t, r.Faults)
@@ -20,6 +20,7 @@ func TestEntriesBecomePartOfTheDesign(t *testing.T) {
 	assert.InDelta(t, 241.3, float64(r.Design.Foot.Length), 1e-9)
 	assert.Equal(t, [2]int{21, 19}, *r.Design.Heel.PickedUp)
 	assert.Equal(t, 64, *r.Design.Stitches)
+	assert.InDelta(t, 44, r.Design.Gauge.Rounds, 1e-9, "the mean of three counts")
 	assert.InDelta(t, 240, given.Design["foot"].(map[string]any)["length_mm"], 0, "what was given stays as it was")
 }
 

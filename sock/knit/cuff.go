@@ -32,7 +32,7 @@ func (s *Sock) settleInPattern(h *hands, p *Pattern) {
 	}
 	far := h.instep - h.reachRight
 	h.begin(needle.Round)
-	h.freshStart(s)
+	h.freshStart()
 	for i := range s.Heel.Ring {
 		if i == h.instep {
 			h.nextNeedle()

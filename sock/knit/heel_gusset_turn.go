@@ -38,7 +38,8 @@ func (s *Sock) gussetIncreases() int {
 		increases = *given
 	}
 	toe, heel := lengthSchools[s.Design.FootLength.School](s)
-	room := max(0, s.Gauge.RoundsIn(s.Design.Foot.Length-s.Design.Fit.LengthEase-toe-heel)) / 2
+	rounds := s.Gauge.RoundsIn(s.Design.Foot.Length - s.Design.Fit.LengthEase - toe - heel)
+	room := max(0, rounds-s.fewestFootRounds()) / 2
 	if increases > room {
 		s.say(Caution, "gusset_no_room", "heel.gusset_increases: %d increases on each side need %d rounds, and between toe and heel there is room for %d of them.", increases, 2*increases, room)
 		increases = room

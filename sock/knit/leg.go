@@ -31,7 +31,7 @@ func (s *Sock) firstRound(h *hands) {
 	}
 	left, right, extra := h.reachLeft, h.instep-h.reachRight, s.Corner.PickUp
 	h.begin(needle.Round)
-	h.freshStart(s)
+	h.freshStart()
 	if left > 0 {
 		h.settle(left)
 		h.do(needle.PU, extra)
@@ -59,7 +59,7 @@ func (s *Sock) firstRound(h *hands) {
 
 // freshStart sets the start of the round past a yarn-over that the last turn
 // left before loop 0: the yarn-over is worked with the first stitch.
-func (h *hands) freshStart(*Sock) {
+func (h *hands) freshStart() {
 	if h.machine.Peek(0).Kind == needle.YarnOver {
 		h.do(needle.Start, 1)
 	}

@@ -9,14 +9,18 @@ type turning interface {
 	firstSide() needle.Side
 	// roundsBetween are the full rounds between the halves that belong to the style.
 	roundsBetween() int
-	// narrow works one row to its stop, and turns.
-	narrow(r *shortRows)
+	// narrow works one row to its stop, and turns. With runOn the row is the last
+	// one and a full round follows: it is left open where it would turn, or before it.
+	narrow(r *shortRows, runOn bool)
 	// takeBack works up to the frontier and takes the next held stitch back, with whatever its turn left.
 	takeBack(r *shortRows)
 	// turnOut turns while the work widens; at the outermost turn none is held any more.
 	turnOut(r *shortRows, outermost bool)
 	// leavesRight says whether the last stitch of the right edge is taken back in the round after the heel.
 	leavesRight() bool
+	// settlesInRound says whether a later round can take a held stitch back as
+	// well as a row of the heel.
+	settlesInRound() bool
 	// crossesAtJoin says whether a toe turns at its very edges, so that what the
 	// turns leave is worked with the first and last stitch of the other half.
 	crossesAtJoin() bool
@@ -105,15 +109,9 @@ func (r *shortRows) plainTurn() {
 
 // narrowing works turns on both sides. With full rounds to follow, a last
 // row on the right side runs on instead of turning.
-func (r *shortRows) narrowing(runOn bool) {
-	for r.held[leftEdge]+r.held[rightEdge] < 2*r.turns && r.err == nil {
-		last := r.held[leftEdge]+r.held[rightEdge] == 2*r.turns-1
-		if runOn && last && r.edge() == leftEdge {
-			if _, german := r.style.(germanTurn); !german {
-				return
-			}
-		}
-		r.style.narrow(r)
+func (r *shortRows) narrowing(roundFollows bool) {
+	for held := 0; held < 2*r.turns && r.err == nil; held++ {
+		r.style.narrow(r, roundFollows && held == 2*r.turns-1 && r.edge() == leftEdge)
 	}
 }
 
@@ -123,7 +121,7 @@ func (r *shortRows) widening() {
 	for r.held[leftEdge]+r.held[rightEdge] > 0 && r.err == nil {
 		edge := r.edge()
 		lastRow := edge == leftEdge && r.held[leftEdge] == 1 && (r.held[rightEdge] == 0 || r.held[rightEdge] == 1 && r.leaveRight)
-		if lastRow && r.beyond > 0 && !r.liftsLater() {
+		if lastRow && r.beyond > 0 && r.style.settlesInRound() {
 			return // the round begins before the left edge is reached: it takes back what is held there
 		}
 		r.style.takeBack(r)
@@ -149,10 +147,4 @@ func (r *shortRows) widening() {
 			r.style.turnOut(r, outermost)
 		}
 	}
-}
-
-// liftsLater says whether the style takes stitches back in a way that only its own rows can do.
-func (r *shortRows) liftsLater() bool {
-	_, lift := r.style.(liftTurn)
-	return lift
 }

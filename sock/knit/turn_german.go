@@ -10,10 +10,11 @@ func (germanTurn) firstSide() needle.Side { return needle.WS }
 func (germanTurn) roundsBetween() int     { return 1 }
 func (germanTurn) leavesRight() bool      { return false }
 func (germanTurn) crossesAtJoin() bool    { return false }
+func (germanTurn) settlesInRound() bool   { return true }
 
 // narrow makes the double stitch of the turn just made, and works to the next
 // double stitch or the edge. Begun on the right side, the first row only turns.
-func (germanTurn) narrow(r *shortRows) {
+func (germanTurn) narrow(r *shortRows, _ bool) {
 	if !r.machine.AfterTurn() || r.held == [2]int{} && r.machine.Side() == needle.RS {
 		r.run(r.free())
 		r.turnWith(needle.Turn)

@@ -10,8 +10,12 @@ func (liftTurn) firstSide() needle.Side { return needle.RS }
 func (liftTurn) roundsBetween() int     { return 0 }
 func (liftTurn) leavesRight() bool      { return false }
 func (liftTurn) crossesAtJoin() bool    { return false }
+func (liftTurn) settlesInRound() bool   { return false }
 
-func (liftTurn) narrow(r *shortRows) {
+func (liftTurn) narrow(r *shortRows, runOn bool) {
+	if runOn {
+		return
+	}
 	r.stopShort(needle.Turn)
 	r.do(needle.Sl, 1)
 	r.done++

@@ -10,8 +10,12 @@ func (pinnedTurn) firstSide() needle.Side { return needle.RS }
 func (pinnedTurn) roundsBetween() int     { return 0 }
 func (pinnedTurn) leavesRight() bool      { return true }
 func (pinnedTurn) crossesAtJoin() bool    { return false }
+func (pinnedTurn) settlesInRound() bool   { return true }
 
-func (pinnedTurn) narrow(r *shortRows) {
+func (pinnedTurn) narrow(r *shortRows, runOn bool) {
+	if runOn {
+		return
+	}
 	r.stopShort(needle.Turn)
 	r.do(needle.SlPin, 1)
 	r.done++

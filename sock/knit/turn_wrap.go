@@ -9,8 +9,13 @@ func (wrapTurn) firstSide() needle.Side { return needle.RS }
 func (wrapTurn) roundsBetween() int     { return 0 }
 func (wrapTurn) leavesRight() bool      { return false }
 func (wrapTurn) crossesAtJoin() bool    { return false }
+func (wrapTurn) settlesInRound() bool   { return true }
 
-func (wrapTurn) narrow(r *shortRows) { r.stopShort(needle.WT) }
+func (wrapTurn) narrow(r *shortRows, runOn bool) {
+	if !runOn {
+		r.stopShort(needle.WT)
+	}
+}
 
 // takeBack lifts the wraps of the next stitch and works them with it.
 func (wrapTurn) takeBack(r *shortRows) { r.runPast() }

@@ -9,8 +9,12 @@ func (yarnOverTurn) firstSide() needle.Side { return needle.RS }
 func (yarnOverTurn) roundsBetween() int     { return 0 }
 func (yarnOverTurn) leavesRight() bool      { return true }
 func (yarnOverTurn) crossesAtJoin() bool    { return true }
+func (yarnOverTurn) settlesInRound() bool   { return true }
 
-func (yarnOverTurn) narrow(r *shortRows) {
+func (yarnOverTurn) narrow(r *shortRows, runOn bool) {
+	if runOn {
+		return
+	}
 	r.stopShort(needle.Turn)
 	r.do(needle.YO, 1)
 }

@@ -55,6 +55,9 @@ func Rows(rows []needle.Row, needles string) ([]Row, error) {
 	for i := range rows {
 		row := &rows[i]
 		on := arrange(needles, soleBegins(&m, row), m.Count())
+		if m.Open() {
+			on = []stretchOf{{0, "needle 1"}} // a line lies on one needle
+		}
 		from := m.Cursor()
 		at, rs := from, m.Side() != needle.WS
 		if !rs && at == 0 {

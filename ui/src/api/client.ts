@@ -13,6 +13,7 @@ export type Shape = Schemas["ShapeShape"];
 export type Words = Schemas["WordsRow"];
 export type CountChoice = Schemas["CountChoice"];
 export type Place = Schemas["FitPlace"];
+export type Shoe = Schemas["ShoeQuestion"];
 export type Check = Schemas["Check"];
 
 export const client = createClient<paths>({ baseUrl: "/" });

@@ -1,5 +1,5 @@
-import { useQuery } from "@tanstack/react-query";
-import { answered, client } from "./client";
+import { useMutation, useQuery } from "@tanstack/react-query";
+import { answered, client, type Shoe } from "./client";
 
 function useReference() {
   return useQuery({
@@ -18,4 +18,11 @@ export function usePatterns() {
 export function useGlossary() {
   const entries = useReference().data?.glossary ?? [];
   return new Map(entries.map((entry) => [entry.op, entry]));
+}
+
+/** useFootOfShoe estimates the length of a foot from a shoe size. */
+export function useFootOfShoe() {
+  return useMutation({
+    mutationFn: async (shoe: Shoe) => answered(await client.POST("/api/shoe", { body: shoe })),
+  });
 }

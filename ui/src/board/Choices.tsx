@@ -10,6 +10,7 @@ import { Field, valueAt } from "./Field";
 import { HeelCards } from "./HeelCards";
 import { options } from "./options";
 import { Pick, Yes } from "./Pick";
+import { ShoeSize } from "./ShoeSize";
 import type { Board } from "./useBoard";
 
 /** Choices are made in the order of the work; what is seldom needed stands under "more ways". */
@@ -75,6 +76,7 @@ function FootAndSwatch({ board, plan }: { board: Board; plan: Plan | undefined }
             }
           />
         </div>
+        <ShoeSize board={board} />
         <details className="more">
           <summary>More measurements</summary>
           <div className="pair">
@@ -124,7 +126,7 @@ function FootAndSwatch({ board, plan }: { board: Board; plan: Plan | undefined }
             board={board}
             field="gauge.stitches_per_100mm"
             label="Stitches"
-            hint="a mean of several counts"
+            hint="several counts: 32; 33; 31.5"
           />
           <Field
             board={board}

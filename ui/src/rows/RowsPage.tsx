@@ -3,6 +3,7 @@ import { Button, Segmented, Skeleton } from "antd";
 import { Link, useParams } from "react-router";
 import type { Sock } from "../api/client";
 import { planOf } from "../api/plan";
+import { useGlossary } from "../api/reference";
 import { useSock } from "../api/socks";
 import { Strip } from "../drawing/Strip";
 import { Failure } from "../shell/Failure";
@@ -36,6 +37,7 @@ function RowsOf({ sock }: { sock: Sock }) {
   usePageTitle(`Rows of ${sock.name}`);
   const [wording, setWording] = useKept<Wording>("wording", "short", ["short", "long"]);
   const plan = useQuery(planOf(sock.draft, unit));
+  const glossary = useGlossary();
   const { plan: made, words } = plan.data ?? {};
   return (
     <div className="page rows">
@@ -78,13 +80,16 @@ function RowsOf({ sock }: { sock: Sock }) {
           </p>
           <Strip plan={made} words={words} />
           {grouped(made, words).map((section) => (
-            <SectionTable key={section.section} section={section} wording={wording} />
+            <SectionTable key={section.section} section={section} wording={wording} glossary={glossary} />
           ))}
         </>
       )}
     </div>
   );
 }
+
+/** wellKnown operations are explained only to those who read plain words. */
+const wellKnown = new Set(["k", "p", "turn", "sl", "co", "bo"]);
 
 const titles: Record<string, string> = {
   cast_on: "Cast on",
@@ -97,7 +102,17 @@ const titles: Record<string, string> = {
   bind_off: "Bind off",
 };
 
-function SectionTable({ section, wording }: { section: SectionRows; wording: Wording }) {
+type Glossary = ReturnType<typeof useGlossary>;
+
+function SectionTable({
+  section,
+  wording,
+  glossary,
+}: {
+  section: SectionRows;
+  wording: Wording;
+  glossary: Glossary;
+}) {
   return (
     <section className="row-section">
       <h2>
@@ -114,7 +129,7 @@ function SectionTable({ section, wording }: { section: SectionRows; wording: Wor
         </thead>
         <tbody>
           {section.groups.map((group) => (
-            <RowOf key={group.first.id} group={group} wording={wording} />
+            <RowOf key={group.first.id} group={group} wording={wording} glossary={glossary} />
           ))}
         </tbody>
       </table>
@@ -122,7 +137,7 @@ function SectionTable({ section, wording }: { section: SectionRows; wording: Wor
   );
 }
 
-function RowOf({ group, wording }: { group: Group; wording: Wording }) {
+function RowOf({ group, wording, glossary }: { group: Group; wording: Wording; glossary: Glossary }) {
   const { first, last, words } = group;
   return (
     <tr id={first.id}>
@@ -138,6 +153,23 @@ function RowOf({ group, wording }: { group: Group; wording: Wording }) {
             <span className={wording}>{part[wording]}</span>
           </div>
         ))}
+        {first.colour && <p className="row-note">in the {first.colour} yarn</p>}
+        {first.note && <p className="row-note">{first.note}</p>}
+        {words.new
+          .filter((op) => wording === "long" || !wellKnown.has(op))
+          .map((op) => {
+            const entry = glossary.get(op);
+            return (
+              entry && (
+                <details key={op} className="row-note">
+                  <summary>
+                    First here: <strong>{entry.name}</strong>
+                  </summary>
+                  {entry.steps} <em>Usual slip:</em> {entry.slip} <em>How it looks:</em> {entry.look}
+                </details>
+              )
+            );
+          })}
       </td>
       <td className="count-after">{first.stitches}</td>
     </tr>

@@ -1,0 +1,71 @@
+import { Button, Input, Select } from "antd";
+import { useState } from "react";
+import { useFootOfShoe } from "../api/reference";
+import { lengthWithUnit, useUnit } from "../units/units";
+import { valueAt } from "./Field";
+import type { Board } from "./useBoard";
+
+const systems = [
+  { value: "eu", label: "EU" },
+  { value: "uk", label: "UK" },
+  { value: "us_women", label: "US women's" },
+  { value: "us_men", label: "US men's" },
+  { value: "children", label: "Children's" },
+  { value: "mondopoint", label: "Mondopoint" },
+] as const;
+
+type System = (typeof systems)[number]["value"];
+
+/** ShoeSize stands in for a length that nobody has measured; it is marked as estimated. */
+export function ShoeSize({ board }: { board: Board }) {
+  const unit = useUnit();
+  const [system, setSystem] = useState<System>("eu");
+  const [size, setSize] = useState("");
+  const foot = useFootOfShoe();
+  const take = () =>
+    foot.mutate(
+      { system, size: Number(size.replace(",", ".")) },
+      {
+        onSuccess: (answer) => {
+          const estimated =
+            (valueAt(board.content.draft.design, "foot.estimated") as string[] | undefined) ?? [];
+          board.choose("foot.length_mm", answer.length_mm);
+          board.choose("foot.estimated", [...new Set([...estimated, "length_mm"])]);
+        },
+      },
+    );
+  return (
+    <details className="more">
+      <summary>Only a shoe size?</summary>
+      <div className="estimate">
+        <div className="field">
+          <label htmlFor="shoe-system">Numbering</label>
+          <Select
+            id="shoe-system"
+            aria-label="Numbering"
+            value={system}
+            options={[...systems]}
+            onChange={(next) => setSystem(next)}
+          />
+        </div>
+        <div className="field">
+          <label htmlFor="shoe-size">Shoe size</label>
+          <Input
+            id="shoe-size"
+            value={size}
+            onChange={(event) => setSize(event.target.value)}
+            onPressEnter={take}
+          />
+        </div>
+        <Button onClick={take} disabled={size.trim() === ""}>
+          Estimate
+        </Button>
+      </div>
+      <p className={foot.isError ? "fault" : "hint"} role={foot.isError ? "alert" : "status"}>
+        {foot.error?.message}
+        {foot.data &&
+          `About ${lengthWithUnit(foot.data.length_mm, unit)}, ± ${lengthWithUnit(foot.data.uncertainty_mm, unit)}. ${foot.data.source} Measure when you can.`}
+      </p>
+    </details>
+  );
+}
