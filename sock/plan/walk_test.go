@@ -5,7 +5,7 @@ import "testing"
 // BenchmarkWalk is a bare walk over the stitches of a sock: the yardstick for planning it.
 func BenchmarkWalk(b *testing.B) {
 	p := makePlan(b, isolde)
-	type link struct{ next, prev, kind int32 }
+	type link struct{ next, kind int32 }
 	ring := make([]link, 68)
 	for i := range ring {
 		ring[i].next = int32((i + 1) % len(ring))

@@ -39,7 +39,7 @@ var spellings = map[needle.Code]spelling{
 	needle.P3tog:   {"p3tog", "p3tog %d times", "purl 3 together", "purl 3 together, %d times"},
 	needle.SSSP:    {"sssp", "sssp %d times", "slip 3 as if to knit, then purl them together through the back", "slip 3, purl together, %d times"},
 	needle.YO:      {"yo", "yo %d times", "yarn over the needle", "yarn over, %d times"},
-	needle.DS:      {"ds", "ds", "make the double stitch: slip the first stitch with the yarn in front and pull the yarn up over the needle until two legs show", "make a double stitch"},
+	needle.DS:      {"ds", "ds", "pull the first stitch up into a double stitch", "make a double stitch"},
 	needle.Kds:     {"kds", "kds %d times", "knit both legs of the double stitch as one", "knit %d double stitches, both legs of each as one"},
 	needle.Pds:     {"pds", "pds %d times", "purl both legs of the double stitch as one", "purl %d double stitches, both legs of each as one"},
 	needle.WT:      {"wrap the next, turn", "wrap the next, turn", "bring the yarn round the base of the next stitch and turn the work", "wrap and turn"},

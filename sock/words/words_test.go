@@ -37,7 +37,7 @@ func TestRowsAsKnittersSayThem(t *testing.T) {
 	assert.Equal(t, []string{"kfb"}, said["toe-2"].New, "the first time it appears")
 	assert.Empty(t, said["toe-4"].New)
 	long := said["heel-3"]
-	assert.Contains(t, long.Sentence(true), "until two legs show, knit 32, turn the work")
+	assert.Contains(t, long.Sentence(true), "into a double stitch, knit 32, turn the work")
 }
 
 func TestRowsOnOtherNeedles(t *testing.T) {

@@ -17,7 +17,10 @@ export function HeelCards({ board, shown }: { board: Board; shown: PlanAnswer })
   const report = useQuery(compareOf(shown.draft, unit));
   const chosen = valueAt(board.content.draft.design, "heel.kind") ?? "short_row";
   const best = (kind: string) => report.data?.heels.find((c) => c.heel === kind);
-  const first = report.data?.candidates[0]?.heel;
+  const first = report.data?.heels.reduce<{ heel: string; misfit: number } | undefined>(
+    (least, c) => (least === undefined || c.misfit < least.misfit ? c : least),
+    undefined,
+  )?.heel;
   return (
     <fieldset className="counts">
       <legend className="hidden">Kind of heel</legend>

@@ -77,7 +77,7 @@ function pinsOf(frame: Frame, plan: Plan, unit: Unit): Pin[] {
     pins.push({
       key: "foot",
       at: topOf(foot),
-      label: [0, footTop + 58 * s],
+      label: [Math.max(0, topOf(foot)[0] - 55 * s), footTop + 58 * s],
       number: `${sum.foot_rounds}`,
       text: ["rounds to the heel,", `${lengthWithUnit(sum.heel_starts_at_mm, unit)} from the tip`],
     });

@@ -29,7 +29,7 @@ export function Strip({ plan, words, titled = true }: { plan: Plan; words: Words
         <div className="strip-names">
           {sections.map((s) => (
             <span key={s.section} style={{ flexGrow: s.count }}>
-              {names[s.section]} {s.count}
+              {names[s.section]} <span className="strip-count">{s.count}</span>
             </span>
           ))}
         </div>
