@@ -17,6 +17,7 @@ import (
 	"acornstep/sock/basket"
 	"acornstep/sock/needle"
 	"acornstep/sock/position"
+	"acornstep/sock/shape"
 )
 
 type byID struct {
@@ -109,6 +110,11 @@ func opsAreTuples(p jsonschema.InterceptSchemaParams) (bool, error) {
 	case reflect.TypeFor[needle.Op]():
 		pair()
 		return true, nil
+	case reflect.TypeFor[needle.Ops](), reflect.TypeFor[shape.Points]():
+		if p.Processed {
+			p.Schema.RemoveType(jsonschema.Null)
+		}
+		return false, nil
 	case reflect.TypeFor[needle.Marker]():
 		pair()
 		return true, nil

@@ -71,9 +71,9 @@ func stretch(name string, foot, sock measure.Length, low, high float64, estimate
 	p := Place{Name: name, Foot: foot, Sock: sock, StretchPct: 100 * float64(foot/sock-1), LowPct: low, HighPct: high, Estimated: estimated, Level: knit.Note}
 	switch {
 	case p.StretchPct < low-0.05:
-		p.Level, p.Text = knit.Caution, "It hardly stretches here: it may sag or fold."
-		if p.StretchPct >= 0 && low == 0 {
-			p.Level = knit.Note
+		p.Level, p.Text = knit.Caution, "It hardly stretches here: it may sag."
+		if estimated {
+			p.Level, p.Text = knit.Note, "Roomy here, if the guess is right."
 		}
 	case p.StretchPct > high+0.05:
 		p.Level, p.Text = knit.Caution, "It is tight here."
@@ -88,7 +88,7 @@ func heel(p Place, limit float64) Place {
 	switch {
 	case p.StretchPct > limit:
 		p.Level = knit.Caution
-		p.Text = fmt.Sprintf("Tight over the instep: the fabric gives %.0f %%. It will pull the heel down.", limit)
+		p.Text = fmt.Sprintf("Tight: the fabric gives %.0f %%, and it will pull the heel down.", limit)
 	case p.StretchPct > p.HighPct:
 		p.Level, p.Text = knit.Note, "Snug over the instep."
 	case p.StretchPct < 0:

@@ -78,8 +78,12 @@ func (s *Sock) judgeHeel() {
 	stretch, limit := float64(foot.HeelDiagonal/s.HeelDiagonalGirth())-1, s.HeelStretch()
 	switch {
 	case stretch > limit:
-		s.say(Caution, "heel_tight", "Tight over the instep: the heel would have to stretch %.0f %%, and %.0f %% is what the fabric gives. It will pull the heel down; a heel with a gusset gives more room.",
-			100*stretch, 100*limit)
+		advice := "a heel with a gusset gives more room."
+		if s.Design.Heel.Kind != "short_row" {
+			advice = "take more stitches, a longer flap or more gusset increases."
+		}
+		s.say(Caution, "heel_tight", "Tight over the instep: the heel would have to stretch %.0f %%, and %.0f %% is what the fabric gives. It will pull the heel down; %s",
+			100*stretch, 100*limit, advice)
 	case stretch > EasyShare*limit:
 		s.say(Note, "heel_snug", "Snug over the instep: the heel stretches %.0f %%.", 100*stretch)
 	}

@@ -3,6 +3,7 @@ package needle
 import (
 	"encoding/json"
 	"fmt"
+	"strconv"
 )
 
 // Code is one kind of operation, written in its usual abbreviation.
@@ -129,6 +130,26 @@ func (o Op) String() string { return fmt.Sprintf("%s×%d", o.Code, o.N) }
 // MarshalJSON writes the operation as ["k", 12].
 func (o Op) MarshalJSON() ([]byte, error) {
 	return fmt.Appendf(nil, "[%q,%d]", o.Code.String(), o.N), nil
+}
+
+// Ops are the operations of a row, in order.
+type Ops []Op
+
+// MarshalJSON writes all operations at once: a plan has thousands of them.
+func (list Ops) MarshalJSON() ([]byte, error) {
+	text := make([]byte, 0, 12*len(list)+2)
+	text = append(text, '[')
+	for i, o := range list {
+		if i > 0 {
+			text = append(text, ',')
+		}
+		text = append(text, `["`...)
+		text = append(text, o.Code.String()...)
+		text = append(text, `",`...)
+		text = strconv.AppendInt(text, int64(o.N), 10)
+		text = append(text, ']')
+	}
+	return append(text, ']'), nil
 }
 
 // MaxRepeat is the largest N that is read; no sock has more loops in a row.

@@ -49,7 +49,7 @@ type Row struct {
 	N    int     `json:"n"`
 	Kind RowKind `json:"kind"`
 	Side Side    `json:"side"`
-	Ops  []Op    `json:"ops"`
+	Ops  Ops     `json:"ops"`
 	// Stitches is the number of live loops on all needles after the row.
 	Stitches int    `json:"stitches"`
 	Fabric   string `json:"fabric,omitempty"`

@@ -9,6 +9,7 @@ package shape
 
 import (
 	"math"
+	"strconv"
 
 	"acornstep/sock/measure"
 	"acornstep/sock/needle"
@@ -19,11 +20,31 @@ import (
 // Point is a place in millimetres.
 type Point [2]float64
 
+// Points are the places along a line.
+type Points []Point
+
+// MarshalJSON writes hundredths of a millimetre, finer than any yarn.
+func (list Points) MarshalJSON() ([]byte, error) {
+	text := make([]byte, 0, 20*len(list)+2)
+	text = append(text, '[')
+	for i, p := range list {
+		if i > 0 {
+			text = append(text, ',')
+		}
+		text = append(text, '[')
+		text = strconv.AppendFloat(text, p[0], 'g', 7, 64)
+		text = append(text, ',')
+		text = strconv.AppendFloat(text, p[1], 'g', 7, 64)
+		text = append(text, ']')
+	}
+	return append(text, ']'), nil
+}
+
 // Line is one row as it lies in the sock.
 type Line struct {
-	Row    string  `json:"row"`
-	Colour string  `json:"colour"`
-	Points []Point `json:"points"`
+	Row    string `json:"row"`
+	Colour string `json:"colour"`
+	Points Points `json:"points"`
 }
 
 // Shape is the sock lying flat.

@@ -1,6 +1,7 @@
 package shape
 
 import (
+	"acornstep/sock/measure"
 	"acornstep/sock/needle"
 	"acornstep/sock/plan"
 	"acornstep/sock/words"
@@ -22,7 +23,7 @@ func (t toeFrame) line(f *frame, row *needle.Row, n int, said words.Row) []Point
 	case "garter_square":
 		return t.squareLine(f, n)
 	case "short_row":
-		return t.shortRowLine(f, row, n, said)
+		return t.shortRowLine(f, n, said)
 	default:
 		return f.footLine(f.height(n), row.Stitches)
 	}
@@ -41,16 +42,18 @@ func (t toeFrame) squareLine(f *frame, n int) []Point {
 }
 
 // shortRowLine: narrowing rows lie above the fold, from the foot to the tip;
-// widening rows below it, back again.
-func (t toeFrame) shortRowLine(f *frame, row *needle.Row, n int, said words.Row) []Point {
-	if said.Worked >= row.Stitches && n > t.rows/2 {
-		return nil // the other half of the first round
-	}
-	middle := float64(t.rows) / 2
-	x := t.length * (middle - float64(n)) / middle
+// widening rows below it, back again. The first row only crosses the cast-on.
+func (t toeFrame) shortRowLine(f *frame, n int, said words.Row) []Point {
+	half := measure.HalfUp(t.length * f.gauge.Rounds)
 	high := f.half(min(said.Worked, f.plan.Summary.CastOnStitches))
-	if x >= 0 {
+	switch n--; {
+	case n <= half:
+		x := t.length * (1 - share(n, half))
 		return []Point{{x, f.sole}, {x, f.sole + high}}
+	case n <= 2*half:
+		x := t.length * share(n-half, half)
+		return []Point{{x, f.sole - high}, {x, f.sole}}
+	default:
+		return nil // the way back, and the other half of the first round
 	}
-	return []Point{{-x, f.sole - high}, {-x, f.sole}}
 }

@@ -2,6 +2,7 @@ package words
 
 import (
 	"fmt"
+	"slices"
 	"strings"
 
 	"acornstep/sock/knit"
@@ -25,8 +26,8 @@ type Row struct {
 	// Worked is the number of loops that the row takes from the needles, or casts on.
 	Worked int `json:"worked"`
 	// From and To are the places of the yarn before and after the row, in loops from loop 0.
-	From int `json:"from"`
-	To   int `json:"to"`
+	From int `json:"-"`
+	To   int `json:"-"`
 	// New lists operations that no row before this one had.
 	New []string `json:"new"`
 }
@@ -52,6 +53,7 @@ func Rows(rows []needle.Row, needles string) ([]Row, error) {
 	said := make([]Row, 0, len(rows))
 	seen := map[needle.Code]bool{}
 	var m needle.Machine
+	var before []stretchOf
 	for i := range rows {
 		row := &rows[i]
 		on := arrange(needles, soleBegins(&m, row), m.Count())
@@ -67,13 +69,12 @@ func Rows(rows []needle.Row, needles string) ([]Row, error) {
 			return said, err
 		}
 		r := Row{ID: row.ID, From: from, To: m.Cursor(), New: []string{}}
-		for _, part := range split(row.Ops, at, on, rs) {
-			p := Part{Short: fold(part.ops, Short), Long: fold(part.ops, Long)}
-			if part.needle >= 0 {
-				p.Needle, p.On = part.needle+1, on[part.needle].name
-			}
-			r.Parts = append(r.Parts, p)
+		if i > 0 && slices.Equal(row.Ops, rows[i-1].Ops) && from == said[i-1].From && slices.Equal(on, before) {
+			r.Parts = said[i-1].Parts // most rounds are worked like the one before
+		} else {
+			r.Parts = partsOf(row.Ops, at, on, rs)
 		}
+		before = on
 		for _, o := range row.Ops {
 			r.Worked += o.N * o.Code.Takes()
 			if o.Code == needle.CO || o.Code == needle.COChain {
@@ -87,6 +88,19 @@ func Rows(rows []needle.Row, needles string) ([]Row, error) {
 		said = append(said, r)
 	}
 	return said, nil
+}
+
+// partsOf says the operations needle by needle.
+func partsOf(ops []needle.Op, at int, on []stretchOf, rs bool) []Part {
+	var parts []Part
+	for _, part := range split(ops, at, on, rs) {
+		p := Part{Short: fold(part.ops, Short), Long: fold(part.ops, Long)}
+		if part.needle >= 0 {
+			p.Needle, p.On = part.needle+1, on[part.needle].name
+		}
+		parts = append(parts, p)
+	}
+	return parts
 }
 
 // soleBegins is the first loop of needle 2 before the row: at its marker, else at the half.

@@ -401,6 +401,7 @@ export interface components {
             wearer: string;
         };
         Op: (string | number)[];
+        Ops: components["schemas"]["Op"][] | null;
         PatternName: {
             label: string;
             name: string;
@@ -482,7 +483,7 @@ export interface components {
             n: number;
             needle?: string;
             note?: string;
-            ops: components["schemas"]["Op"][];
+            ops: components["schemas"]["Ops"];
             section: string;
             side: string;
             stitches: number;
@@ -494,10 +495,11 @@ export interface components {
         };
         ShapeLine: {
             colour: string;
-            points: components["schemas"]["ShapePoint"][];
+            points: components["schemas"]["ShapePoints"];
             row: string;
         };
         ShapePoint: number[];
+        ShapePoints: components["schemas"]["ShapePoint"][] | null;
         ShapeShape: {
             ankle: components["schemas"]["ShapePoint"];
             /** Format: double */
@@ -566,11 +568,9 @@ export interface components {
             short: string;
         };
         WordsRow: {
-            from: number;
             id: string;
             new: string[];
             parts: components["schemas"]["WordsPart"][];
-            to: number;
             worked: number;
         };
         YarnNeed: {

@@ -60,6 +60,7 @@ function pinsOf(frame: Frame, plan: Plan, unit: Unit): Pin[] {
   const leg = half(linesOf(sock, "leg"));
   const cuff = half(linesOf(sock, "cuff"));
   const footTop = Math.max(...linesOf(sock, "foot").map((line) => topOf(line)[1]), topOf(toe)[1]);
+  const legLeft = Math.min(...linesOf(sock, "leg").map((line) => line[0]?.[0] ?? 0), sock.width_mm);
   const pins: Pin[] = [];
   if (toe) {
     pins.push({
@@ -77,7 +78,7 @@ function pinsOf(frame: Frame, plan: Plan, unit: Unit): Pin[] {
     pins.push({
       key: "foot",
       at: topOf(foot),
-      label: [Math.max(0, topOf(foot)[0] - 55 * s), footTop + 58 * s],
+      label: [Math.max(0, Math.min(topOf(foot)[0] - 55 * s, legLeft - 72 * s)), footTop + 58 * s],
       number: `${sum.foot_rounds}`,
       text: ["rounds to the heel,", `${lengthWithUnit(sum.heel_starts_at_mm, unit)} from the tip`],
     });
