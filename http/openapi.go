@@ -17,7 +17,6 @@ import (
 	"acornstep/sock/basket"
 	"acornstep/sock/needle"
 	"acornstep/sock/position"
-	"acornstep/sock/shape"
 )
 
 type byID struct {
@@ -62,7 +61,7 @@ func makeDocument() ([]byte, error) {
 	r := openapi31.NewReflector()
 	r.Spec.Info.WithTitle("Acorn Step").WithVersion("1").WithDescription("Designs of toe-up socks, worked out loop by loop. Lengths are millimetres.")
 	r.JSONSchemaReflector().DefaultOptions = append(r.JSONSchemaReflector().DefaultOptions,
-		jsonschema.InterceptProp(requireAll), jsonschema.InterceptSchema(opsAreTuples), jsonschema.InterceptDefName(shortName))
+		jsonschema.InterceptProp(requireAll), jsonschema.InterceptNullability(listsAreNeverNull), jsonschema.InterceptSchema(opsAreTuples), jsonschema.InterceptDefName(shortName))
 	for _, o := range operations {
 		op, err := r.NewOperationContext(o.method, o.path)
 		if err != nil {
@@ -92,10 +91,14 @@ func requireAll(p jsonschema.InterceptPropParams) error {
 	if p.Processed && tag != "" && !strings.Contains(tag, "omitempty") {
 		p.ParentSchema.Required = append(p.ParentSchema.Required, p.Name)
 	}
-	if kind := p.Field.Type.Kind(); p.Processed && (kind == reflect.Slice || kind == reflect.Map) {
-		p.PropertySchema.RemoveType(jsonschema.Null) // an empty list is written as one
-	}
 	return nil
+}
+
+// listsAreNeverNull: an empty list is written as one.
+func listsAreNeverNull(p jsonschema.InterceptNullabilityParams) {
+	if kind := p.Type.Kind(); kind == reflect.Slice || kind == reflect.Map {
+		p.Schema.RemoveType(jsonschema.Null)
+	}
 }
 
 // opsAreTuples describes ["k", 12] and [17, "sole"], which Go keeps as structs.
@@ -110,11 +113,6 @@ func opsAreTuples(p jsonschema.InterceptSchemaParams) (bool, error) {
 	case reflect.TypeFor[needle.Op]():
 		pair()
 		return true, nil
-	case reflect.TypeFor[needle.Ops](), reflect.TypeFor[shape.Points]():
-		if p.Processed {
-			p.Schema.RemoveType(jsonschema.Null)
-		}
-		return false, nil
 	case reflect.TypeFor[needle.Marker]():
 		pair()
 		return true, nil

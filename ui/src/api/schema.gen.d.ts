@@ -401,7 +401,7 @@ export interface components {
             wearer: string;
         };
         Op: (string | number)[];
-        Ops: components["schemas"]["Op"][] | null;
+        Ops: components["schemas"]["Op"][];
         PatternName: {
             label: string;
             name: string;
@@ -499,7 +499,7 @@ export interface components {
             row: string;
         };
         ShapePoint: number[];
-        ShapePoints: components["schemas"]["ShapePoint"][] | null;
+        ShapePoints: components["schemas"]["ShapePoint"][];
         ShapeShape: {
             ankle: components["schemas"]["ShapePoint"];
             /** Format: double */
