@@ -6,6 +6,7 @@ import (
 	"github.com/gin-gonic/gin"
 
 	"acornstep/sock/advise"
+	"acornstep/sock/design"
 	"acornstep/sock/document"
 	"acornstep/sock/draft"
 	"acornstep/sock/feet"
@@ -18,21 +19,30 @@ import (
 // mostCandidates of the ranking are answered.
 const mostCandidates = 60
 
+// readDesign reads a draft that has to be complete; false means that the problem is sent.
+func readDesign(c *gin.Context, unitName string, typed draft.Draft) (design.Design, bool) {
+	unit, ok := readUnit(c, unitName)
+	if !ok {
+		return design.Design{}, false
+	}
+	r := draft.Read(typed, unit)
+	if len(r.Faults) > 0 {
+		refuse(c, r.Faults)
+		return design.Design{}, false
+	}
+	return r.Design, true
+}
+
 func (s *server) compare(c *gin.Context) {
 	var q PlanQuestion
 	if !read(c, &q) {
 		return
 	}
-	unit, ok := readUnit(c, q.Unit)
+	d, ok := readDesign(c, q.Unit, q.Draft)
 	if !ok {
 		return
 	}
-	r := draft.Read(q.Draft, unit)
-	if len(r.Faults) > 0 {
-		refuse(c, r.Faults)
-		return
-	}
-	report := advise.Rank(r.Design)
+	report := advise.Rank(d)
 	report.Candidates = report.Candidates[:min(len(report.Candidates), mostCandidates)]
 	c.JSON(nethttp.StatusOK, report)
 }
@@ -42,16 +52,11 @@ func (s *server) position(c *gin.Context) {
 	if !read(c, &q) {
 		return
 	}
-	unit, ok := readUnit(c, q.Unit)
+	d, ok := readDesign(c, q.Unit, q.Draft)
 	if !ok {
 		return
 	}
-	r := draft.Read(q.Draft, unit)
-	if len(r.Faults) > 0 {
-		refuse(c, r.Faults)
-		return
-	}
-	p, err := plan.Make(r.Design)
+	p, err := plan.Make(d)
 	if err != nil {
 		s.failWith(c, err)
 		return

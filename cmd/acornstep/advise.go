@@ -8,7 +8,6 @@ import (
 	"acornstep/sock/design"
 	"acornstep/sock/document"
 	"acornstep/sock/knit"
-	"acornstep/sock/plan"
 	"acornstep/sock/words"
 )
 
@@ -48,13 +47,9 @@ func runExplain(args []string, s streams) error {
 	if err := set.Parse(args); err != nil {
 		return err
 	}
-	text, err := readInput(s)
+	p, err := readPlan(s)
 	if err != nil {
 		return err
-	}
-	p, err := plan.Read(text)
-	if err != nil {
-		return reportFaults(err, s)
 	}
 	said, fault := words.Rows(p.Rows, p.Design.Needles)
 	entries := map[string]words.Entry{}

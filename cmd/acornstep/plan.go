@@ -66,13 +66,9 @@ func runCheck(args []string, s streams) error {
 	if err := noArguments("check", about, args, s); err != nil {
 		return err
 	}
-	text, err := readInput(s)
+	p, err := readPlan(s)
 	if err != nil {
 		return err
-	}
-	p, err := plan.Read(text)
-	if err != nil {
-		return reportFaults(err, s)
 	}
 	faults := plan.Check(p)
 	for _, f := range faults {
@@ -83,6 +79,19 @@ func runCheck(args []string, s streams) error {
 	}
 	fmt.Fprintf(s.out, "sound: %d rows knitted, every loop accounted for\n", len(p.Rows))
 	return nil
+}
+
+// readPlan reads a plan from standard input, with one line for each fault.
+func readPlan(s streams) (*plan.Plan, error) {
+	text, err := readInput(s)
+	if err != nil {
+		return nil, err
+	}
+	p, err := plan.Read(text)
+	if err != nil {
+		return nil, reportFaults(err, s)
+	}
+	return p, nil
 }
 
 // reportFaults writes one line for each fault of a document.

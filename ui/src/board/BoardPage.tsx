@@ -1,11 +1,11 @@
 import { Button, Input, Skeleton } from "antd";
-import { Link, useParams } from "react-router";
+import { Link } from "react-router";
 import { Refusal, type Sock } from "../api/client";
-import { useSock } from "../api/socks";
 import { SockDrawing } from "../drawing/SockDrawing";
 import { Strip } from "../drawing/Strip";
 import { Failure } from "../shell/Failure";
 import { usePageTitle } from "../shell/usePageTitle";
+import { WithSock } from "../shell/WithSock";
 import { gaugeText, gaugeWidth, lengthWithUnit, useUnit } from "../units/units";
 import { Choices } from "./Choices";
 import { Conflict } from "./Conflict";
@@ -14,22 +14,7 @@ import { type Board, type SaveState, useBoard } from "./useBoard";
 
 /** BoardPage is the board on which one sock is decided. */
 export function BoardPage() {
-  const { id = "" } = useParams();
-  const sock = useSock(id);
-  if (sock.isPending) {
-    return <Skeleton active className="page" />;
-  }
-  if (sock.isError) {
-    return (
-      <div className="page narrow">
-        <Failure error={sock.error} retry={() => sock.refetch()} />
-        <p>
-          <Link to="/">To the basket</Link>
-        </p>
-      </div>
-    );
-  }
-  return <BoardOf key={id} sock={sock.data} />;
+  return <WithSock>{(sock) => <BoardOf key={sock.id} sock={sock} />}</WithSock>;
 }
 
 function BoardOf({ sock }: { sock: Sock }) {

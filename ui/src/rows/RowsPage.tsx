@@ -1,33 +1,20 @@
 import { useQuery } from "@tanstack/react-query";
 import { Button, Segmented, Skeleton } from "antd";
-import { Link, useParams } from "react-router";
+import { Link } from "react-router";
 import type { Sock } from "../api/client";
 import { planOf } from "../api/plan";
 import { useGlossary } from "../api/reference";
-import { useSock } from "../api/socks";
 import { Strip } from "../drawing/Strip";
 import { Failure } from "../shell/Failure";
 import { useKept } from "../shell/useKept";
 import { usePageTitle } from "../shell/usePageTitle";
+import { WithSock } from "../shell/WithSock";
 import { useUnit } from "../units/units";
 import { type Group, grouped, type SectionRows } from "./groups";
 
 /** RowsPage is the sock to read, row by row. */
 export function RowsPage() {
-  const { id = "" } = useParams();
-  const sock = useSock(id);
-  if (sock.isPending) {
-    return <Skeleton active className="page" />;
-  }
-  if (sock.isError) {
-    return (
-      <div className="page narrow">
-        <Failure error={sock.error} retry={() => sock.refetch()} />
-        <Link to="/">To the basket</Link>
-      </div>
-    );
-  }
-  return <RowsOf sock={sock.data} />;
+  return <WithSock>{(sock) => <RowsOf key={sock.id} sock={sock} />}</WithSock>;
 }
 
 type Wording = "short" | "long";
