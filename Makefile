@@ -67,6 +67,7 @@ go-test: tools
 fuzz: tools
 	@echo "== fuzzing every reader for $(FUZZTIME)"
 	@go test ./sock/measure -run '^$$' -fuzz '^FuzzParseLength$$' -fuzztime $(FUZZTIME) | tail -n 1
+	@go test ./sock/document -run '^$$' -fuzz '^FuzzRead$$' -fuzztime $(FUZZTIME) | tail -n 1
 	@go test ./sock/design -run '^$$' -fuzz '^FuzzRead$$' -fuzztime $(FUZZTIME) | tail -n 1
 	@go test ./sock/plan -run '^$$' -fuzz '^FuzzRead$$' -fuzztime $(FUZZTIME) | tail -n 1
 

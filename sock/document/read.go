@@ -87,7 +87,7 @@ func parse(text []byte) (any, error) {
 	}
 	decoder := json.NewDecoder(bytes.NewReader(text))
 	decoder.UseNumber()
-	tree, err := parseValue(decoder, "")
+	tree, err := parseValue(decoder, "", 0)
 	if err != nil {
 		if err == io.EOF || err == io.ErrUnexpectedEOF {
 			return nil, fmt.Errorf("the JSON ends too early")
@@ -103,7 +103,13 @@ func parse(text []byte) (any, error) {
 	return tree, nil
 }
 
-func parseValue(d *json.Decoder, path string) (any, error) {
+// mostDepth is far deeper than any document of ours; it keeps a hostile one from growing the stack.
+const mostDepth = 64
+
+func parseValue(d *json.Decoder, path string, depth int) (any, error) {
+	if depth > mostDepth {
+		return nil, fmt.Errorf("the document is nested more than %d deep", mostDepth)
+	}
 	token, err := d.Token()
 	if err != nil {
 		return nil, err
@@ -120,7 +126,7 @@ func parseValue(d *json.Decoder, path string) (any, error) {
 			if _, twice := o.values[name]; twice {
 				return nil, Fault{join(path, name), "this key stands twice in the same object"}
 			}
-			value, err := parseValue(d, join(path, name))
+			value, err := parseValue(d, join(path, name), depth+1)
 			if err != nil {
 				return nil, err
 			}
@@ -132,7 +138,7 @@ func parseValue(d *json.Decoder, path string) (any, error) {
 	case json.Delim('['):
 		list := []any{}
 		for d.More() {
-			value, err := parseValue(d, fmt.Sprintf("%s[%d]", path, len(list)))
+			value, err := parseValue(d, fmt.Sprintf("%s[%d]", path, len(list)), depth+1)
 			if err != nil {
 				return nil, err
 			}

@@ -141,7 +141,7 @@ func (m *model) do(c Code, first, startsRow bool) bool {
 				m.insert(modelLoop{kind: 'k'}, false)
 			case next == 0:
 				// Both loops stand in the place of loop 0: the new, lower one is loop 0.
-				m.loops[len(m.loops)-1].pins, m.cursor = m.loops[len(m.loops)-1].pins, 0
+				m.cursor = 0
 				m.loops = append([]modelLoop{{kind: 'k'}}, m.loops...)
 			default:
 				m.insert(modelLoop{kind: 'k'}, false)
