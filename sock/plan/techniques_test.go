@@ -259,7 +259,7 @@ func TestADoubledGaugeHalvesTheLengths(t *testing.T) {
 		d.Gauge.Stitches, d.Gauge.Rounds = min(d.Gauge.Stitches, 50), min(d.Gauge.Rounds, 75)
 		n := 2 * rapid.IntRange(12, 50).Draw(t, "stitches")
 		d.Stitches, d.Toe.Start, d.Toe.FastRounds = &n, "half", nil
-		d.Heel.GussetIncreases = new(int)
+		d.Heel.GussetIncreases, d.Heel.Stitches = new(int), nil // a heel wider than half has a centre in mm
 		coarse := knit.Measure(&d)
 		fine := d
 		fine.Gauge = design.Gauge{Stitches: 2 * d.Gauge.Stitches, Rounds: 2 * d.Gauge.Rounds}
