@@ -11,6 +11,17 @@ const quiet = [
   "--disable-sync",
 ];
 
+/** passphrase opens the locked server, which listens this far above the open one. */
+export const passphrase = "first light over the hill";
+export const lockedBy = 100;
+
+const serverOn = (port: number, secret: string) => ({
+  command: `../bin/acornstep demo --listen 127.0.0.1:${port}`,
+  url: `http://127.0.0.1:${port}/api/health`,
+  env: { ACORNSTEP_PASSPHRASE: secret },
+  reuseExistingServer: false,
+});
+
 /** configOf serves the real program with its demo socks on a port of its own. */
 export function configOf(port: number, match: string) {
   return defineConfig({
@@ -24,10 +35,10 @@ export function configOf(port: number, match: string) {
       viewport: { width: 1280, height: 800 },
       launchOptions: { executablePath: "/usr/bin/chromium", args: quiet },
     },
-    webServer: {
-      command: `../bin/acornstep demo --listen 127.0.0.1:${port}`,
-      url: `http://127.0.0.1:${port}/api/health`,
-      reuseExistingServer: false,
-    },
+    webServer: [
+      serverOn(port, ""),
+      // The same program, as it would be opened to the house.
+      serverOn(port + lockedBy, passphrase),
+    ],
   });
 }

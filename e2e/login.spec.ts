@@ -1,0 +1,34 @@
+import AxeBuilder from "@axe-core/playwright";
+import { expect, test } from "@playwright/test";
+import { lockedBy, passphrase } from "./base.config";
+
+test.use({
+  baseURL: async ({ baseURL }, use) => {
+    const url = new URL(baseURL ?? "");
+    url.port = `${Number(url.port) + lockedBy}`;
+    await use(url.origin);
+  },
+});
+
+test("a program that is open to the house asks for its passphrase first", async ({ page }) => {
+  await page.goto("/");
+  await expect(page.getByRole("heading", { name: "Whose basket is this?" })).toBeVisible();
+  await expect(page.getByText("Observatory roof socks")).toHaveCount(0);
+  const { violations } = await new AxeBuilder({ page }).analyze();
+  expect(violations.filter((v) => v.impact === "serious" || v.impact === "critical")).toEqual([]);
+
+  await page.getByLabel("Passphrase", { exact: true }).fill("last light");
+  await page.getByRole("button", { name: "Open the basket" }).click();
+  await expect(page.getByRole("alert")).toContainText("that is not the passphrase");
+
+  await page.getByLabel("Passphrase", { exact: true }).fill(passphrase);
+  await page.getByRole("button", { name: "Open the basket" }).click();
+  await expect(page.getByRole("link", { name: "Observatory roof socks", exact: true })).toBeVisible();
+  await page.reload();
+  await expect(page.getByRole("link", { name: "Observatory roof socks", exact: true })).toBeVisible();
+
+  await page.getByRole("button", { name: "Log out" }).click();
+  await expect(page.getByRole("heading", { name: "Whose basket is this?" })).toBeVisible();
+  await page.goBack();
+  await expect(page.getByText("Observatory roof socks")).toHaveCount(0);
+});

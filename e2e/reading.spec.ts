@@ -1,0 +1,74 @@
+import { expect, test } from "@playwright/test";
+
+async function open(page: import("@playwright/test").Page, name: string) {
+  await page.goto("/");
+  await page.getByRole("link", { name, exact: true }).click();
+  await page.getByRole("link", { name: "Read the rows" }).click();
+}
+
+test("the rows on paper have no buttons, and every section", async ({ page }) => {
+  await open(page, "Observatory roof socks");
+  await expect(page.locator("#toe-1")).toBeVisible();
+  await page.emulateMedia({ media: "print" });
+  await expect(page.getByRole("button", { name: "Print" })).toBeHidden();
+  await expect(page.getByRole("navigation")).toBeHidden();
+  for (const title of ["Cast on", "Toe", "Foot", "Heel", "Leg", "Cuff", "Bind off"]) {
+    await expect(page.getByRole("heading", { name: new RegExp(`^${title}`) })).toBeVisible();
+  }
+});
+
+test("a flap sock has a gusset to read, with what was picked up", async ({ page }) => {
+  await open(page, "Dome keeper's thick socks");
+  // Marit: 48 stitches, a heel of 24, 26 flap rows: 13 edge stitches and one in the corner.
+  await expect(page.locator("#gusset-1")).toContainText("k14, pu14");
+  await expect(page.locator("#heel-2")).toContainText("sl1, p23, turn");
+  await expect(page.locator("#heel-3")).toContainText(
+    "*sl1, k1; rep from * 11 times in all, sl1, k1 tbl, turn",
+  );
+});
+
+test("contrast yarn and the notes of cast-on and bind-off stand beside their rows", async ({ page }) => {
+  await open(page, "Transit socks");
+  await expect(page.locator("#cast_on-1")).toContainText("in the contrast yarn");
+  await expect(page.locator("#cast_on-1")).toContainText("Leave a tail of about");
+  await expect(page.locator("#bind_off-1")).toContainText("knit them together; repeat");
+  await expect(page.locator("#foot-1")).not.toContainText("contrast");
+});
+
+test("an operation is explained where it first appears", async ({ page }) => {
+  await open(page, "First frost, for the youngest");
+  const first = page.locator("#toe-3");
+  await first.getByText("First here: yarn over (yo)").click();
+  await expect(first).toContainText("forgotten right after a turn");
+  await expect(page.locator("#toe-5")).not.toContainText("First here");
+});
+
+test("light and units are remembered by this browser", async ({ page }) => {
+  await page.goto("/");
+  await page.getByRole("button", { name: "Evening" }).click();
+  await page.getByLabel("Units").getByText("inches").click();
+  await page.reload();
+  await expect(page.locator("html")).toHaveAttribute("data-scheme", "dark");
+  await page.getByRole("link", { name: "Observatory roof socks", exact: true }).click();
+  await expect(page.getByLabel("Length", { exact: true })).toHaveValue("9 7/8");
+  await page.getByRole("button", { name: "Day" }).click();
+  await expect(page.locator("html")).toHaveAttribute("data-scheme", "light");
+});
+
+test("the basket says when the program does not answer, and asks again", async ({ page }) => {
+  await page.route("**/api/socks", (route) => route.fulfill({ status: 500, body: "{}" }));
+  await page.goto("/");
+  await expect(page.getByRole("alert")).toBeVisible();
+  await page.unroute("**/api/socks");
+  await page.getByRole("button", { name: "Try again" }).click();
+  await expect(page.getByRole("link", { name: "Observatory roof socks", exact: true })).toBeVisible();
+});
+
+test("an empty basket teaches the first sock in three steps", async ({ page }) => {
+  await page.route("**/api/socks", (route) => route.fulfill({ json: { socks: [] } }));
+  await page.goto("/");
+  await expect(page.getByRole("heading", { name: "The basket is empty" })).toBeVisible();
+  await expect(page.getByRole("listitem")).toHaveCount(3);
+  await page.getByRole("button", { name: "New sock" }).click();
+  await expect(page.getByRole("heading", { name: "A new sock" })).toBeVisible();
+});
