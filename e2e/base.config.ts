@@ -29,6 +29,9 @@ export function configOf(port: number, match: string) {
     testMatch: match,
     outputDir: "results",
     workers: 2,
+    // Generous, since nothing here measures speed: a busy machine is slow, not wrong.
+    timeout: 120_000,
+    expect: { timeout: 20_000 },
     reporter: "list",
     use: {
       baseURL: `http://127.0.0.1:${port}`,

@@ -121,7 +121,7 @@ func (v *validation) count(field string, value *int, low, high int) {
 func (v *validation) evenCount(field string, value *int, low, high int) {
 	v.count(field, value, low, high)
 	if value != nil && !v.bad(field) && *value%2 != 0 {
-		v.faults.Add(field, "read %d; the count is even, half on each needle: %d or %d", *value, *value-1, *value+1)
+		v.faults.Add(field, "read %d; the count is even: %d or %d", *value, *value-1, *value+1)
 	}
 }
 

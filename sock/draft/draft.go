@@ -58,6 +58,7 @@ func Read(d Draft, unit measure.Unit) Reading {
 		value, err := readEntry(field, text, unit)
 		if err == nil {
 			err = set(r.Draft.Design, field, value)
+			measured(r.Draft.Design, field)
 		}
 		if err != nil {
 			unread.Add(field, "%s", err)
@@ -193,6 +194,17 @@ func set(tree map[string]any, field string, value any) error {
 		tree[last] = value
 	}
 	return nil
+}
+
+// measured takes a measurement that was typed off the list of estimated ones.
+func measured(tree map[string]any, field string) {
+	name, ofFoot := strings.CutPrefix(field, "foot.")
+	foot, _ := tree["foot"].(map[string]any)
+	estimated, _ := foot["estimated"].([]any)
+	if !ofFoot || estimated == nil {
+		return
+	}
+	foot["estimated"] = slices.DeleteFunc(slices.Clone(estimated), func(e any) bool { return e == name })
 }
 
 // clone copies the objects of a document, so that the caller's stay as they are.

@@ -24,6 +24,14 @@ func TestEntriesBecomePartOfTheDesign(t *testing.T) {
 	assert.InDelta(t, 240, given.Design["foot"].(map[string]any)["length_mm"], 0, "what was given stays as it was")
 }
 
+func TestATypedMeasurementIsNoEstimate(t *testing.T) {
+	shoe := map[string]any{"foot": map[string]any{"length_mm": 254.0, "estimated": []any{"length_mm", "ankle_girth_mm"}}}
+	r := Read(Draft{Design: shoe, Entries: map[string]string{"foot.length_mm": "25.1"}}, measure.Centimetres)
+	assert.Equal(t, []any{"ankle_girth_mm"}, r.Draft.Design["foot"].(map[string]any)["estimated"])
+	untouched := Read(Draft{Design: shoe, Entries: map[string]string{"gauge.rounds_per_100mm": "44"}}, measure.Centimetres)
+	assert.Len(t, untouched.Draft.Design["foot"].(map[string]any)["estimated"], 2)
+}
+
 func TestWhatCannotBeReadStays(t *testing.T) {
 	r := Read(Draft{Entries: map[string]string{"foot.length_mm": "abc", "gauge.rounds_per_100mm": "900", "heel.picked_up": "many", "foot.ball_girth_mm": "  "}}, measure.Inches)
 	assert.Equal(t, map[string]string{"foot.length_mm": "abc", "gauge.rounds_per_100mm": "900 per 4 in", "heel.picked_up": "many"}, r.Draft.Entries)
