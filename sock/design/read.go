@@ -18,8 +18,8 @@ func Read(text []byte) (Design, error) { return ReadIn(text, "") }
 func ReadIn(text []byte, unit measure.Unit) (Design, error) {
 	d := Blank()
 	present, faults := document.Read(text, &d)
-	if err := faults.Err(); err != nil && present == nil {
-		return Design{}, err
+	if present == nil || len(faults) > 0 && faults[0].Field == "" {
+		return Design{}, faults // no document at all: nothing in it can be missing
 	}
 	if !present["format"] || !present["version"] {
 		for _, field := range []string{"format", "version"} {

@@ -114,7 +114,12 @@ func (s *Sock) countRoundFoot() int {
 	if n := s.Design.Stitches; n != nil {
 		return *n
 	}
-	return max(NearestMultiple(FootTarget(s.Design), s.Design.Fit.Multiple), FewestStitches)
+	n := NearestMultiple(FootTarget(s.Design), s.Design.Fit.Multiple)
+	if n < FewestStitches {
+		s.say(Caution, "few_stitches", "This foot and gauge ask for %d stitches, and no sock is knitted on fewer than %d: it comes out wide. Take a finer yarn.", n, FewestStitches)
+		n = FewestStitches
+	}
+	return n
 }
 
 func abs(n int) int {

@@ -226,6 +226,14 @@ func TestContradictionsHaveAWayOut(t *testing.T) {
 	}
 }
 
+// 94.5·0.9·0.12 = 10.2 stitches are no sock: it gets 16, and the knitter is told.
+func TestACoarseGaugeOnASmallFootIsSaid(t *testing.T) {
+	p := makePlan(t, `{"format":"acorn-step.design","version":1,"foot":{"length_mm":90},"gauge":{"stitches_per_100mm":12,"rounds_per_100mm":14}}`)
+	assert.Equal(t, 16, p.Summary.FootStitches)
+	assert.Equal(t, "few_stitches", p.Checks[0].Code)
+	assert.Contains(t, p.Checks[0].Text, "finer yarn")
+}
+
 // The same foot and gauge in another turning style has the same counts and the same length.
 func TestTurningStylesGiveTheSameShape(t *testing.T) {
 	rapid.Check(t, func(t *rapid.T) {
