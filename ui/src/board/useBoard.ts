@@ -42,9 +42,10 @@ export function useBoard(sock: Sock) {
     if (!sameEntries(entries, content.draft.entries)) {
       const draft = { ...read, entries };
       queries.setQueryData(planOf(draft, unit).queryKey, answer);
-      setContent((c) => ({ ...c, draft }));
+      // A choice made since this answer was asked for must not be undone by it.
+      setContent((c) => (c.draft === content.draft ? { ...c, draft } : c));
     }
-  }, [read, editing, content.draft.entries, queries, unit, answer]);
+  }, [read, editing, content.draft, queries, unit, answer]);
 
   const change = useCallback((part: Partial<Content>) => setContent((c) => ({ ...c, ...part })), []);
   const type = useCallback(
