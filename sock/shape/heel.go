@@ -21,7 +21,7 @@ func (f *frame) heelLine(row *needle.Row, said words.Row) []Point {
 	n := f.seen[needle.Heel]
 	switch {
 	case s.FlapRows != nil:
-		return f.flapLine(n, *s.FlapRows+1, s.HeelStitches)
+		return f.flapLine(n, *s.FlapRows+1)
 	case s.GussetIncreases != nil:
 		return f.gussetTurnLine(n, 2**s.HeelTurnsPerSide, 2**s.GussetIncreases)
 	default:
@@ -74,13 +74,12 @@ func (f *frame) gussetTurnLine(n, half, flap int) []Point {
 }
 
 // flapLine: the flap goes on under the heel, and the turn fills the corner to the back of the leg.
-func (f *frame) flapLine(n, flap, heel int) []Point {
+func (f *frame) flapLine(n, flap int) []Point {
 	if n <= flap {
 		x := f.ankle[0] + share(n, flap)*(f.heelX-f.ankle[0])
 		return []Point{{x, 0}, {x, f.sole}}
 	}
-	turnRows := 2 + 2*((heel-5)/4)
-	along := share(n-flap, turnRows)
+	along := share(n-flap, f.heelRows-flap)
 	reach := 0.0
 	if t := f.plan.Summary.TurnStitches; t != nil {
 		reach = f.half(*t)

@@ -60,6 +60,11 @@ type Shape struct {
 // Of draws a plan that has rows; said are the same rows in words.
 func Of(p *plan.Plan, said []words.Row) Shape {
 	f := newFrame(p)
+	for i := range p.Rows {
+		if p.Rows[i].Section == needle.Heel && said[i].Worked > 0 {
+			f.heelRows++
+		}
+	}
 	s := Shape{Ankle: f.ankle}
 	for i := range p.Rows {
 		row := &p.Rows[i]
@@ -90,6 +95,8 @@ type frame struct {
 	sole, instep float64
 	// gusset is what increases on the foot add between them at the heel.
 	gusset float64
+	// heelRows are the rows of the heel that work loops.
+	heelRows int
 	// ankle is where the leg begins; heelX the back of the heel.
 	ankle Point
 	heelX float64
