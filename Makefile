@@ -11,17 +11,18 @@ BIN := bin/acornstep
 NPM := npm --prefix ui
 QUIET_NPM := --no-audit --no-fund --loglevel=error
 PORT ?= 7768
-FUZZTIME ?= 30s
+FUZZTIME ?= 20s
 
 export PLAYWRIGHT_SKIP_BROWSER_DOWNLOAD = 1
 
-.PHONY: help demo build ui test go-test fuzz lint e2e bench screenshots tools chromium format clean
+.PHONY: help demo build ui test go-test fuzz lint e2e bench latency screenshots tools chromium format clean
 
 help:
 	@echo "make demo         build everything and start it with made-up socks"
 	@echo "make test         install what is missing and run every check (CI does this)"
 	@echo "make build        build bin/acornstep with the interface inside"
 	@echo "make bench        measure how fast a sock is planned"
+	@echo "make latency      measure from a key or a drag to the drawing"
 	@echo "make screenshots  take the pictures in docs/screenshots anew"
 	@echo "make format       format the code"
 
@@ -70,6 +71,7 @@ fuzz: tools
 	@go test ./sock/document -run '^$$' -fuzz '^FuzzRead$$' -fuzztime $(FUZZTIME) | tail -n 1
 	@go test ./sock/design -run '^$$' -fuzz '^FuzzRead$$' -fuzztime $(FUZZTIME) | tail -n 1
 	@go test ./sock/plan -run '^$$' -fuzz '^FuzzRead$$' -fuzztime $(FUZZTIME) | tail -n 1
+	@go test ./sock/tracing -run '^$$' -fuzz '^FuzzMeasure$$' -fuzztime $(FUZZTIME) | tail -n 1
 
 chromium:
 	@command -v chromium >/dev/null || { \
@@ -89,7 +91,13 @@ bench: tools
 	@go test ./sock/... -run '^$$' -bench . -benchmem
 
 screenshots: build chromium
-	@ui/node_modules/.bin/playwright test --config e2e/screenshots.config.ts
+	@ui/node_modules/.bin/playwright test --config e2e/screenshots.config.ts screenshots
+
+latency: build chromium
+	@ui/node_modules/.bin/playwright test --config e2e/latency.config.ts
+
+ui/public/sample-tracing.jpg: build chromium
+	@ui/node_modules/.bin/playwright test --config e2e/screenshots.config.ts sample
 
 format: ui/node_modules/.installed
 	@gofmt -w cmd demo http sock sqlite ui/embed.go

@@ -3,7 +3,7 @@ import { expect, test } from "@playwright/test";
 async function open(page: import("@playwright/test").Page, name: string) {
   await page.goto("/");
   await page.getByRole("link", { name, exact: true }).click();
-  await page.getByRole("link", { name: "Read the rows" }).click();
+  await page.getByRole("link", { name: "Rows", exact: true }).click();
 }
 
 test("the rows on paper have no buttons, and every section", async ({ page }) => {

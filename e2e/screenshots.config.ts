@@ -1,3 +1,3 @@
 import { configOf } from "./base.config";
 
-export default configOf(7792, "**/screenshots.ts");
+export default configOf(7792, "**/{sample,screenshots}.ts");

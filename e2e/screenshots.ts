@@ -1,51 +1,75 @@
 import { fileURLToPath } from "node:url";
-import { test } from "@playwright/test";
+import { expect, type Page, test } from "@playwright/test";
+import { setMarks } from "./sheet";
 
-// Takes the pictures in docs/screenshots from the demo socks.
+// Takes the pictures in docs/screenshots from the demo.
 const folder = fileURLToPath(new URL("../docs/screenshots", import.meta.url));
 
-test("pictures of the main views", async ({ page }) => {
-  const shot = async (name: string) => {
-    await page.waitForLoadState("networkidle");
-    await page.screenshot({ path: `${folder}/${name}.png` });
-  };
+const shot = async (page: Page, name: string) => {
+  await page.waitForLoadState("networkidle");
+  // The panel beside the drawing follows when the hands rest.
+  await page.waitForTimeout(600);
+  await page.screenshot({ path: `${folder}/${name}.png` });
+};
+
+async function board(page: Page, name: string): Promise<string> {
   await page.goto("/");
-  await shot("basket");
-  await page.getByRole("link", { name: "Observatory roof socks", exact: true }).click();
+  await page.getByRole("link", { name, exact: true }).click();
   await page.locator(".sock").waitFor();
-  await shot("board");
-  const board = page.url();
-  await page.goto(`${board}/rows`);
-  await shot("rows");
+  return page.url();
+}
+
+test("pictures of the board", async ({ page }) => {
   await page.goto("/");
-  await page.getByRole("link", { name: "Eclipse trip socks", exact: true }).click();
-  await shot("board-half-designed");
-  for (const [name, picture] of [
-    ["Transit socks", "board-gusset-turn"],
-    ["Dome keeper's thick socks", "board-flap"],
-    ["First frost, for the youngest", "board-short-row-toe"],
-  ] as const) {
-    await page.goto("/");
-    await page.getByRole("link", { name, exact: true }).click();
-    await page.locator(".sock").waitFor();
-    await shot(picture);
-  }
-  await page.goto(board);
-  await page.locator(".sock").waitFor();
-  await page.locator(".choices").getByRole("heading", { name: /^Toe/ }).scrollIntoViewIfNeeded();
+  await shot(page, "basket");
+  const url = await board(page, "Observatory roof socks");
+  await shot(page, "board");
+  await page.goto(`${url}?show=fit.heel`);
+  await page.locator(".choices").getByRole("heading", { name: /^Heel/ }).scrollIntoViewIfNeeded();
   await page.mouse.move(1000, 500);
-  await page.mouse.wheel(0, 620);
-  await shot("board-choices");
-  await page.goto(`${board}/rows`);
-  await page.getByText("Plain words").click();
-  await page.locator("#heel-2").scrollIntoViewIfNeeded();
-  await shot("rows-in-plain-words");
-  await page.getByText("Abbreviations").click();
-  await page.goto(board);
+  await page.mouse.wheel(0, 420);
+  await shot(page, "board-choices");
+  for (const [path, name] of [
+    ["?pair=side", "board-pair"],
+    ["/what-if", "what-if"],
+    ["/ways", "ways"],
+    ["/compare", "compare"],
+    ["/rows", "rows"],
+  ] as const) {
+    await page.goto(`${url}${path}`);
+    await shot(page, name);
+  }
+  await board(page, "Dome keeper's thick socks");
+  await shot(page, "board-news");
+  await page.goto(url);
   await page.locator(".sock").waitFor();
   await page.getByRole("button", { name: "Evening" }).click();
-  await shot("board-evening");
+  await shot(page, "board-evening");
   await page.getByRole("button", { name: "Day" }).click();
   await page.setViewportSize({ width: 390, height: 844 });
-  await shot("board-phone");
+  await shot(page, "board-phone");
+});
+
+test("pictures of feet and swatches", async ({ page }) => {
+  await page.goto("/feet");
+  await page.getByRole("link", { name: "Pim", exact: true }).click();
+  await shot(page, "foot");
+  await page.getByRole("link", { name: "Measure a tracing on the screen" }).click();
+  await page.getByRole("button", { name: "Try the sample" }).click();
+  await expect(page.locator(".marked-picture image")).toBeVisible();
+  await setMarks(page, true, [
+    "corner 1",
+    "corner 2",
+    "corner 3",
+    "corner 4",
+    "heel",
+    "toe",
+    "ball 1",
+    "ball 2",
+  ]);
+  await shot(page, "tracing");
+  await page.goto("/swatches");
+  await shot(page, "swatches");
+  await page.goto("/terms");
+  await shot(page, "terms");
 });

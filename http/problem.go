@@ -44,6 +44,8 @@ func (s *server) failWith(c *gin.Context, err error) {
 		refuse(c, faults)
 	case errors.Is(err, basket.ErrNotFound):
 		fail(c, nethttp.StatusNotFound, basket.ErrNotFound.Error())
+	case errors.Is(err, basket.ErrChanged):
+		write(c, Problem{Status: nethttp.StatusConflict, Title: "Changed elsewhere", Detail: basket.ErrChanged.Error()})
 	default:
 		s.Log.Error("request failed", "path", c.FullPath(), "error", err)
 		fail(c, nethttp.StatusInternalServerError, "something went wrong in the program; nothing was changed")

@@ -22,11 +22,16 @@ type Basket interface {
 	Save(ctx context.Context, sock basket.Sock) (basket.Sock, error)
 	Delete(ctx context.Context, id string) error
 	Restore(ctx context.Context, id string) error
+	Versions(ctx context.Context, sockID string) ([]basket.Version, error)
+	AddVersion(ctx context.Context, sockID string, v basket.Version) (basket.Version, error)
+	MarkVersion(ctx context.Context, sockID, id string, deleted bool) error
 }
 
 // Options are what a server is made of.
 type Options struct {
-	Basket Basket
+	Basket   Basket
+	Feet     Feet
+	Swatches Swatches
 	// Interface is the built interface; without an index.html a page says what to run.
 	Interface fs.FS
 	Log       *slog.Logger
@@ -90,18 +95,10 @@ func (s *server) routes(engine *gin.Engine) {
 	api.POST("/session", s.login)
 	api.DELETE("/session", s.logout)
 	inside := api.Group("", s.gate.inside)
-	inside.POST("/plan", s.plan)
-	inside.POST("/compare", s.compare)
-	inside.POST("/position", s.position)
-	inside.POST("/shoe", s.shoe)
-	inside.GET("/reference", s.reference)
-	inside.GET("/socks", s.listSocks)
-	inside.POST("/socks", s.addSock)
-	inside.GET("/socks/:id", s.getSock)
-	inside.PUT("/socks/:id", s.saveSock)
-	inside.DELETE("/socks/:id", s.deleteSock)
-	inside.POST("/socks/:id/restore", s.restoreSock)
-	inside.POST("/socks/:id/duplicate", s.duplicateSock)
+	s.sockRoutes(inside)
+	s.askRoutes(inside)
+	s.feetRoutes(inside)
+	s.swatchRoutes(inside)
 }
 
 // Serve answers on the listener until the context ends, and then lets running requests finish.

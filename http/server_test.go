@@ -36,7 +36,7 @@ func start(t *testing.T, passphrase string) api {
 	require.NoError(t, err)
 	t.Cleanup(func() { _ = store.Close() })
 	handler, err := http.New(http.Options{
-		Basket: store, Log: slog.New(slog.DiscardHandler), Version: "test", Passphrase: passphrase, Now: time.Now, Names: []string{"attic"},
+		Basket: store, Feet: store, Swatches: store, Log: slog.New(slog.DiscardHandler), Version: "test", Passphrase: passphrase, Now: time.Now, Names: []string{"attic"},
 		Interface: fstest.MapFS{
 			"index.html":    {Data: []byte(`<meta name="csp-nonce" content="__NONCE__">`)},
 			"assets/app.js": {Data: []byte(strings.Repeat("knit();", 500))},
@@ -339,6 +339,9 @@ func TestTheServerFinishesItsAnswersWhenItStops(t *testing.T) {
 
 func BenchmarkPlanRequest(b *testing.B) {
 	benchmarkRequest(b, "POST", "/api/plan", `{"name":"","unit":"cm","draft":`+isoldeDraft+`}`)
+}
+func BenchmarkBriefRequest(b *testing.B) {
+	benchmarkRequest(b, "POST", "/api/plan", `{"name":"","unit":"cm","brief":true,"draft":`+isoldeDraft+`}`)
 }
 func BenchmarkHealthRequest(b *testing.B) { benchmarkRequest(b, "GET", "/api/health", "") }
 

@@ -1,16 +1,23 @@
 package http
 
 import (
+	"acornstep/sock/advise"
 	"acornstep/sock/basket"
 	"acornstep/sock/design"
 	"acornstep/sock/document"
 	"acornstep/sock/draft"
+	"acornstep/sock/feet"
 	"acornstep/sock/fit"
+	"acornstep/sock/handle"
 	"acornstep/sock/knit"
 	"acornstep/sock/measure"
+	"acornstep/sock/needle"
 	"acornstep/sock/plan"
 	"acornstep/sock/shape"
+	"acornstep/sock/tracing"
+	"acornstep/sock/whatif"
 	"acornstep/sock/words"
+	"acornstep/sock/working"
 	"acornstep/sock/yarn"
 )
 
@@ -30,12 +37,27 @@ type SockList struct {
 	Socks []basket.Sock `json:"socks"`
 }
 
+// VersionList is what was put aside of a sock, the newest first.
+type VersionList struct {
+	Versions []basket.Version `json:"versions"`
+}
+
+// NewVersion puts a draft aside under a name.
+type NewVersion struct {
+	Name  string      `json:"name"`
+	Draft draft.Draft `json:"draft"`
+}
+
 // NewSock asks for a sock in the basket. Unit is cm or in, for entries not read yet.
 type NewSock struct {
 	Name   string      `json:"name"`
 	Wearer string      `json:"wearer"`
 	Unit   string      `json:"unit" enum:"cm,in"`
 	Draft  draft.Draft `json:"draft"`
+	Notes  string      `json:"notes,omitempty"`
+	// Foot and Swatch are what the draft was made for, if it was not typed.
+	Foot   *basket.FootTaken   `json:"foot,omitempty"`
+	Swatch *basket.SwatchTaken `json:"swatch,omitempty"`
 }
 
 // SaveSock replaces a sock; Revision is the one that the change was made on.
@@ -45,13 +67,76 @@ type SaveSock struct {
 	Wearer   string      `json:"wearer"`
 	Unit     string      `json:"unit" enum:"cm,in"`
 	Draft    draft.Draft `json:"draft"`
+	Notes    string      `json:"notes,omitempty"`
+	// Foot and Swatch are what the draft was made for, if it was not typed.
+	Foot   *basket.FootTaken   `json:"foot,omitempty"`
+	Swatch *basket.SwatchTaken `json:"swatch,omitempty"`
 }
 
-// PlanQuestion asks what a draft comes to.
+// PlanQuestion asks what a draft comes to. A brief answer leaves out rows and words.
 type PlanQuestion struct {
 	Name  string      `json:"name"`
 	Unit  string      `json:"unit" enum:"cm,in"`
 	Draft draft.Draft `json:"draft"`
+	Brief bool        `json:"brief,omitempty"`
+}
+
+// DraftQuestion asks something about a draft.
+type DraftQuestion struct {
+	Unit  string      `json:"unit" enum:"cm,in"`
+	Draft draft.Draft `json:"draft"`
+}
+
+// CompareQuestion asks for a ranking by what matters. Known lists techniques, such as
+// heel:flap_under and turn:wrap, for the wish known.
+type CompareQuestion struct {
+	Unit  string      `json:"unit" enum:"cm,in"`
+	Draft draft.Draft `json:"draft"`
+	By    string      `json:"by,omitempty" enum:"fit,yarn,counting,known"`
+	Known []string    `json:"known,omitempty"`
+}
+
+// WhatIfQuestion asks what a draft comes to when something was not quite right.
+type WhatIfQuestion struct {
+	Unit  string       `json:"unit" enum:"cm,in"`
+	Draft draft.Draft  `json:"draft"`
+	Doubt whatif.Doubt `json:"doubt"`
+}
+
+// PairQuestion asks for the socks of both feet of a wearer.
+type PairQuestion struct {
+	Unit     string      `json:"unit" enum:"cm,in"`
+	Draft    draft.Draft `json:"draft"`
+	WearerID string      `json:"wearer_id"`
+}
+
+// PairAnswer is both socks, briefly, and where they differ.
+type PairAnswer struct {
+	Left        PlanAnswer   `json:"left"`
+	Right       PlanAnswer   `json:"right"`
+	Differences []Difference `json:"differences"`
+}
+
+// Difference is a count that is not the same in both socks of a pair.
+type Difference struct {
+	Label string `json:"label"`
+	Left  int    `json:"left"`
+	Right int    `json:"right"`
+}
+
+// OptionList is every decision with what each way does.
+type OptionList struct {
+	Choices []advise.Choice `json:"choices"`
+}
+
+// WorkingList is the arithmetic of every number.
+type WorkingList struct {
+	Lines []working.Line `json:"lines"`
+}
+
+// FigureList is what a doubt changes.
+type FigureList struct {
+	Figures []whatif.Figure `json:"figures"`
 }
 
 // PlanAnswer is a draft worked out. Design and all that follows it are left
@@ -68,6 +153,19 @@ type PlanAnswer struct {
 	Yarn   []yarn.Need      `json:"yarn,omitempty"`
 	// FootRoundsBy is the foot by each school of taking off toe and heel.
 	FootRoundsBy map[string]int `json:"foot_rounds_by,omitempty"`
+	// Strip is the stitches worked in each row, by section.
+	Strip   []StripPart     `json:"strip,omitempty"`
+	Handles []handle.Handle `json:"handles,omitempty"`
+	// Ghost is the outline of the foot beside the sock.
+	Ghost  shape.Points   `json:"ghost,omitempty"`
+	Places []shape.Across `json:"places,omitempty"`
+	Effort *plan.Effort   `json:"effort,omitempty"`
+}
+
+// StripPart is a section of the strip of the whole sock.
+type StripPart struct {
+	Section string `json:"section"`
+	Worked  []int  `json:"worked"`
 }
 
 // PositionQuestion asks how the needles look at row number Row, counted from 0, of a draft's plan.
@@ -94,6 +192,11 @@ type ShoeAnswer struct {
 type Reference struct {
 	Glossary []words.Entry `json:"glossary"`
 	Patterns []PatternName `json:"patterns"`
+	// Terms of the craft with their explanations.
+	Terms    []words.Term    `json:"terms"`
+	Kinds    []feet.Kind     `json:"kinds"`
+	Cautions []feet.Caution  `json:"cautions"`
+	Sheets   []tracing.Sheet `json:"sheets"`
 }
 
 // PatternName is a stitch pattern to choose.
@@ -130,7 +233,7 @@ type Login struct {
 }
 
 // answer works a draft out, as far as it goes.
-func answer(name string, r draft.Reading) (PlanAnswer, error) {
+func answer(name string, r draft.Reading, brief bool) (PlanAnswer, error) {
 	a := PlanAnswer{Draft: r.Draft, Faults: r.Faults}
 	if a.Faults == nil {
 		a.Faults = []document.Fault{}
@@ -141,11 +244,11 @@ func answer(name string, r draft.Reading) (PlanAnswer, error) {
 	if name != "" {
 		r.Design.Name = name
 	}
-	return work(a, r.Design)
+	return work(a, r.Design, brief)
 }
 
-func work(a PlanAnswer, d design.Design) (PlanAnswer, error) {
-	p, err := plan.Make(d)
+func work(a PlanAnswer, d design.Design, brief bool) (PlanAnswer, error) {
+	p, sock, err := plan.MakeSock(d)
 	if faults, ok := err.(document.Faults); ok {
 		a.Faults = faults
 		return a, nil
@@ -164,8 +267,31 @@ func work(a PlanAnswer, d design.Design) (PlanAnswer, error) {
 		return a, err
 	}
 	drawn := shape.Of(p, a.Words)
-	a.Shape = &drawn
-	sock := knit.Measure(&p.Design)
+	a.Shape, a.Ghost, a.Handles = &drawn, shape.Ghost(sock), handle.Of(sock, drawn)
 	a.Fit, a.Yarn, a.FootRoundsBy = fit.Of(sock), yarn.Needs(&p.Design, p.Rows), sock.FootRoundsBy()
+	a.Places = shape.Places(sock, drawn)
+	effort := plan.EffortOf(p.Rows)
+	a.Effort, a.Strip = &effort, strip(p.Rows, a.Words)
+	if brief {
+		short := *p
+		short.Rows = []needle.Row{}
+		a.Plan, a.Words = &short, nil
+	}
 	return a, nil
+}
+
+// strip counts what each row works; rows that work nothing are not seen.
+func strip(rows []needle.Row, said []words.Row) []StripPart {
+	var parts []StripPart
+	for i := range rows {
+		if said[i].Worked == 0 {
+			continue
+		}
+		if n := len(parts); n == 0 || parts[n-1].Section != string(rows[i].Section) {
+			parts = append(parts, StripPart{Section: string(rows[i].Section)})
+		}
+		last := &parts[len(parts)-1]
+		last.Worked = append(last.Worked, said[i].Worked)
+	}
+	return parts
 }

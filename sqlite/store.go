@@ -6,7 +6,6 @@ import (
 	"crypto/rand"
 	"database/sql"
 	"embed"
-	"encoding/json"
 	"errors"
 	"fmt"
 	"io/fs"
@@ -76,22 +75,16 @@ func migrate(ctx context.Context, db *sql.DB) error {
 // Close closes the file.
 func (s *Store) Close() error { return s.db.Close() }
 
-const columns = `id, revision, name, wearer, draft, foot_stitches, row_count, missing, created_ms, updated_ms`
+const columns = `id, revision, name, wearer, draft, notes, foot_taken, swatch_taken, foot_stitches, row_count, cast_on, missing, created_ms, updated_ms`
 
-func scan(row interface{ Scan(...any) error }) (basket.Sock, error) {
+func scan(row row) (basket.Sock, error) {
 	var sock basket.Sock
-	var text string
-	var created, updated int64
-	err := row.Scan(&sock.ID, &sock.Revision, &sock.Name, &sock.Wearer, &text,
-		&sock.Digest.FootStitches, &sock.Digest.Rows, &sock.Digest.Missing, &created, &updated)
+	err := row.Scan(&sock.ID, &sock.Revision, &sock.Name, &sock.Wearer, document{&sock.Draft}, &sock.Notes, document{&sock.Foot}, document{&sock.Swatch},
+		&sock.Digest.FootStitches, &sock.Digest.Rows, &sock.Digest.CastOn, &sock.Digest.Missing, moment{&sock.Created}, moment{&sock.Updated})
 	if errors.Is(err, sql.ErrNoRows) {
 		return sock, basket.ErrNotFound
 	}
-	if err != nil {
-		return sock, err
-	}
-	sock.Created, sock.Updated = time.UnixMilli(created).UTC(), time.UnixMilli(updated).UTC()
-	return sock, json.Unmarshal([]byte(text), &sock.Draft)
+	return sock, err
 }
 
 // List gives all socks in the basket, the last changed first.
@@ -134,17 +127,39 @@ func (s *Store) Add(ctx context.Context, sock basket.Sock) (basket.Sock, error) 
 	sock.ID, sock.Revision = newID(), 1
 	sock.Created = s.now().UTC().Truncate(time.Millisecond)
 	sock.Updated = sock.Created
-	text, err := json.Marshal(sock.Draft)
+	_, err := s.db.ExecContext(ctx, `INSERT INTO socks (`+columns+`, wearer_id, swatch_id) VALUES (?,?,?,?,?,?,?,?,?,?,?,?,?,?,?,?)`,
+		append(append([]any{sock.ID, sock.Revision}, content(&sock)...), sock.Created.UnixMilli(), sock.Updated.UnixMilli(), wearerOf(&sock), swatchOf(&sock))...)
 	if err != nil {
-		return sock, fmt.Errorf("add sock: %w", err)
-	}
-	_, err = s.db.ExecContext(ctx, `INSERT INTO socks (`+columns+`) VALUES (?,?,?,?,?,?,?,?,?,?)`,
-		sock.ID, sock.Revision, sock.Name, sock.Wearer, string(text), sock.Digest.FootStitches, sock.Digest.Rows,
-		sock.Digest.Missing, sock.Created.UnixMilli(), sock.Updated.UnixMilli())
-	if err != nil {
-		return sock, fmt.Errorf("add sock: %w", err)
+		return sock, fmt.Errorf("add sock: %w", known(err))
 	}
 	return sock, nil
+}
+
+// content are the values of a sock from its name to its digest, in the order of columns.
+func content(sock *basket.Sock) []any {
+	var foot, taken any
+	if sock.Foot != nil {
+		foot = written(sock.Foot)
+	}
+	if sock.Swatch != nil {
+		taken = written(sock.Swatch)
+	}
+	d := sock.Digest
+	return []any{sock.Name, sock.Wearer, written(sock.Draft), sock.Notes, foot, taken, d.FootStitches, d.Rows, d.CastOn, d.Missing}
+}
+
+func wearerOf(sock *basket.Sock) any {
+	if sock.Foot == nil {
+		return nil
+	}
+	return sock.Foot.WearerID
+}
+
+func swatchOf(sock *basket.Sock) any {
+	if sock.Swatch == nil {
+		return nil
+	}
+	return sock.Swatch.SwatchID
 }
 
 // Save replaces name, wearer and draft of a sock. sock.Revision is the one the
@@ -162,43 +177,64 @@ func (s *Store) Save(ctx context.Context, sock basket.Sock) (basket.Sock, error)
 	if kept.Revision != sock.Revision {
 		return sock, &basket.Stale{Current: kept, Given: sock.Revision}
 	}
-	text, err := json.Marshal(sock.Draft)
-	if err != nil {
-		return sock, fmt.Errorf("save sock %q: %w", sock.ID, err)
-	}
 	sock.Revision++
 	sock.Created, sock.Updated = kept.Created, s.now().UTC().Truncate(time.Millisecond)
-	_, err = tx.ExecContext(ctx, `UPDATE socks SET revision = ?, name = ?, wearer = ?, draft = ?, foot_stitches = ?, row_count = ?, missing = ?, updated_ms = ? WHERE id = ?`,
-		sock.Revision, sock.Name, sock.Wearer, string(text), sock.Digest.FootStitches, sock.Digest.Rows, sock.Digest.Missing,
-		sock.Updated.UnixMilli(), sock.ID)
+	_, err = tx.ExecContext(ctx, `UPDATE socks SET revision = ?, name = ?, wearer = ?, draft = ?, notes = ?, foot_taken = ?, swatch_taken = ?,
+		foot_stitches = ?, row_count = ?, cast_on = ?, missing = ?, updated_ms = ?, wearer_id = ?, swatch_id = ? WHERE id = ?`,
+		append(append([]any{sock.Revision}, content(&sock)...), sock.Updated.UnixMilli(), wearerOf(&sock), swatchOf(&sock), sock.ID)...)
 	if err == nil {
 		err = tx.Commit()
 	}
 	if err != nil {
-		return sock, fmt.Errorf("save sock %q: %w", sock.ID, err)
+		return sock, fmt.Errorf("save sock %q: %w", sock.ID, known(err))
 	}
 	return sock, nil
 }
 
 // Delete takes a sock out of the basket; Restore brings it back.
 func (s *Store) Delete(ctx context.Context, id string) error {
-	return s.mark(ctx, `UPDATE socks SET deleted_ms = ? WHERE id = ? AND deleted_ms IS NULL`, id, s.now().UnixMilli())
+	return s.markDeleted(ctx, "socks", id, true, "", "")
 }
 
 // Restore puts a deleted sock back into the basket.
 func (s *Store) Restore(ctx context.Context, id string) error {
-	return s.mark(ctx, `UPDATE socks SET deleted_ms = ? WHERE id = ? AND deleted_ms IS NOT NULL`, id, nil)
+	return s.markDeleted(ctx, "socks", id, false, "", "")
 }
 
-func (s *Store) mark(ctx context.Context, statement, id string, deleted any) error {
-	result, err := s.db.ExecContext(ctx, statement, deleted, id)
+// Versions gives the designs that were put aside for a sock, the newest first.
+func (s *Store) Versions(ctx context.Context, sockID string) ([]basket.Version, error) {
+	rows, err := s.db.QueryContext(ctx, `SELECT id, name, draft, created_ms FROM versions WHERE sock_id = ? AND deleted_ms IS NULL ORDER BY created_ms DESC, id`, sockID)
 	if err != nil {
-		return fmt.Errorf("sock %q: %w", id, err)
+		return nil, fmt.Errorf("list versions: %w", err)
 	}
-	if n, err := result.RowsAffected(); err != nil || n == 0 {
-		return errors.Join(fmt.Errorf("sock %q: %w", id, basket.ErrNotFound), err)
+	defer rows.Close()
+	list := []basket.Version{}
+	for rows.Next() {
+		var v basket.Version
+		if err := rows.Scan(&v.ID, &v.Name, document{&v.Draft}, moment{&v.Created}); err != nil {
+			return nil, fmt.Errorf("list versions: %w", err)
+		}
+		list = append(list, v)
 	}
-	return nil
+	return list, rows.Err()
+}
+
+// AddVersion puts a design aside for a sock.
+func (s *Store) AddVersion(ctx context.Context, sockID string, v basket.Version) (basket.Version, error) {
+	v.ID, v.Created = newID(), s.now().UTC().Truncate(time.Millisecond)
+	err := s.inside(ctx, "add version", func(tx *sql.Tx) error {
+		if _, err := s.get(ctx, tx, sockID); err != nil {
+			return err
+		}
+		_, err := tx.ExecContext(ctx, `INSERT INTO versions (id, sock_id, name, draft, created_ms) VALUES (?,?,?,?,?)`, v.ID, sockID, v.Name, written(v.Draft), v.Created.UnixMilli())
+		return err
+	})
+	return v, err
+}
+
+// MarkVersion takes a version away, or brings it back.
+func (s *Store) MarkVersion(ctx context.Context, sockID, id string, deleted bool) error {
+	return s.markDeleted(ctx, "versions", id, deleted, "sock_id", sockID)
 }
 
 // newID is 60 random bits: enough for every sock there will be, short enough for a URL.

@@ -38,7 +38,11 @@ func runCompare(args []string, s streams) error {
 	if err != nil {
 		return err
 	}
-	return writeJSON(s.out, advise.Rank(d))
+	report, err := advise.Rank(d, advise.BestFit, nil)
+	if err != nil {
+		return err
+	}
+	return writeJSON(s.out, report)
 }
 
 func runExplain(args []string, s streams) error {

@@ -10,6 +10,7 @@ import (
 	"os"
 	"os/signal"
 	"path/filepath"
+	"runtime/debug"
 	"strings"
 	"syscall"
 	"time"
@@ -86,6 +87,10 @@ func dataFolder() (string, error) {
 	return filepath.Join(home, ".local", "share"), nil
 }
 
+// heapGrowth lets the heap grow to five times what is live before it is
+// collected: the live heap is a few megabytes, and a drag asks for a plan many times a second.
+const heapGrowth = 400
+
 // serve opens everything, fills a new database if asked to, and answers until it is told to stop.
 func serve(f serveFlags, s streams, fill func(context.Context, *sqlite.Store) error) error {
 	ctx, stop := signal.NotifyContext(context.Background(), os.Interrupt, syscall.SIGTERM)
@@ -112,8 +117,11 @@ func serve(f serveFlags, s streams, fill func(context.Context, *sqlite.Store) er
 			return fmt.Errorf("demo: %w", err)
 		}
 	}
+	if os.Getenv("GOGC") == "" {
+		debug.SetGCPercent(heapGrowth)
+	}
 	handler, err := http.New(http.Options{
-		Basket: store, Interface: ui.Files(), Log: log, Version: version, Passphrase: passphrase, Names: splitNames(f.names), Now: time.Now,
+		Basket: store, Feet: store, Swatches: store, Interface: ui.Files(), Log: log, Version: version, Passphrase: passphrase, Names: splitNames(f.names), Now: time.Now,
 	})
 	if err != nil {
 		return err

@@ -31,8 +31,10 @@ type Candidate struct {
 	// Grams of all yarn, a first guess.
 	Grams float64 `json:"grams"`
 	// Misfit is 0 for a sock that fits everywhere; the rank follows it.
-	Misfit  float64  `json:"misfit"`
-	Reasons []string `json:"reasons"`
+	Misfit float64 `json:"misfit"`
+	// Counting is how many things have to be counted at once, from 2 up.
+	Counting int      `json:"counting"`
+	Reasons  []string `json:"reasons"`
 }
 
 // Report is the ranking, with what half a stitch of gauge would change.
@@ -71,9 +73,11 @@ var heelWays = []struct {
 var turnWays = []string{"german", "wrap", "yarn_over", "pinned", "lift"}
 
 // Rank tries toes, heels, shares, turning styles and counts for the foot and
-// gauge of a design; everything else stays as the design has it.
-func Rank(d design.Design) Report {
+// gauge of a design; everything else stays as the design has it. The wish says
+// what the ranking follows; a wish that nobody knows is an error.
+func Rank(d design.Design, by Wish, known []string) (Report, error) {
 	var r Report
+	turns := append([]string{d.Heel.Turn}, slices.DeleteFunc(slices.Clone(turnWays), func(t string) bool { return t == d.Heel.Turn })...)
 	counts := []int{}
 	for _, c := range knit.CountChoices(&d, chosen(&d)) {
 		counts = append(counts, c.Stitches)
@@ -81,8 +85,8 @@ func Rank(d design.Design) Report {
 	for _, n := range counts {
 		for _, toe := range toeWays {
 			for _, heel := range heelWays {
-				for _, turn := range turnWays {
-					if turn != turnWays[0] && heel.kind == "flap_under" && toe.kind != "short_row" {
+				for _, turn := range turns {
+					if turn != turns[0] && heel.kind == "flap_under" && toe.kind != "short_row" {
 						continue // nothing in this sock turns
 					}
 					r.Tried++
@@ -98,18 +102,32 @@ func Rank(d design.Design) Report {
 			}
 		}
 	}
-	slices.SortStableFunc(r.Candidates, func(a, b Candidate) int {
-		switch {
-		case math.Abs(a.Misfit-b.Misfit) > 1e-9:
-			return sign(a.Misfit - b.Misfit)
-		default:
-			return sign(a.Grams - b.Grams)
-		}
-	})
+	sorted, err := by.sort(r.Candidates, known)
+	r.Candidates = sorted
 	r.Heels = heels(d)
 	r.Gauges = offGauge(&d)
 	r.Note = "Grams are a first guess of ± 15 %. Turning styles give the same shape: choose the one your hands like."
-	return r
+	return r, err
+}
+
+// Distinct keeps the first of the ways that differ in their turning style
+// only: they are the same sock to look at and to wear.
+func Distinct(list []Candidate) []Candidate {
+	type look struct {
+		toe, start, heel, fabric string
+		share                    float64
+		stitches                 int
+	}
+	seen := map[look]bool{}
+	kept := []Candidate{}
+	for _, c := range list {
+		l := look{c.Toe, c.Start, c.Heel, c.Fabric, c.Share, c.Stitches}
+		if !seen[l] {
+			kept = append(kept, c)
+		}
+		seen[l] = true
+	}
+	return kept
 }
 
 // heels tries each kind of heel in the design as it stands.
@@ -125,16 +143,6 @@ func heels(d design.Design) []Candidate {
 		}
 	}
 	return found
-}
-
-func sign(x float64) int {
-	switch {
-	case x < 0:
-		return -1
-	case x > 0:
-		return 1
-	}
-	return 0
 }
 
 func chosen(d *design.Design) int {
@@ -174,6 +182,7 @@ func try(d *design.Design) (Candidate, bool) {
 		c.Misfit += room / 2
 	}
 	c.Misfit += footAdvice(s, &c)
+	c.Counting = counting(d)
 	if d.Toe.Kind == "wedge" {
 		c.Misfit += math.Abs(float64(s.Toe.Length-d.Foot.ToeDepth)) / 10
 	}
@@ -203,25 +212,8 @@ func footAdvice(s *knit.Sock, c *Candidate) (misfit float64) {
 
 // grams reckons the whole sock from its counts, without knitting it.
 func grams(s *knit.Sock) float64 {
-	d := s.Design
-	perStitch := float64(yarn.PerStitch(s.Gauge, yarn.Thickness(d.Yarn))) / 1000 * d.Yarn.BallGrams / d.Yarn.BallMetres
-	n := float64(s.Stitches)
-	toe := float64(s.Toe.Rounds) * (float64(s.Toe.CastOn) + n) / 2
-	if d.Toe.Kind != "wedge" {
-		toe = float64(s.Toe.Rounds) * n / 2
-	}
-	foot := float64(s.FootRounds) * (n + float64(s.Heel.GussetIncreases*s.Heel.GussetIncreases)*2/math.Max(1, float64(s.FootRounds)))
-	h := float64(s.Heel.Stitches)
-	mean := h - float64(s.Heel.Turns)
-	heel := 4*float64(s.Heel.Turns)*mean + float64(s.Heel.RoundsBetween)*1.5*n
-	switch d.Heel.Kind {
-	case "flap_under":
-		heel = float64(s.Heel.FlapRows)*h*0.9 + h*h/2 + float64(len(s.Heel.GussetRounds))*(n+float64(s.Heel.GussetDecreaseRounds))
-	case "gusset_turn":
-		heel = 2*float64(s.Heel.Turns)*mean + 2*float64(s.Heel.GussetIncreases)*h
-	}
 	leg := float64(s.LegRounds+s.CuffRounds+2) * float64(s.LegStitches)
-	return perStitch * (toe + foot + heel + leg)
+	return yarn.GramsPerStitch(s.Design) * (yarn.StitchesBelowLeg(s) + leg)
 }
 
 // offGauge is what half a stitch more or less over 100 mm does to the chosen count.

@@ -21,9 +21,17 @@ type Sock struct {
 	Name     string      `json:"name"`
 	Wearer   string      `json:"wearer"`
 	Draft    draft.Draft `json:"draft"`
-	Digest   Digest      `json:"digest"`
-	Created  time.Time   `json:"created"`
-	Updated  time.Time   `json:"updated"`
+	// Notes are free text about the design.
+	Notes string `json:"notes"`
+	// Foot and Swatch are what the design was made for, nil when its figures were typed.
+	Foot   *FootTaken   `json:"foot,omitempty"`
+	Swatch *SwatchTaken `json:"swatch,omitempty"`
+	Digest Digest       `json:"digest"`
+	// News and Next are worked out when a sock is read, never kept.
+	News    []News    `json:"news"`
+	Next    Next      `json:"next"`
+	Created time.Time `json:"created"`
+	Updated time.Time `json:"updated"`
 }
 
 // Digest is what a list shows of a sock without working it out.
@@ -31,6 +39,8 @@ type Digest struct {
 	// FootStitches and Rows are 0 while the design is not complete.
 	FootStitches int `json:"foot_stitches"`
 	Rows         int `json:"rows"`
+	// CastOn is what the first row puts on the needles.
+	CastOn int `json:"cast_on"`
 	// Missing names what the design still lacks, in a few words.
 	Missing string `json:"missing"`
 }
@@ -39,6 +49,7 @@ type Digest struct {
 const (
 	MaxName   = 120
 	MaxWearer = 80
+	MaxNotes  = 5000
 )
 
 // Validate tidies name and wearer and says what is wrong with them.
@@ -53,11 +64,35 @@ func (s *Sock) Validate() document.Faults {
 	if n := utf8.RuneCountInString(s.Wearer); n > MaxWearer {
 		faults.Add("wearer", "read %d characters; a wearer's name has at most %d", n, MaxWearer)
 	}
+	if n := utf8.RuneCountInString(s.Notes); n > MaxNotes {
+		faults.Add("notes", "read %d characters; notes have at most %d", n, MaxNotes)
+	}
 	return faults
 }
 
+// Version is a design that was put aside under a name.
+type Version struct {
+	ID      string      `json:"id"`
+	Name    string      `json:"name"`
+	Draft   draft.Draft `json:"draft"`
+	Created time.Time   `json:"created"`
+}
+
+// Validate tidies the name of a version and says what is wrong with it.
+func (v *Version) Validate() document.Faults {
+	var faults document.Faults
+	v.Name = strings.TrimSpace(v.Name)
+	if n := utf8.RuneCountInString(v.Name); n == 0 || n > MaxName {
+		faults.Add("name", "read %d characters; a name has 1 to %d", n, MaxName)
+	}
+	return faults
+}
+
+// ErrChanged is given for a save that was made on an older revision. Nothing was written.
+var ErrChanged = errors.New("it was changed in another window meanwhile: look at it again, nothing of it was overwritten")
+
 // ErrNotFound is given for a sock that is not in the basket.
-var ErrNotFound = errors.New("there is no such sock in the basket")
+var ErrNotFound = errors.New("there is no such sock, foot, swatch or yarn here, or it was deleted")
 
 // Stale is the error of a save that was made on an older revision. Nothing was written.
 type Stale struct {

@@ -79,3 +79,35 @@ func (d *Design) fill(present document.Present) {
 		d.Toe.CastOn = "provisional"
 	}
 }
+
+// FootOf is a foot with these lengths, by field, and guesses for the others;
+// its length has to be among them.
+func FootOf(lengths map[string]Length) Foot {
+	d := Blank()
+	present := document.Present{}
+	values := d.Foot.byName()
+	for name, length := range lengths {
+		if into, known := values[name]; known {
+			*into = length
+			present["foot."+name] = true
+		}
+	}
+	d.fill(present)
+	return d.Foot
+}
+
+// Measured is the length of a field by its name, 0 for none.
+func (f *Foot) Measured(name string) Length {
+	if into, known := f.byName()[name]; known {
+		return *into
+	}
+	return 0
+}
+
+// byName are the lengths that can be guessed, and the one they are guessed from.
+func (f *Foot) byName() map[string]*Length {
+	return map[string]*Length{
+		"length_mm": &f.Length, "ball_girth_mm": &f.BallGirth, "toe_depth_mm": &f.ToeDepth,
+		"heel_diagonal_mm": &f.HeelDiagonal, "ankle_girth_mm": &f.AnkleGirth,
+	}
+}

@@ -3,7 +3,11 @@
 // values are possible. It knows no stitches.
 package design
 
-import "acornstep/sock/measure"
+import (
+	"slices"
+
+	"acornstep/sock/measure"
+)
 
 // Format and Version name the document; older versions stay readable.
 const (
@@ -48,7 +52,12 @@ type Foot struct {
 	CalfGirth    *Length  `json:"calf_girth_mm"`
 	CalfHeight   *Length  `json:"calf_height_mm"`
 	Estimated    []string `json:"estimated"`
+	// Cautions name what changes the advice for this person; none is the usual case.
+	Cautions []string `json:"cautions,omitempty"`
 }
+
+// Careful says whether a caution was given for the wearer.
+func (f *Foot) Careful(caution string) bool { return slices.Contains(f.Cautions, caution) }
 
 // Gauge is counted on washed fabric knitted in the round.
 type Gauge struct {

@@ -5,6 +5,7 @@ import (
 	"slices"
 	"strings"
 
+	"acornstep/sock/feet"
 	"acornstep/sock/measure"
 )
 
@@ -64,6 +65,11 @@ func (v *validation) checkFoot(d *Design) {
 	for i, name := range d.Foot.Estimated {
 		if !slices.Contains(measurements, name) {
 			v.faults.Add(fmt.Sprintf("foot.estimated[%d]", i), "read %s, expected one of %s", quote(name), strings.Join(measurements, ", "))
+		}
+	}
+	for i, name := range d.Foot.Cautions {
+		if !feet.KnownCaution(name) {
+			v.faults.Add(fmt.Sprintf("foot.cautions[%d]", i), "read %s, expected one of %s", quote(name), strings.Join(feet.CautionNames(), ", "))
 		}
 	}
 }

@@ -13,8 +13,8 @@ import (
 
 	"acornstep/sock/design"
 	"acornstep/sock/document"
-	"acornstep/sock/feet"
 	"acornstep/sock/measure"
+	"acornstep/sock/swatch"
 )
 
 // Draft is a design document, perhaps incomplete, and the texts that were typed over it.
@@ -141,18 +141,18 @@ func readEntry(field, text string, unit measure.Unit) (any, error) {
 
 // readGauge reads one count, or several with semicolons between them, whose mean is taken.
 func readGauge(text string, unit measure.Unit) (float64, error) {
-	readings := []feet.Reading{}
+	readings := []swatch.Reading{}
 	for part := range strings.SplitSeq(text, ";") {
 		per100, err := measure.ParseGauge(part, unit)
 		if err != nil {
 			return 0, err
 		}
-		readings = append(readings, feet.Reading{Count: per100, Width: 100})
+		readings = append(readings, swatch.Reading{Count: per100, Width: 100})
 	}
 	if len(readings) == 1 {
 		return readings[0].Count, nil // whatever it is, the design says what is possible
 	}
-	counted, err := feet.Count(readings)
+	counted, err := swatch.Count(readings)
 	return counted.Mean, err
 }
 
@@ -205,6 +205,23 @@ func measured(tree map[string]any, field string) {
 		return
 	}
 	foot["estimated"] = slices.DeleteFunc(slices.Clone(estimated), func(e any) bool { return e == name })
+}
+
+// ForFoot is a draft for another foot: its lengths, mirrored for the other side.
+func ForFoot(d Draft, lengths map[string]measure.Length, mirror bool) Draft {
+	worn := Draft{Design: clone(d.Design), Entries: maps.Clone(d.Entries)}
+	if worn.Design == nil {
+		worn.Design = map[string]any{}
+	}
+	for name, length := range lengths {
+		field := "foot." + name
+		if set(worn.Design, field, float64(length)) == nil {
+			delete(worn.Entries, field)
+			measured(worn.Design, field)
+		}
+	}
+	worn.Design["mirror"] = mirror
+	return worn
 }
 
 // clone copies the objects of a document, so that the caller's stay as they are.

@@ -1,5 +1,3 @@
-// Package feet turns what people know of a foot into lengths: shoe sizes, and
-// swatch readings that stand in for a gauge.
 package feet
 
 import (

@@ -56,7 +56,7 @@ func (s *Sock) FootRoundsBy() map[string]int {
 func (s *Sock) sizeFoot() {
 	d := s.Design
 	s.FinishedLength = d.Foot.Length - d.Fit.LengthEase
-	toe, heel := lengthSchools[d.FootLength.School](s)
+	toe, heel := s.SchoolTakes()
 	s.FootRounds = s.Gauge.RoundsIn(s.FinishedLength - toe - heel)
 	if s.FootRounds < s.fewestFootRounds() {
 		s.say(Stop, "no_foot_left", "Toe (%.0f mm) and heel (%.0f mm) are longer than the sock (%.0f mm): nothing is left for the foot. Choose a shorter toe, fewer turns or flap rows, or a finer gauge.",
@@ -130,4 +130,9 @@ func (s *Sock) workInstep(h *hands, n int) {
 	}
 	h.patternCentred(p, h.instepRow, n)
 	h.instepRow++
+}
+
+// SchoolTakes is what the school of the design takes off the foot for toe and heel.
+func (s *Sock) SchoolTakes() (toe, heel measure.Length) {
+	return lengthSchools[s.Design.FootLength.School](s)
 }

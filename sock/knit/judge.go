@@ -1,6 +1,9 @@
 package knit
 
-import "acornstep/sock/measure"
+import (
+	"acornstep/sock/design"
+	"acornstep/sock/measure"
+)
 
 // HeelDiagonalGirth is the relaxed girth of the sock round the point of the
 // heel and the bend of the ankle; 0 for a heel that has no size.
@@ -51,6 +54,13 @@ func (s *Sock) askAboutFoot() {
 	}
 }
 
+// AskAboutFoot asks about measurements whose proportions no foot has.
+func AskAboutFoot(foot design.Foot) []Check {
+	s := Sock{Design: &design.Design{Foot: foot}}
+	s.askAboutFoot()
+	return s.Checks
+}
+
 // Stretch of the fabric over the heel: our estimates, which finished pairs correct.
 const (
 	stockinetteStretch = 0.30
@@ -97,18 +107,45 @@ func (s *Sock) judgeHeel() {
 	s.cautions()
 }
 
+// seeClinician is what every caution about health ends with.
+const seeClinician = "With swollen legs, diabetes, numb feet or poor circulation wear no tight bands and no ridges under the foot, and ask your clinician first."
+
 // cautions are about people, not about stitches.
 func (s *Sock) cautions() {
 	const highEase = 15
-	clinician := "With swollen legs, diabetes, numb feet or poor circulation wear no tight bands and no ridges under the foot, and ask your clinician first."
+	foot := &s.Design.Foot
 	if s.Design.Fit.GirthEasePct > highEase {
-		s.say(Caution, "ease_high", "%g %% smaller than the foot is a tight sock. %s", s.Design.Fit.GirthEasePct, clinician)
+		s.say(Caution, "ease_high", "%g %% smaller than the foot is a tight sock. %s", s.Design.Fit.GirthEasePct, seeClinician)
 	}
-	if s.Design.Foot.CalfHeight != nil && s.Design.Leg.Height >= *s.Design.Foot.CalfHeight {
-		s.say(Caution, "knee_band", "A band of rib at the knee can be too tight. %s", clinician)
+	if foot.CalfHeight != nil && s.Design.Leg.Height >= *foot.CalfHeight {
+		s.say(Caution, "knee_band", "A band of rib at the knee can be too tight. %s", seeClinician)
 	}
 	const smallFoot = 180
-	if s.Design.Foot.Length < smallFoot {
-		s.say(Note, "small_foot", "For small children add a grip against smooth floors, and leave no long ends inside: toes catch in them.")
+	if foot.Length < smallFoot || foot.Careful("smooth_floors") {
+		s.say(Note, "small_foot", "Socks slip on smooth floors: add a grip to the sole for small children and the unsteady, and leave no long ends inside, where toes catch in them.")
+	}
+	s.carefulFeet(foot)
+}
+
+// carefulFeet are the cautions that were ticked for the wearer.
+func (s *Sock) carefulFeet(foot *design.Foot) {
+	const gentleEase, gentleCuff = 8, 0.85
+	if foot.Careful("circulation") {
+		if ease := s.Design.Fit.GirthEasePct; ease > gentleEase {
+			s.say(Caution, "circulation_ease", "For poor circulation this sock is tight: %g %% smaller than the foot. Take %d %% or less, and ask their clinician first.", ease, gentleEase)
+		}
+		if cuff := patterns[s.Design.Cuff.Pattern]; cuff.Width < gentleCuff {
+			s.say(Caution, "circulation_cuff", "For poor circulation %s draws the cuff in too much: choose a rib that gives, bind off very loosely, and ask their clinician first.", cuff.Label)
+		}
+		s.say(Caution, "circulation", "For swollen legs, diabetes or poor circulation no band may leave a mark: try it on for an hour, and ask their clinician first.")
+	}
+	if foot.Careful("numb_feet") {
+		if s.Design.Toe.Kind == "garter_square" || s.Design.Heel.Fabric == "garter" && s.Design.Heel.Kind == "short_row" {
+			s.say(Caution, "numb_ridges", "Garter has ridges that a numb foot does not feel until they have rubbed: take a smooth toe and heel.")
+		}
+		s.say(Caution, "numb_feet", "Numb feet do not feel a ridge or an end: weave in on the outside, look at the skin after wearing, and ask their clinician first.")
+	}
+	if foot.Careful("allergy") {
+		s.say(Caution, "allergy", "Ask which fibres and dyes are well borne before you choose the yarn; for a baby also whether it is moth-proofed.")
 	}
 }

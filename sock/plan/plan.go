@@ -56,8 +56,14 @@ type Summary struct {
 // document.Faults; any other error is a bug of the program, and no plan is
 // given that does not replay. A plan whose checks stop it has no rows.
 func Make(d design.Design) (*Plan, error) {
+	p, _, err := MakeSock(d)
+	return p, err
+}
+
+// MakeSock does as Make, and gives the sizes too.
+func MakeSock(d design.Design) (*Plan, *knit.Sock, error) {
 	if err := knit.Known(&d).Err(); err != nil {
-		return nil, err
+		return nil, nil, err
 	}
 	p := &Plan{Format: Format, Version: Version, Design: d}
 	sock := knit.Measure(&p.Design)
@@ -69,17 +75,17 @@ func Make(d design.Design) (*Plan, error) {
 	}
 	p.Rows = []needle.Row{}
 	if sock.Stopped() {
-		return p, nil
+		return p, sock, nil
 	}
 	rows, err := sock.Work()
 	if err != nil {
-		return nil, err
+		return nil, nil, err
 	}
 	p.Rows = rows
 	if faults := Replay(p); len(faults) > 0 {
-		return nil, fmt.Errorf("plan: the rows do not replay: %w", faults[0])
+		return nil, nil, fmt.Errorf("plan: the rows do not replay: %w", faults[0])
 	}
-	return p, nil
+	return p, sock, nil
 }
 
 // Stopped is the check that forbids the sock, nil for a sock that can be knitted.

@@ -117,3 +117,28 @@ func LegRoundsLeft(left, reserve, gramsPerStitch float64, s *knit.Sock) int {
 func StripeRounds(repeat measure.Length, n int, g measure.Gauge, thickness measure.Length) float64 {
 	return float64(repeat) / (float64(n) * float64(PerStitch(g, thickness)))
 }
+
+// GramsPerStitch is the first guess, from gauge and yarn, of what a stitch weighs.
+func GramsPerStitch(d *design.Design) float64 {
+	return float64(PerStitch(d.Gauge.PerMM(), Thickness(d.Yarn))) / 1000 * d.Yarn.BallGrams / d.Yarn.BallMetres
+}
+
+// StitchesBelowLeg counts the stitches of toe, foot, heel and gusset from their
+// sizes, without knitting them.
+func StitchesBelowLeg(s *knit.Sock) float64 {
+	n, h := float64(s.Stitches), float64(s.Heel.Stitches)
+	toe := float64(s.Toe.Rounds) * (float64(s.Toe.CastOn) + n) / 2
+	if s.Design.Toe.Kind != "wedge" {
+		toe = float64(s.Toe.Rounds) * n / 2
+	}
+	foot := float64(s.FootRounds)*n + 2*float64(s.Heel.GussetIncreases*s.Heel.GussetIncreases)
+	mean := h - float64(s.Heel.Turns)
+	heel := 4*float64(s.Heel.Turns)*mean + float64(s.Heel.RoundsBetween)*1.5*n
+	switch s.Design.Heel.Kind {
+	case "flap_under":
+		heel = float64(s.Heel.FlapRows)*h*0.9 + h*h/2 + float64(len(s.Heel.GussetRounds))*(n+float64(s.Heel.GussetDecreaseRounds))
+	case "gusset_turn":
+		heel = 2*float64(s.Heel.Turns)*mean + 2*float64(s.Heel.GussetIncreases)*h
+	}
+	return toe + foot + heel
+}

@@ -1,12 +1,9 @@
 import { QueryClient, QueryClientProvider } from "@tanstack/react-query";
 import { App, ConfigProvider } from "antd";
-import { useLayoutEffect, useMemo, useState } from "react";
+import { type ComponentType, useLayoutEffect, useMemo, useState } from "react";
 import { createBrowserRouter, RouterProvider } from "react-router";
 import { Refusal } from "./api/client";
 import { BasketPage } from "./basket/BasketPage";
-import { BoardPage } from "./board/BoardPage";
-import { NewSockPage } from "./board/NewSockPage";
-import { RowsPage } from "./rows/RowsPage";
 import { NotFoundPage } from "./shell/NotFoundPage";
 import { Shell } from "./shell/Shell";
 import { SettingsContext } from "./shell/settings";
@@ -25,6 +22,14 @@ const queries = new QueryClient({
 
 const nonce = document.querySelector<HTMLMetaElement>('meta[name="csp-nonce"]')?.content ?? "";
 
+/** page loads the script of a screen when it is first opened. */
+function page<Name extends string>(load: () => Promise<Record<Name, ComponentType>>, name: Name) {
+  return { lazy: async () => ({ Component: (await load())[name] }) };
+}
+
+/** Nothing is shown for the blink in which the first screen's script comes. */
+const Nothing = () => null;
+
 export function AcornStep() {
   const [unit, setUnit] = useKept<Unit>("unit", "cm", ["cm", "in"]);
   const preferred: Scheme = window.matchMedia("(prefers-color-scheme: dark)").matches ? "dark" : "light";
@@ -34,11 +39,28 @@ export function AcornStep() {
     createBrowserRouter([
       {
         element: <Shell />,
+        HydrateFallback: Nothing,
         children: [
           { path: "/", element: <BasketPage /> },
-          { path: "/socks/new", element: <NewSockPage /> },
-          { path: "/socks/:id", element: <BoardPage /> },
-          { path: "/socks/:id/rows", element: <RowsPage /> },
+          { path: "/socks/new", ...page(() => import("./board/NewSockPage"), "NewSockPage") },
+          {
+            path: "/socks/:id",
+            ...page(() => import("./board/BoardPage"), "BoardPage"),
+            children: [
+              { index: true, ...page(() => import("./board/ChoicesPanel"), "ChoicesPanel") },
+              { path: "what-if", ...page(() => import("./board/WhatIfPanel"), "WhatIfPanel") },
+              { path: "ways", ...page(() => import("./board/WaysPanel"), "WaysPanel") },
+              { path: "compare", ...page(() => import("./board/ComparePanel"), "ComparePanel") },
+              { path: "versions", ...page(() => import("./board/VersionsPanel"), "VersionsPanel") },
+            ],
+          },
+          { path: "/socks/:id/rows", ...page(() => import("./rows/RowsPage"), "RowsPage") },
+          { path: "/feet", ...page(() => import("./feet/FeetPage"), "FeetPage") },
+          { path: "/feet/:id", ...page(() => import("./feet/WearerPage"), "WearerPage") },
+          { path: "/feet/:id/tracing", ...page(() => import("./feet/TracingPage"), "TracingPage") },
+          { path: "/swatches", ...page(() => import("./swatches/SwatchesPage"), "SwatchesPage") },
+          { path: "/swatches/:id", ...page(() => import("./swatches/SwatchPage"), "SwatchPage") },
+          { path: "/terms", ...page(() => import("./terms/TermsPage"), "TermsPage") },
           { path: "*", element: <NotFoundPage /> },
         ],
       },

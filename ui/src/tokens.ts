@@ -89,7 +89,13 @@ export function antTheme(scheme: Scheme): ThemeConfig {
       motionDurationSlow: "0.16s",
     },
     components: {
-      Button: { primaryShadow: "none", defaultShadow: "none", fontWeight: 600 },
+      Button: {
+        primaryShadow: "none",
+        defaultShadow: "none",
+        fontWeight: 600,
+        defaultHoverColor: p.mossInk,
+        defaultHoverBorderColor: p.moss,
+      },
       Segmented: { itemSelectedBg: p.bark, itemSelectedColor: p.linen, trackBg: p.paper },
     },
   };

@@ -1,7 +1,14 @@
 import createClient from "openapi-fetch";
 import type { components, paths } from "./schema.gen";
 
-type Schemas = components["schemas"];
+export type Schemas = components["schemas"];
+
+/** Asked is the question of a call whose path names a thing. */
+export type Asked<P extends keyof paths, M extends "post" | "put"> = paths[P][M] extends {
+  requestBody?: { content: { "application/json": infer Body } };
+}
+  ? Body
+  : never;
 
 export type Sock = Schemas["Sock"];
 export type Draft = Schemas["Draft"];
@@ -10,6 +17,14 @@ export type Problem = Schemas["Problem"];
 export type PlanAnswer = Schemas["PlanAnswer"];
 export type Plan = Schemas["Plan"];
 export type Shape = Schemas["ShapeShape"];
+export type Handle = Schemas["HandleHandle"];
+export type Strip = Schemas["StripPart"][];
+export type FootTaken = Schemas["FootTaken"];
+export type SwatchTaken = Schemas["SwatchTaken"];
+export type News = Schemas["News"];
+export type Choice = Schemas["AdviseChoice"];
+export type Option = Schemas["AdviseOption"];
+export type Candidate = Schemas["AdviseCandidate"];
 export type Words = Schemas["WordsRow"];
 export type CountChoice = Schemas["CountChoice"];
 export type Place = Schemas["FitPlace"];

@@ -1,32 +1,88 @@
 import { keepPreviousData, queryOptions } from "@tanstack/react-query";
 import type { Unit } from "../units/units";
-import { answered, client, type Draft } from "./client";
+import { answered, client, type Draft, type Schemas } from "./client";
 
-/**
- * planOf asks what a draft comes to. A question that is outdated by the next
- * keystroke is cancelled; until the newest is answered, the figures before it stay.
- */
+// What is asked about a draft. An answer to a draft never changes, so it is
+// never asked for twice; the figures before it stay until it is there.
+
+const forGood = {
+  placeholderData: keepPreviousData,
+  staleTime: Number.POSITIVE_INFINITY,
+  gcTime: 60_000,
+  retry: false,
+} as const;
+
+/** planOf is everything that a draft comes to, rows and words included. */
 export function planOf(draft: Draft, unit: Unit) {
   return queryOptions({
     queryKey: ["plan", unit, draft],
     queryFn: async ({ signal }) =>
       answered(await client.POST("/api/plan", { body: { name: "", unit, draft }, signal })),
-    placeholderData: keepPreviousData,
-    staleTime: Number.POSITIVE_INFINITY,
-    gcTime: 60_000,
-    retry: false,
+    ...forGood,
   });
 }
 
-/** compareOf ranks the ways to knit a draft. */
-export function compareOf(draft: Draft, unit: Unit) {
+/** briefOf is what the drawing of a draft needs. */
+export function briefOf(draft: Draft, unit: Unit) {
   return queryOptions({
-    queryKey: ["compare", unit, draft],
+    queryKey: ["brief", unit, draft],
     queryFn: async ({ signal }) =>
-      answered(await client.POST("/api/compare", { body: { name: "", unit, draft }, signal })),
-    placeholderData: keepPreviousData,
-    staleTime: Number.POSITIVE_INFINITY,
-    gcTime: 60_000,
-    retry: false,
+      answered(await client.POST("/api/plan", { body: { name: "", unit, draft, brief: true }, signal })),
+    ...forGood,
+  });
+}
+
+export type Wish = "fit" | "yarn" | "counting" | "known";
+
+/** waysOf ranks the ways to knit a draft by what matters. */
+export function waysOf(draft: Draft, unit: Unit, by: Wish, known: string[]) {
+  return queryOptions({
+    queryKey: ["ways", unit, draft, by, known],
+    queryFn: async ({ signal }) =>
+      answered(await client.POST("/api/compare", { body: { unit, draft, by, known }, signal })),
+    ...forGood,
+  });
+}
+
+/** optionsOf is every decision about a draft, with what each way does. */
+export function optionsOf(draft: Draft, unit: Unit) {
+  return queryOptions({
+    queryKey: ["options", unit, draft],
+    queryFn: async ({ signal }) =>
+      answered(await client.POST("/api/options", { body: { unit, draft }, signal })).choices,
+    ...forGood,
+  });
+}
+
+/** workingOf is the arithmetic of every number. */
+export function workingOf(draft: Draft, unit: Unit) {
+  return queryOptions({
+    queryKey: ["working", unit, draft],
+    queryFn: async ({ signal }) =>
+      answered(await client.POST("/api/working", { body: { unit, draft }, signal })).lines,
+    ...forGood,
+  });
+}
+
+export type Doubt = Schemas["WhatifDoubt"];
+
+/** whatIfOf is what a doubt would change. */
+export function whatIfOf(draft: Draft, unit: Unit, doubt: Doubt) {
+  return queryOptions({
+    queryKey: ["what-if", unit, draft, doubt],
+    queryFn: async ({ signal }) =>
+      answered(await client.POST("/api/whatif", { body: { unit, draft, doubt }, signal })).figures,
+    ...forGood,
+  });
+}
+
+/** pairOf is the socks of both feet of a wearer. */
+export function pairOf(draft: Draft, unit: Unit, wearer: string) {
+  return queryOptions({
+    queryKey: ["pair", unit, draft, wearer],
+    queryFn: async ({ signal }) =>
+      answered(await client.POST("/api/pair", { body: { unit, draft, wearer_id: wearer }, signal })),
+    ...forGood,
+    staleTime: 0,
   });
 }

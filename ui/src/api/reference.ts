@@ -1,5 +1,5 @@
 import { useMutation, useQuery } from "@tanstack/react-query";
-import { answered, client, type Shoe } from "./client";
+import { answered, client, type Schemas, type Shoe } from "./client";
 
 function useReference() {
   return useQuery({
@@ -12,6 +12,28 @@ function useReference() {
 /** usePatterns lists the stitch patterns that can be chosen. */
 export function usePatterns() {
   return useReference().data?.patterns ?? [];
+}
+
+const noTerms: Schemas["WordsTerm"][] = [];
+
+/** useTerms explains the words of the craft. */
+export function useTerms() {
+  return useReference().data?.terms ?? noTerms;
+}
+
+/** useKinds lists what is measured on a foot. */
+export function useKinds() {
+  return useReference().data?.kinds ?? [];
+}
+
+/** useCautions lists what about a person changes the advice. */
+export function useCautions() {
+  return useReference().data?.cautions ?? [];
+}
+
+/** useSheets lists the sizes of paper that are known. */
+export function useSheets() {
+  return useReference().data?.sheets ?? [];
 }
 
 /** useGlossary explains the operations by their abbreviation. */

@@ -4,6 +4,23 @@
  */
 
 export interface paths {
+    "/api/book": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** List the swatches, yarns and needles */
+        get: operations["book"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/compare": {
         parameters: {
             query?: never;
@@ -13,9 +30,165 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /** Rank the ways to knit a draft by how they fit */
+        /** Rank the ways to knit a draft by what matters */
         post: operations["compare"];
         delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/feet": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** List everybody with their feet */
+        get: operations["listWearers"];
+        put?: never;
+        /** Add a wearer */
+        post: operations["addWearer"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/feet/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Get a wearer with both feet */
+        get: operations["getWearer"];
+        /** Replace name, cautions and note; 409 when they were changed meanwhile */
+        put: operations["saveWearer"];
+        post?: never;
+        /** Delete a wearer; socks keep the feet they took */
+        delete: operations["deleteWearer"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/feet/{id}/growth": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Say how long a growing foot will be on a day */
+        post: operations["growth"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/feet/{id}/measurements": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Add a dated measurement */
+        post: operations["addMeasurement"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/feet/{id}/measurements/{part}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        /** Take a measurement out */
+        delete: operations["deleteMeasurement"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/feet/{id}/measurements/{part}/restore": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Bring a measurement back */
+        post: operations["restoreMeasurement"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/feet/{id}/restore": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Bring a wearer back */
+        post: operations["restoreWearer"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/feet/{id}/tracings": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Keep a tracing and the lengths read from it */
+        post: operations["addTracing"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/feet/{id}/tracings/{part}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        /** Take a tracing out */
+        delete: operations["deleteTracing"];
         options?: never;
         head?: never;
         patch?: never;
@@ -32,6 +205,91 @@ export interface paths {
         get: operations["health"];
         put?: never;
         post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/needles": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Add a needle */
+        post: operations["addNeedle"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/needles/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        /** Delete a needle */
+        delete: operations["deleteNeedle"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/needles/{id}/restore": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Bring a needle back */
+        post: operations["restoreNeedle"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/options": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** List every decision, with what each way does on this foot */
+        post: operations["options"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/pair": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Work a draft out for both feet of a wearer */
+        post: operations["pair"];
         delete?: never;
         options?: never;
         head?: never;
@@ -79,7 +337,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** List the glossary and the stitch patterns */
+        /** List the glossary, the terms, the stitch patterns and what is measured */
         get: operations["reference"];
         put?: never;
         post?: never;
@@ -196,11 +454,288 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/socks/{id}/versions": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** List the designs put aside for a sock */
+        get: operations["listVersions"];
+        put?: never;
+        /** Put a design aside under a name */
+        post: operations["addVersion"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/socks/{id}/versions/{part}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        /** Take a version away */
+        delete: operations["deleteVersion"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/socks/{id}/versions/{part}/restore": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Bring a version back */
+        post: operations["restoreVersion"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/swatches": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Add a swatch */
+        post: operations["addSwatch"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/swatches/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Get a swatch with what it comes to */
+        get: operations["getSwatch"];
+        /** Replace what is said of a swatch; 409 when it was changed meanwhile */
+        put: operations["saveSwatch"];
+        post?: never;
+        /** Delete a swatch; socks keep the gauge they took */
+        delete: operations["deleteSwatch"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/swatches/{id}/aim": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Reckon which needle would give a gauge */
+        post: operations["aim"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/swatches/{id}/readings": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Add a count */
+        post: operations["addReading"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/swatches/{id}/readings/{part}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        /** Take a count out */
+        delete: operations["deleteReading"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/swatches/{id}/readings/{part}/restore": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Bring a count back */
+        post: operations["restoreReading"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/swatches/{id}/restore": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Bring a swatch back */
+        post: operations["restoreSwatch"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/tracing": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Measure a foot on a picture of its outline */
+        post: operations["tracing"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/whatif": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Say what changes when swatch, tape or ball were not quite right */
+        post: operations["whatIf"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/working": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Show the arithmetic of every number */
+        post: operations["working"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/yarns": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Add a yarn */
+        post: operations["addYarn"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/yarns/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** Replace a yarn; 409 when it was changed meanwhile */
+        put: operations["saveYarn"];
+        post?: never;
+        /** Delete a yarn */
+        delete: operations["deleteYarn"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/yarns/{id}/restore": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Bring a yarn back */
+        post: operations["restoreYarn"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
 }
 export type webhooks = Record<string, never>;
 export interface components {
     schemas: {
         AdviseCandidate: {
+            counting: number;
             /** Format: double */
             ease_pct: number;
             fabric: string;
@@ -221,6 +756,11 @@ export interface components {
             toe: string;
             turn: string;
         };
+        AdviseChoice: {
+            field: string;
+            label: string;
+            options: components["schemas"]["AdviseOption"][];
+        };
         AdviseOff: {
             /** Format: double */
             ease_pct: number;
@@ -230,6 +770,15 @@ export interface components {
             /** Format: double */
             stitches_per_100mm: number;
         };
+        AdviseOption: {
+            chosen: boolean;
+            here: string;
+            label: string;
+            reason: string;
+            recommended: boolean;
+            stop: string;
+            value: unknown;
+        };
         AdviseReport: {
             candidates: components["schemas"]["AdviseCandidate"][];
             gauges: components["schemas"]["AdviseOff"][];
@@ -237,10 +786,23 @@ export interface components {
             note: string;
             tried: number;
         };
+        Book: {
+            needles: components["schemas"]["SwatchNeedle"][];
+            swatches: components["schemas"]["SwatchView"][];
+            yarns: components["schemas"]["SwatchYarn"][];
+        };
         Check: {
             code: string;
             level: string;
             text: string;
+        };
+        CompareQuestion: {
+            /** @enum {string} */
+            by?: "fit" | "yarn" | "counting" | "known";
+            draft: components["schemas"]["Draft"];
+            known?: string[];
+            /** @enum {string} */
+            unit: "cm" | "in";
         };
         CountChoice: {
             chosen: boolean;
@@ -293,6 +855,7 @@ export interface components {
             ball_girth_mm: components["schemas"]["MeasureLength"];
             calf_girth_mm: components["schemas"]["MeasureLength"];
             calf_height_mm: components["schemas"]["MeasureLength"];
+            cautions?: string[];
             estimated: string[];
             heel_diagonal_mm: components["schemas"]["MeasureLength"];
             heel_width: string;
@@ -352,7 +915,13 @@ export interface components {
             ball_m: number;
             contrast: string[];
         };
+        Difference: {
+            label: string;
+            left: number;
+            right: number;
+        };
         Digest: {
+            cast_on: number;
             foot_stitches: number;
             missing: string;
             rows: number;
@@ -365,9 +934,75 @@ export interface components {
                 [key: string]: string;
             };
         };
+        DraftQuestion: {
+            draft: components["schemas"]["Draft"];
+            /** @enum {string} */
+            unit: "cm" | "in";
+        };
+        Effort: {
+            /** Format: double */
+            hours: number;
+            rows: number;
+            stitches: number;
+        };
         Fault: {
             field: string;
             message: string;
+        };
+        FeetCaution: {
+            advice: string;
+            label: string;
+            name: string;
+        };
+        FeetChange: {
+            now_mm: components["schemas"]["MeasureLength"];
+            then_mm: components["schemas"]["MeasureLength"];
+            what: string;
+        };
+        FeetGrowth: {
+            length_mm: components["schemas"]["MeasureLength"];
+            /** Format: double */
+            per_month_mm: number;
+            text: string;
+            uncertainty_mm: components["schemas"]["MeasureLength"];
+            working: string;
+        };
+        FeetKind: {
+            design: boolean;
+            how: string;
+            label: string;
+            max_mm: components["schemas"]["MeasureLength"];
+            min_mm: components["schemas"]["MeasureLength"];
+            name: string;
+        };
+        FeetMeasurement: {
+            id: string;
+            length_mm: components["schemas"]["MeasureLength"];
+            measured_on: string;
+            side: string;
+            /** @enum {string} */
+            source: "tape" | "tracing" | "shoe" | "guess";
+            uncertainty_mm: components["schemas"]["MeasureLength"];
+            what: string;
+        };
+        FeetTracing: {
+            id: string;
+            measured_on: string;
+            points: string;
+            preview: string;
+            side: string;
+        };
+        FeetWearer: {
+            cautions: string[];
+            id: string;
+            measurements: components["schemas"]["FeetMeasurement"][];
+            name: string;
+            note: string;
+            revision: number;
+            tracings: components["schemas"]["FeetTracing"][];
+        };
+        FigureList: {
+            figures: components["schemas"]["WhatifFigure"][];
         };
         FitPlace: {
             estimated: boolean;
@@ -383,6 +1018,44 @@ export interface components {
             stretch_pct: number;
             text: string;
         };
+        FootTaken: {
+            cautions: string[];
+            estimated: string[];
+            lengths: {
+                [key: string]: components["schemas"]["MeasureLength"];
+            };
+            side: string;
+            wearer_id: string;
+        };
+        FootView: {
+            checks: components["schemas"]["Check"][];
+            for_pair: {
+                [key: string]: components["schemas"]["MeasureLength"];
+            };
+            guesses: {
+                [key: string]: components["schemas"]["MeasureLength"];
+            };
+            newest: components["schemas"]["FeetMeasurement"][];
+            taken: components["schemas"]["FootTaken"];
+        };
+        HandleHandle: {
+            at: components["schemas"]["ShapePoint"];
+            /** @enum {string} */
+            axis: "x" | "y";
+            /** Format: double */
+            each: number;
+            each_count: number;
+            field: string;
+            /** Format: double */
+            first: number;
+            first_count: number;
+            label: string;
+            now: number;
+            /** Format: double */
+            step_mm: number;
+            stops: number;
+            word: string;
+        };
         Health: {
             status: string;
             version: string;
@@ -393,15 +1066,73 @@ export interface components {
         Marker: (string | number)[];
         /** Format: double */
         MeasureLength: number;
+        NewNeedle: {
+            name: string;
+            size_mm: string;
+        };
         NewSock: {
             draft: components["schemas"]["Draft"];
+            foot?: components["schemas"]["FootTaken"];
             name: string;
+            notes?: string;
+            swatch?: components["schemas"]["SwatchTaken"];
             /** @enum {string} */
             unit: "cm" | "in";
             wearer: string;
         };
+        NewSwatch: {
+            /** @enum {string} */
+            form: "round" | "flat" | "sock";
+            needle_id: string;
+            note: string;
+            revision: number;
+            washed: boolean;
+            yarn_id: string;
+        };
+        NewWearer: {
+            cautions: string[];
+            name: string;
+            note: string;
+        };
+        NewYarn: {
+            ball_g: string;
+            ball_m: string;
+            fibre: string;
+            name: string;
+            note: string;
+            revision: number;
+        };
+        News: {
+            cautions: boolean;
+            feet: components["schemas"]["FeetChange"][];
+            foot?: components["schemas"]["FootTaken"];
+            gone: boolean;
+            name: string;
+            /** @enum {string} */
+            of: "foot" | "swatch";
+            swatch?: components["schemas"]["SwatchTaken"];
+        };
+        Next: {
+            text: string;
+            /** @enum {string} */
+            to: "board" | "rows" | "knit";
+        };
         Op: (string | number)[];
         Ops: components["schemas"]["Op"][];
+        OptionList: {
+            choices: components["schemas"]["AdviseChoice"][];
+        };
+        PairAnswer: {
+            differences: components["schemas"]["Difference"][];
+            left: components["schemas"]["PlanAnswer"];
+            right: components["schemas"]["PlanAnswer"];
+        };
+        PairQuestion: {
+            draft: components["schemas"]["Draft"];
+            /** @enum {string} */
+            unit: "cm" | "in";
+            wearer_id: string;
+        };
         PatternName: {
             label: string;
             name: string;
@@ -419,17 +1150,23 @@ export interface components {
         PlanAnswer: {
             counts?: components["schemas"]["CountChoice"][];
             draft: components["schemas"]["Draft"];
+            effort?: components["schemas"]["Effort"];
             faults: components["schemas"]["Fault"][];
             fit?: components["schemas"]["FitPlace"][];
             foot_rounds_by?: {
                 [key: string]: number;
             };
+            ghost?: components["schemas"]["ShapePoints"];
+            handles?: components["schemas"]["HandleHandle"][];
+            places?: components["schemas"]["ShapeAcross"][];
             plan?: components["schemas"]["Plan"];
             shape?: components["schemas"]["ShapeShape"];
+            strip?: components["schemas"]["StripPart"][];
             words?: components["schemas"]["WordsRow"][];
             yarn?: components["schemas"]["YarnNeed"][];
         };
         PlanQuestion: {
+            brief?: boolean;
             draft: components["schemas"]["Draft"];
             name: string;
             /** @enum {string} */
@@ -471,8 +1208,12 @@ export interface components {
             type: string;
         };
         Reference: {
+            cautions: components["schemas"]["FeetCaution"][];
             glossary: components["schemas"]["WordsEntry"][];
+            kinds: components["schemas"]["FeetKind"][];
             patterns: components["schemas"]["PatternName"][];
+            sheets: components["schemas"]["TracingSheet"][];
+            terms: components["schemas"]["WordsTerm"][];
         };
         Row: {
             colour?: string;
@@ -492,6 +1233,10 @@ export interface components {
         Session: {
             open: boolean;
             required: boolean;
+        };
+        ShapeAcross: {
+            ends: components["schemas"]["ShapePoint"][] | null;
+            place: string;
         };
         ShapeLine: {
             colour: string;
@@ -524,15 +1269,24 @@ export interface components {
             created: string;
             digest: components["schemas"]["Digest"];
             draft: components["schemas"]["Draft"];
+            foot?: components["schemas"]["FootTaken"];
             id: string;
             name: string;
+            news: components["schemas"]["News"][];
+            next: components["schemas"]["Next"];
+            notes: string;
             revision: number;
+            swatch?: components["schemas"]["SwatchTaken"];
             /** Format: date-time */
             updated: string;
             wearer: string;
         };
         SockList: {
             socks: components["schemas"]["Sock"][];
+        };
+        StripPart: {
+            section: string;
+            worked: number[];
         };
         Summary: {
             cast_on_stitches: number;
@@ -554,6 +1308,162 @@ export interface components {
             toe_rounds: number;
             turn_stitches: null | number;
         };
+        SwatchAim: {
+            /** Format: double */
+            best_size_mm: number;
+            text: string;
+            tries: components["schemas"]["SwatchTry"][];
+        };
+        SwatchCounted: {
+            /** Format: double */
+            high: number;
+            /** Format: double */
+            low: number;
+            /** Format: double */
+            mean: number;
+            short: boolean;
+        };
+        SwatchJudged: {
+            checks: components["schemas"]["Check"][];
+            /** Format: double */
+            density: number;
+            ready: boolean;
+            rounds?: components["schemas"]["SwatchCounted"];
+            stitches?: components["schemas"]["SwatchCounted"];
+        };
+        SwatchNeedle: {
+            id: string;
+            name: string;
+            revision: number;
+            size_mm: components["schemas"]["MeasureLength"];
+        };
+        SwatchNoted: {
+            /** Format: double */
+            count: number;
+            id: string;
+            /** @enum {string} */
+            what: "stitches" | "rounds";
+            width_mm: components["schemas"]["MeasureLength"];
+        };
+        SwatchSwatch: {
+            /** Format: date-time */
+            created: string;
+            /** @enum {string} */
+            form: "round" | "flat" | "sock";
+            id: string;
+            needle_id: string;
+            note: string;
+            readings: components["schemas"]["SwatchNoted"][];
+            revision: number;
+            washed: boolean;
+            yarn_id: string;
+        };
+        SwatchTaken: {
+            /** Format: double */
+            rounds_per_100mm: number;
+            /** Format: double */
+            stitches_per_100mm: number;
+            swatch_id: string;
+        };
+        SwatchTry: {
+            knitted: boolean;
+            /** Format: double */
+            size_mm: number;
+            /** Format: double */
+            stitches_per_100mm: number;
+        };
+        SwatchView: {
+            judged: components["schemas"]["SwatchJudged"];
+            needle?: components["schemas"]["SwatchNeedle"];
+            swatch: components["schemas"]["SwatchSwatch"];
+            taken?: components["schemas"]["SwatchTaken"];
+            used_by: components["schemas"]["Used"][];
+            yarn?: components["schemas"]["SwatchYarn"];
+        };
+        SwatchYarn: {
+            /** Format: double */
+            ball_g: number;
+            /** Format: double */
+            ball_m: number;
+            fibre: string;
+            id: string;
+            name: string;
+            note: string;
+            revision: number;
+        };
+        TracingFoot: {
+            length: components["schemas"]["TracingFound"];
+            text: string;
+            toe_depth?: components["schemas"]["TracingFound"];
+            width?: components["schemas"]["TracingFound"];
+        };
+        TracingFound: {
+            length_mm: components["schemas"]["MeasureLength"];
+            uncertainty_mm: components["schemas"]["MeasureLength"];
+        };
+        TracingMarks: {
+            ball: components["schemas"]["TracingPoint"][];
+            corners: components["schemas"]["TracingPoint"][];
+            heel: components["schemas"]["TracingPoint"];
+            known_mm: components["schemas"]["MeasureLength"];
+            little_toe: components["schemas"]["TracingPoint"][];
+            scale: components["schemas"]["TracingPoint"][];
+            sheet: string;
+            toe: components["schemas"]["TracingPoint"];
+        };
+        TracingPoint: number[];
+        TracingSheet: {
+            label: string;
+            long_mm: components["schemas"]["MeasureLength"];
+            name: string;
+            short_mm: components["schemas"]["MeasureLength"];
+        };
+        Used: {
+            id: string;
+            name: string;
+        };
+        Version: {
+            /** Format: date-time */
+            created: string;
+            draft: components["schemas"]["Draft"];
+            id: string;
+            name: string;
+        };
+        VersionList: {
+            versions: components["schemas"]["Version"][];
+        };
+        WearerList: {
+            wearers: components["schemas"]["WearerView"][];
+        };
+        WearerView: {
+            left: components["schemas"]["FootView"];
+            right: components["schemas"]["FootView"];
+            used_by: components["schemas"]["Used"][];
+            wearer: components["schemas"]["FeetWearer"];
+        };
+        WhatIfQuestion: {
+            doubt: components["schemas"]["WhatifDoubt"];
+            draft: components["schemas"]["Draft"];
+            /** @enum {string} */
+            unit: "cm" | "in";
+        };
+        WhatifDoubt: {
+            length_mm: components["schemas"]["MeasureLength"];
+            /** Format: double */
+            rounds_per_100mm: number;
+            /** Format: double */
+            stitches_per_100mm: number;
+            /** Format: double */
+            yarn_pct: number;
+        };
+        WhatifFigure: {
+            anew: string;
+            changed: boolean;
+            label: string;
+            name: string;
+            now: string;
+            same: string;
+        };
         WordsEntry: {
             look: string;
             name: string;
@@ -573,6 +1483,22 @@ export interface components {
             parts: components["schemas"]["WordsPart"][];
             worked: number;
         };
+        WordsTerm: {
+            label: string;
+            name: string;
+            text: string;
+            uk: string;
+        };
+        WorkingLine: {
+            change: string;
+            label: string;
+            name: string;
+            result: string;
+            working: string;
+        };
+        WorkingList: {
+            lines: components["schemas"]["WorkingLine"][];
+        };
         YarnNeed: {
             colour: string;
             /** Format: double */
@@ -590,6 +1516,35 @@ export interface components {
 }
 export type $defs = Record<string, never>;
 export interface operations {
+    book: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Book"];
+                };
+            };
+            /** @description What was wrong, and with which field */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     compare: {
         parameters: {
             query?: never;
@@ -599,7 +1554,7 @@ export interface operations {
         };
         requestBody?: {
             content: {
-                "application/json": components["schemas"]["PlanQuestion"];
+                "application/json": components["schemas"]["CompareQuestion"];
             };
         };
         responses: {
@@ -611,6 +1566,426 @@ export interface operations {
                 content: {
                     "application/json": components["schemas"]["AdviseReport"];
                 };
+            };
+            /** @description What was wrong, and with which field */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    listWearers: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WearerList"];
+                };
+            };
+            /** @description What was wrong, and with which field */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    addWearer: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: {
+            content: {
+                "application/json": components["schemas"]["NewWearer"];
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WearerView"];
+                };
+            };
+            /** @description What was wrong, and with which field */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    getWearer: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                /** @description id of the thing */
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WearerView"];
+                };
+            };
+            /** @description What was wrong, and with which field */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    saveWearer: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                /** @description id of the thing */
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: {
+            content: {
+                "application/json": {
+                    cautions: string[];
+                    name: string;
+                    note: string;
+                    revision: number;
+                };
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WearerView"];
+                };
+            };
+            /** @description What was wrong, and with which field */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    deleteWearer: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                /** @description id of the thing */
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description What was wrong, and with which field */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    growth: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                /** @description id of the thing */
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: {
+            content: {
+                "application/json": {
+                    day: string;
+                    /** @enum {string} */
+                    side: "left" | "right";
+                    /** @enum {string} */
+                    unit: "cm" | "in";
+                };
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FeetGrowth"];
+                };
+            };
+            /** @description What was wrong, and with which field */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    addMeasurement: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                /** @description id of the thing */
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: {
+            content: {
+                "application/json": {
+                    guessed: boolean;
+                    length: string;
+                    measured_on: string;
+                    /** @enum {string} */
+                    side: "left" | "right";
+                    /** @enum {string} */
+                    unit: "cm" | "in";
+                    what: string;
+                };
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WearerView"];
+                };
+            };
+            /** @description What was wrong, and with which field */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    deleteMeasurement: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                /** @description id of the thing */
+                id: string;
+                /** @description id of its part */
+                part: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description What was wrong, and with which field */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    restoreMeasurement: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                /** @description id of the thing */
+                id: string;
+                /** @description id of its part */
+                part: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description What was wrong, and with which field */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    restoreWearer: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                /** @description id of the thing */
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description What was wrong, and with which field */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    addTracing: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                /** @description id of the thing */
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: {
+            content: {
+                "application/json": {
+                    marks: components["schemas"]["TracingMarks"];
+                    measured_on: string;
+                    preview: string;
+                    /** @enum {string} */
+                    side: "left" | "right";
+                };
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WearerView"];
+                };
+            };
+            /** @description What was wrong, and with which field */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    deleteTracing: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                /** @description id of the thing */
+                id: string;
+                /** @description id of its part */
+                part: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
             /** @description What was wrong, and with which field */
             default: {
@@ -639,6 +2014,165 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Health"];
+                };
+            };
+            /** @description What was wrong, and with which field */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    addNeedle: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: {
+            content: {
+                "application/json": components["schemas"]["NewNeedle"];
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SwatchNeedle"];
+                };
+            };
+            /** @description What was wrong, and with which field */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    deleteNeedle: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                /** @description id of the thing */
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description What was wrong, and with which field */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    restoreNeedle: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                /** @description id of the thing */
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description What was wrong, and with which field */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    options: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: {
+            content: {
+                "application/json": components["schemas"]["DraftQuestion"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["OptionList"];
+                };
+            };
+            /** @description What was wrong, and with which field */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    pair: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: {
+            content: {
+                "application/json": components["schemas"]["PairQuestion"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PairAnswer"];
                 };
             };
             /** @description What was wrong, and with which field */
@@ -938,7 +2472,7 @@ export interface operations {
             query?: never;
             header?: never;
             path: {
-                /** @description id of the sock */
+                /** @description id of the thing */
                 id: string;
             };
             cookie?: never;
@@ -970,7 +2504,7 @@ export interface operations {
             query?: never;
             header?: never;
             path: {
-                /** @description id of the sock */
+                /** @description id of the thing */
                 id: string;
             };
             cookie?: never;
@@ -979,8 +2513,11 @@ export interface operations {
             content: {
                 "application/json": {
                     draft: components["schemas"]["Draft"];
+                    foot?: components["schemas"]["FootTaken"];
                     name: string;
+                    notes?: string;
                     revision: number;
+                    swatch?: components["schemas"]["SwatchTaken"];
                     /** @enum {string} */
                     unit: "cm" | "in";
                     wearer: string;
@@ -1013,7 +2550,7 @@ export interface operations {
             query?: never;
             header?: never;
             path: {
-                /** @description id of the sock */
+                /** @description id of the thing */
                 id: string;
             };
             cookie?: never;
@@ -1043,7 +2580,7 @@ export interface operations {
             query?: never;
             header?: never;
             path: {
-                /** @description id of the sock */
+                /** @description id of the thing */
                 id: string;
             };
             cookie?: never;
@@ -1075,7 +2612,7 @@ export interface operations {
             query?: never;
             header?: never;
             path: {
-                /** @description id of the sock */
+                /** @description id of the thing */
                 id: string;
             };
             cookie?: never;
@@ -1090,6 +2627,692 @@ export interface operations {
                 content: {
                     "application/json": components["schemas"]["Sock"];
                 };
+            };
+            /** @description What was wrong, and with which field */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    listVersions: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                /** @description id of the thing */
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["VersionList"];
+                };
+            };
+            /** @description What was wrong, and with which field */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    addVersion: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                /** @description id of the thing */
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: {
+            content: {
+                "application/json": {
+                    draft: components["schemas"]["Draft"];
+                    name: string;
+                };
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Version"];
+                };
+            };
+            /** @description What was wrong, and with which field */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    deleteVersion: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                /** @description id of the thing */
+                id: string;
+                /** @description id of its part */
+                part: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description What was wrong, and with which field */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    restoreVersion: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                /** @description id of the thing */
+                id: string;
+                /** @description id of its part */
+                part: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description What was wrong, and with which field */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    addSwatch: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: {
+            content: {
+                "application/json": components["schemas"]["NewSwatch"];
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SwatchView"];
+                };
+            };
+            /** @description What was wrong, and with which field */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    getSwatch: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                /** @description id of the thing */
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SwatchView"];
+                };
+            };
+            /** @description What was wrong, and with which field */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    saveSwatch: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                /** @description id of the thing */
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: {
+            content: {
+                "application/json": {
+                    /** @enum {string} */
+                    form: "round" | "flat" | "sock";
+                    needle_id: string;
+                    note: string;
+                    revision: number;
+                    washed: boolean;
+                    yarn_id: string;
+                };
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SwatchView"];
+                };
+            };
+            /** @description What was wrong, and with which field */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    deleteSwatch: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                /** @description id of the thing */
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description What was wrong, and with which field */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    aim: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                /** @description id of the thing */
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: {
+            content: {
+                "application/json": {
+                    stitches: string;
+                    /** @enum {string} */
+                    unit: "cm" | "in";
+                };
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SwatchAim"];
+                };
+            };
+            /** @description What was wrong, and with which field */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    addReading: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                /** @description id of the thing */
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: {
+            content: {
+                "application/json": {
+                    count: string;
+                    /** @enum {string} */
+                    unit: "cm" | "in";
+                    /** @enum {string} */
+                    what: "stitches" | "rounds";
+                    width: string;
+                };
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SwatchView"];
+                };
+            };
+            /** @description What was wrong, and with which field */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    deleteReading: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                /** @description id of the thing */
+                id: string;
+                /** @description id of its part */
+                part: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description What was wrong, and with which field */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    restoreReading: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                /** @description id of the thing */
+                id: string;
+                /** @description id of its part */
+                part: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description What was wrong, and with which field */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    restoreSwatch: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                /** @description id of the thing */
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description What was wrong, and with which field */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    tracing: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: {
+            content: {
+                "application/json": components["schemas"]["TracingMarks"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TracingFoot"];
+                };
+            };
+            /** @description What was wrong, and with which field */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    whatIf: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: {
+            content: {
+                "application/json": components["schemas"]["WhatIfQuestion"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FigureList"];
+                };
+            };
+            /** @description What was wrong, and with which field */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    working: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: {
+            content: {
+                "application/json": components["schemas"]["DraftQuestion"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WorkingList"];
+                };
+            };
+            /** @description What was wrong, and with which field */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    addYarn: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: {
+            content: {
+                "application/json": components["schemas"]["NewYarn"];
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SwatchYarn"];
+                };
+            };
+            /** @description What was wrong, and with which field */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    saveYarn: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                /** @description id of the thing */
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: {
+            content: {
+                "application/json": {
+                    ball_g: string;
+                    ball_m: string;
+                    fibre: string;
+                    name: string;
+                    note: string;
+                    revision: number;
+                };
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SwatchYarn"];
+                };
+            };
+            /** @description What was wrong, and with which field */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    deleteYarn: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                /** @description id of the thing */
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description What was wrong, and with which field */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    restoreYarn: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                /** @description id of the thing */
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
             /** @description What was wrong, and with which field */
             default: {

@@ -1,6 +1,6 @@
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import type { Unit } from "../units/units";
-import { answered, client, type Draft, type Sock } from "./client";
+import { answered, client, type Draft, type FootTaken, type Sock, type SwatchTaken } from "./client";
 
 export const basketKey = ["socks"] as const;
 const sockKey = (id: string) => ["socks", id] as const;
@@ -23,8 +23,15 @@ export function useSock(id: string) {
 export function useAddSock() {
   const queries = useQueryClient();
   return useMutation({
-    mutationFn: async (sock: { name: string; wearer: string; unit: Unit; draft: Draft }) =>
-      answered(await client.POST("/api/socks", { body: sock })),
+    mutationFn: async (sock: {
+      name: string;
+      wearer: string;
+      unit: Unit;
+      draft: Draft;
+      notes?: string;
+      foot?: FootTaken;
+      swatch?: SwatchTaken;
+    }) => answered(await client.POST("/api/socks", { body: sock })),
     onSuccess: (sock) => {
       queries.setQueryData(sockKey(sock.id), sock);
       return queries.invalidateQueries({ queryKey: basketKey, exact: true });
@@ -39,6 +46,9 @@ export type SockChange = {
   wearer: string;
   unit: Unit;
   draft: Draft;
+  notes?: string;
+  foot?: FootTaken;
+  swatch?: SwatchTaken;
 };
 
 export function useSaveSock() {
@@ -75,4 +85,40 @@ export const useRestoreSock = () =>
 export const useDuplicateSock = () =>
   useSockAction(async (id) =>
     answered(await client.POST("/api/socks/{id}/duplicate", { params: { path: { id } } })),
+  );
+
+const versionsKey = (id: string) => ["socks", id, "versions"] as const;
+
+/** useVersions lists the designs that were put aside for a sock. */
+export function useVersions(id: string) {
+  return useQuery({
+    queryKey: versionsKey(id),
+    queryFn: async ({ signal }) =>
+      answered(await client.GET("/api/socks/{id}/versions", { params: { path: { id } }, signal })).versions,
+  });
+}
+
+function useVersionChange<Q, A>(id: string, change: (question: Q) => Promise<A>) {
+  const queries = useQueryClient();
+  return useMutation({
+    mutationFn: change,
+    onSuccess: () => queries.invalidateQueries({ queryKey: versionsKey(id) }),
+  });
+}
+
+export const useAddVersion = (id: string) =>
+  useVersionChange(id, async (body: { name: string; draft: Draft }) =>
+    answered(await client.POST("/api/socks/{id}/versions", { params: { path: { id } }, body })),
+  );
+
+export const useDeleteVersion = (id: string) =>
+  useVersionChange(id, async (part: string) =>
+    answered(await client.DELETE("/api/socks/{id}/versions/{part}", { params: { path: { id, part } } })),
+  );
+
+export const useRestoreVersion = (id: string) =>
+  useVersionChange(id, async (part: string) =>
+    answered(
+      await client.POST("/api/socks/{id}/versions/{part}/restore", { params: { path: { id, part } } }),
+    ),
   );

@@ -3,12 +3,14 @@ import { App, Button, Dropdown, Input, Skeleton } from "antd";
 import { useState } from "react";
 import { Link, useNavigate } from "react-router";
 import type { Sock } from "../api/client";
-import { planOf } from "../api/plan";
+import { briefOf } from "../api/plan";
 import { useBasket, useDeleteSock, useDuplicateSock, useRestoreSock, useSaveSock } from "../api/socks";
-import { SockSketch } from "../drawing/SockDrawing";
+import { contentOf } from "../board/content";
+import { SockSketch } from "../drawing/Rows";
 import { Strip } from "../drawing/Strip";
 import { Failure } from "../shell/Failure";
 import { usePageTitle } from "../shell/usePageTitle";
+import { useUndo } from "../shell/useUndo";
 import { useUnit } from "../units/units";
 
 /** BasketPage is home: the socks, each with its picture and its one line. */
@@ -52,14 +54,38 @@ function NewSockLink() {
   );
 }
 
+const firstSteps = [
+  {
+    to: "/feet",
+    title: "Measure a foot",
+    text: "Standing on paper: its length, and its girth round the ball. Or trace it and measure on the screen.",
+  },
+  {
+    to: "/swatches",
+    title: "Knit a swatch",
+    text: "In the round. Wash it, dry it, and count stitches and rounds in three places.",
+  },
+  {
+    to: "/socks/new",
+    title: "Decide the sock",
+    text: "It is drawn while you choose. Every row is checked, loop by loop, before you knit it.",
+  },
+];
+
 function EmptyBasket() {
   return (
     <div className="page narrow">
       <h1>The basket is empty</h1>
-      <ol className="steps">
-        <li>Stand on paper and measure a foot: its length, and its girth round the ball.</li>
-        <li>Knit a swatch in the round, wash it, and count stitches and rounds over 10 cm or 4 inches.</li>
-        <li>Type the four figures. The sock is drawn while you type, and every row is checked.</li>
+      <p className="lead">Your first sock in three steps.</p>
+      <ol className="first-steps">
+        {firstSteps.map((step) => (
+          <li key={step.to}>
+            <h2>
+              <Link to={step.to}>{step.title}</Link>
+            </h2>
+            <p>{step.text}</p>
+          </li>
+        ))}
       </ol>
       <NewSockLink />
     </div>
@@ -68,9 +94,10 @@ function EmptyBasket() {
 
 function Entry({ sock }: { sock: Sock }) {
   const unit = useUnit();
-  const plan = useQuery({ ...planOf(sock.draft, unit), enabled: sock.digest.rows > 0 });
+  const plan = useQuery({ ...briefOf(sock.draft, unit), enabled: sock.digest.rows > 0 });
   const [renaming, setRenaming] = useState(false);
-  const { plan: made, shape, words } = plan.data ?? {};
+  const { plan: made, shape, strip } = plan.data ?? {};
+  const navigate = useNavigate();
   return (
     <li className="entry">
       <Link to={`/socks/${sock.id}`} className="entry-picture" tabIndex={-1} aria-hidden="true">
@@ -90,42 +117,34 @@ function Entry({ sock }: { sock: Sock }) {
             ? `${sock.digest.foot_stitches} stitches · ${sock.digest.rows} rows`
             : "half designed: go on at the board"}
         </p>
-        {made && words && <Strip plan={made} words={words} titled={false} />}
+        {strip && <Strip parts={strip} titled={false} />}
       </div>
-      <Actions sock={sock} rename={() => setRenaming(true)} />
+      <div className="next">
+        <p>{sock.next.text}</p>
+        <div className="actions">
+          <Button type="primary" onClick={() => navigate(nextPage(sock))}>
+            {sock.next.to === "board" ? "To the board" : "To the rows"}
+          </Button>
+          <Actions sock={sock} rename={() => setRenaming(true)} />
+        </div>
+      </div>
     </li>
   );
 }
+
+const nextPage = (sock: Sock) => `/socks/${sock.id}${sock.next.to === "board" ? "" : `/${sock.next.to}`}`;
 
 function Actions({ sock, rename }: { sock: Sock; rename: () => void }) {
   const remove = useDeleteSock();
   const restore = useRestoreSock();
   const duplicate = useDuplicateSock();
+  const undo = useUndo();
   const { message } = App.useApp();
   const failed = (error: Error) => message.error(error.message);
   const takeOut = () =>
     remove.mutate(sock.id, {
       onError: failed,
-      onSuccess: () => {
-        const key = `deleted-${sock.id}`;
-        message.open({
-          key,
-          duration: 12,
-          content: (
-            <span>
-              {sock.name} is out of the basket.{" "}
-              <Button
-                size="small"
-                onClick={() =>
-                  restore.mutate(sock.id, { onError: failed, onSuccess: () => message.destroy(key) })
-                }
-              >
-                Undo
-              </Button>
-            </span>
-          ),
-        });
-      },
+      onSuccess: () => undo(`${sock.name} is out of the basket.`, () => restore.mutateAsync(sock.id)),
     });
   const items = [
     { key: "rename", label: "Rename", onClick: rename },
@@ -148,8 +167,8 @@ function Rename({ sock, done }: { sock: Sock; done: () => void }) {
       className="rename"
       onSubmit={(event) => {
         event.preventDefault();
-        const { id, revision, wearer, draft } = sock;
-        save.mutate({ id, revision, wearer, draft, unit, name }, { onSuccess: done });
+        const { id, revision } = sock;
+        save.mutate({ ...contentOf(sock), id, revision, unit, name }, { onSuccess: done });
       }}
     >
       <Input

@@ -2,25 +2,27 @@ import { App, Button } from "antd";
 import { useNavigate } from "react-router";
 import { useAddSock } from "../api/socks";
 import { useUnit } from "../units/units";
-import type { Board } from "./useBoard";
+import { useBoard } from "./store";
 
 /** Conflict lets the knitter decide when the sock was changed in another window. */
-export function Conflict({ board }: { board: Board }) {
+export function Conflict() {
   const add = useAddSock();
   const unit = useUnit();
   const navigate = useNavigate();
   const { message } = App.useApp();
-  const kept = board.conflict;
+  const kept = useBoard((b) => b.conflict);
+  const content = useBoard((b) => b.content);
+  const keepMine = useBoard((b) => b.keepMine);
+  const takeTheirs = useBoard((b) => b.takeTheirs);
   if (!kept) {
     return null;
   }
   const mineAsCopy = () =>
     add.mutate(
-      { ...board.content, name: `${board.content.name || kept.name} (mine)`, unit },
+      { ...content, name: `${content.name || kept.name} (mine)`, unit },
       {
         onSuccess: (copy) => {
-          board.settled(kept);
-          board.setContent({ name: kept.name, wearer: kept.wearer, draft: kept.draft });
+          takeTheirs();
           navigate(`/socks/${copy.id}`);
         },
         onError: (error) => message.error(error.message),
@@ -33,15 +35,8 @@ export function Conflict({ board }: { board: Board }) {
         and it is not saved yet.
       </div>
       <div className="actions">
-        <Button
-          onClick={() => {
-            board.settled(kept);
-            board.setContent({ name: kept.name, wearer: kept.wearer, draft: kept.draft });
-          }}
-        >
-          Take the other one
-        </Button>
-        <Button onClick={board.keepMine}>Keep mine</Button>
+        <Button onClick={takeTheirs}>Take the other one</Button>
+        <Button onClick={keepMine}>Keep mine</Button>
         <Button type="primary" loading={add.isPending} onClick={mineAsCopy}>
           Keep both
         </Button>

@@ -17,7 +17,9 @@ export function Counts({
             type="radio"
             name="stitches"
             checked={choice.chosen}
-            onChange={() => onChoose(choice)}
+            // A click counts even where the mark has not followed the last one yet.
+            onChange={() => {}}
+            onClick={() => onChoose(choice)}
             value={choice.stitches}
           />
           <span className="figure">{choice.stitches}</span>

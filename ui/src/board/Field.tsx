@@ -1,13 +1,13 @@
 import { Input } from "antd";
 import { gaugeText, gaugeWidth, lengthText, useUnit } from "../units/units";
-import type { Board } from "./useBoard";
+import { valueAt } from "./content";
+import { useBoard } from "./store";
 
 type Props = {
-  board: Board;
   /** Path of the field in the design. */
   field: string;
-  label: string;
-  hint?: string;
+  label: React.ReactNode;
+  hint?: React.ReactNode;
   /** Shown in the empty field: what stands in for it. */
   guess?: number | undefined;
   /** Shown behind the figure where it is no length and no gauge. */
@@ -16,17 +16,8 @@ type Props = {
   plain?: boolean;
 };
 
-/** valueAt is the value at the path of a field, undefined where there is none. */
-export function valueAt(design: Record<string, unknown>, field: string): unknown {
-  let at: unknown = design;
-  for (const name of field.split(".")) {
-    at = (at as Record<string, unknown> | undefined)?.[name];
-  }
-  return at ?? undefined;
-}
-
 /** Field is a measured figure: what is typed stays as it is typed until the field is left. */
-export function Field({ board, field, label, hint, guess, suffix, plain }: Props) {
+export function Field({ field, label, hint, guess, suffix, plain }: Props) {
   const unit = useUnit();
   const isGauge = field.startsWith("gauge.");
   const isLength = field.endsWith("_mm");
@@ -36,13 +27,16 @@ export function Field({ board, field, label, hint, guess, suffix, plain }: Props
     }
     return isGauge ? gaugeText(value, unit) : isLength ? lengthText(value, unit) : `${value}`;
   };
-  const { entries, design } = board.content.draft;
-  const value = valueAt(design, field);
-  const shown = entries[field] ?? (value === undefined ? "" : spell(value));
-  const fault = board.answer?.faults.find((f) => f.field === field);
+  const typed = useBoard((b) => b.content.draft.entries[field]);
+  const value = useBoard((b) => valueAt(b.content.draft.design, field));
+  const editing = useBoard((b) => b.editing === field);
+  const fault = useBoard((b) => b.answer?.faults.find((f) => f.field === field)?.message);
+  const type = useBoard((b) => b.type);
+  const edit = useBoard((b) => b.edit);
+  const shown = typed ?? (value === undefined ? "" : spell(value));
   // A field that nobody has touched yet is not wrong, it is only empty.
-  const untouched = shown === "" && board.editing !== field && entries[field] === undefined;
-  const message = fault && !untouched ? fault.message : "";
+  const untouched = shown === "" && !editing && typed === undefined;
+  const message = fault && !untouched ? fault : "";
   const id = field.replaceAll(".", "-");
   return (
     <div className="field">
@@ -63,9 +57,9 @@ export function Field({ board, field, label, hint, guess, suffix, plain }: Props
         status={message ? "error" : ""}
         aria-invalid={message !== ""}
         aria-describedby={`${id}-note`}
-        onFocus={() => board.setEditing(field)}
-        onBlur={() => board.setEditing(null)}
-        onChange={(event) => board.type(field, event.target.value)}
+        onFocus={() => edit(field)}
+        onBlur={() => edit(null)}
+        onChange={(event) => type(field, event.target.value)}
       />
       <p id={`${id}-note`} className={message ? "fault" : "hint"} role={message ? "alert" : undefined}>
         {message || hint}

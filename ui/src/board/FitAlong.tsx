@@ -1,35 +1,59 @@
+import { memo } from "react";
 import type { Place } from "../api/client";
 
 const names: Record<string, string> = {
   toes: "toes",
   ball: "ball",
   arch: "arch",
-  heel: "over the instep",
+  heel: "instep",
   ankle: "ankle",
-  cuff: "cuff over the heel",
+  cuff: "over heel",
   calf: "calf",
 };
 
-/** FitAlong shows how far the sock stretches at each place of the foot, against what is sensible. */
-export function FitAlong({ places }: { places: Place[] }) {
+/**
+ * FitAlong shows how far the sock stretches at each place of the foot, against
+ * what is sensible; a click shows the place on the sock and the arithmetic.
+ */
+export const FitAlong = memo(function FitAlong({
+  places,
+  shown,
+  show,
+}: {
+  places: Place[];
+  shown: string | null;
+  show: (name: string | null) => void;
+}) {
   return (
     <section className="fit" aria-label="How far the sock stretches on this foot">
       <h2>How far the sock stretches on this foot</h2>
       <ul>
-        {places.map((place) => (
-          <PlaceBar key={place.name} place={place} />
-        ))}
+        {places.map((place) => {
+          const name = `fit.${place.name}`;
+          return (
+            <li key={place.name} className={place.level}>
+              <button
+                type="button"
+                aria-pressed={shown === name}
+                onClick={() => show(shown === name ? null : name)}
+              >
+                <PlaceBar place={place} />
+              </button>
+            </li>
+          );
+        })}
       </ul>
     </section>
   );
-}
+});
 
-function PlaceBar({ place }: { place: Place }) {
+/** PlaceBar is one place: the stretch as a mark on the sensible range. */
+export function PlaceBar({ place }: { place: Place }) {
   const most = Math.max(place.high_pct * 1.45, place.stretch_pct, 10);
   const at = (pct: number) => `${(Math.min(Math.max(pct, 0), most) / most) * 100}%`;
   const low = Math.max(place.low_pct, 0);
   return (
-    <li className={place.level} title={place.text}>
+    <span className="place-bar">
       <svg viewBox="0 0 100 10" preserveAspectRatio="none" aria-hidden="true">
         <rect className="track" width="100" height="10" rx="0" />
         <rect className="sensible" x={at(low)} width={at(place.high_pct - low)} height="10" />
@@ -47,6 +71,6 @@ function PlaceBar({ place }: { place: Place }) {
         {place.stretch_pct.toFixed(0)} %
       </span>
       <span className="verdict">{place.text}</span>
-    </li>
+    </span>
   );
 }

@@ -1,94 +1,189 @@
+import { Select } from "antd";
+import { Link } from "react-router";
+import { useBook } from "../api/book";
 import type { Plan } from "../api/client";
+import { useWearers } from "../api/feet";
+import { Term } from "../terms/Term";
+import { gaugeText, gaugeWidth, lengthWithUnit, useUnit } from "../units/units";
 import { Field } from "./Field";
-import { options } from "./options";
-import { Pick } from "./Pick";
 import { ShoeSize } from "./ShoeSize";
-import type { Board } from "./useBoard";
+import { useBoard } from "./store";
 
-export function FootAndSwatch({ board, plan }: { board: Board; plan: Plan | undefined }) {
+/** FootAndSwatch is where every figure comes from: feet and swatches that are kept, or typed figures. */
+export function FootAndSwatch({ plan }: { plan: Plan | undefined }) {
   const guessed = new Set(plan?.design.foot.estimated ?? []);
   const foot = plan?.design.foot;
-  const measured = (name: string, value: number | undefined) => (guessed.has(name) ? value : undefined);
+  const guess = (name: string, value: number | undefined) => (guessed.has(name) ? value : undefined);
   return (
     <>
       <section>
         <h2>
           The foot <small>standing, with the whole weight on it</small>
         </h2>
+        <TakeFoot />
         <div className="pair">
-          <Field board={board} field="foot.length_mm" label="Length" hint="heel to longest toe" />
+          <Field field="foot.length_mm" label="Length" hint="heel to longest toe" />
           <Field
-            board={board}
             field="foot.ball_girth_mm"
             label="Girth round the ball"
-            guess={measured("ball_girth_mm", foot?.ball_girth_mm)}
+            guess={guess("ball_girth_mm", foot?.ball_girth_mm)}
             hint={
-              guessed.has("ball_girth_mm")
-                ? "guessed from the length: measure it"
-                : "where the foot is widest"
+              guessed.has("ball_girth_mm") ? (
+                "guessed from the length: measure it"
+              ) : (
+                <Term name="ball">where the foot is widest</Term>
+              )
             }
           />
         </div>
-        <ShoeSize board={board} />
+        <ShoeSize />
         <details className="more">
           <summary>More measurements</summary>
           <div className="pair">
             <Field
-              board={board}
               field="foot.heel_diagonal_mm"
               label="Heel diagonal"
-              guess={measured("heel_diagonal_mm", foot?.heel_diagonal_mm)}
-              hint="round the point of the heel and the bend of the ankle"
+              guess={guess("heel_diagonal_mm", foot?.heel_diagonal_mm)}
+              hint={<Term name="heel_diagonal">round the point of the heel and the bend of the ankle</Term>}
             />
             <Field
-              board={board}
               field="foot.ankle_girth_mm"
               label="Ankle"
-              guess={measured("ankle_girth_mm", foot?.ankle_girth_mm)}
-              hint="at the thinnest place above the bones"
+              guess={guess("ankle_girth_mm", foot?.ankle_girth_mm)}
+              hint={<Term name="ankle">at the thinnest place above the bones</Term>}
             />
             <Field
-              board={board}
               field="foot.toe_depth_mm"
               label="Depth of the toes"
-              guess={measured("toe_depth_mm", foot?.toe_depth_mm)}
-              hint="longest toe back to the little toe"
+              guess={guess("toe_depth_mm", foot?.toe_depth_mm)}
+              hint={<Term name="toe_depth">longest toe back to the little toe</Term>}
             />
-            <Pick
-              board={board}
-              field="foot.heel_width"
-              label="Width of the heel"
-              options={options.heelWidth}
-            />
-            <Field board={board} field="foot.calf_girth_mm" label="Calf" hint="for knee socks" />
-            <Field
-              board={board}
-              field="foot.calf_height_mm"
-              label="Height of the calf"
-              hint="above the floor"
-            />
+            <HeelWidth />
+            <Field field="foot.calf_girth_mm" label="Calf" hint="for knee socks" />
+            <Field field="foot.calf_height_mm" label="Height of the calf" hint="above the floor" />
           </div>
         </details>
       </section>
       <section>
         <h2>
-          The swatch <small>knitted in the round, washed and dried</small>
+          The <Term name="swatch">swatch</Term> <small>knitted in the round, washed and dried</small>
         </h2>
+        <TakeSwatch />
         <div className="pair">
+          <Field field="gauge.stitches_per_100mm" label="Stitches" hint="several counts: 32; 33; 31.5" />
           <Field
-            board={board}
-            field="gauge.stitches_per_100mm"
-            label="Stitches"
-            hint="several counts: 32; 33; 31.5"
-          />
-          <Field
-            board={board}
             field="gauge.rounds_per_100mm"
             label="Rounds"
-            hint="they decide every length"
+            hint={<Term name="round_gauge">they decide every length</Term>}
           />
         </div>
       </section>
     </>
+  );
+}
+
+const widths = ["average", "narrow", "wide"];
+
+function HeelWidth() {
+  const value = useBoard(
+    (b) => (b.content.draft.design.foot as { heel_width?: string } | undefined)?.heel_width ?? "average",
+  );
+  const choose = useBoard((b) => b.choose);
+  return (
+    <div className="field">
+      <label htmlFor="heel-width">Width of the heel</label>
+      <Select
+        id="heel-width"
+        aria-label="Width of the heel"
+        value={value}
+        options={widths.map((width) => ({ value: width, label: width }))}
+        onChange={(width) => choose("foot.heel_width", width)}
+      />
+    </div>
+  );
+}
+
+/** TakeFoot takes a foot that is kept, as it is now. */
+function TakeFoot() {
+  const unit = useUnit();
+  const wearers = useWearers().data ?? [];
+  const foot = useBoard((b) => b.content.foot);
+  const takeFoot = useBoard((b) => b.takeFoot);
+  const options = wearers.flatMap((view) =>
+    ([view.left, view.right] as const)
+      .filter((f) => f.taken.lengths.length_mm)
+      .map((f) => ({
+        value: `${view.wearer.id} ${f.taken.side}`,
+        label: `${view.wearer.name}, ${f.taken.side} foot · ${lengthWithUnit(f.taken.lengths.length_mm ?? 0, unit)}`,
+        foot: f.taken,
+        name: view.wearer.name,
+      })),
+  );
+  if (options.length === 0) {
+    return (
+      <p className="hint">
+        Measure once, knit often: <Link to="/feet">keep the feet you knit for</Link>.
+      </p>
+    );
+  }
+  const now = foot && `${foot.wearer_id} ${foot.side}`;
+  return (
+    <div className="field">
+      <label htmlFor="take-foot">Whose foot?</label>
+      <Select
+        id="take-foot"
+        aria-label="Whose foot?"
+        className="whole"
+        showSearch={{ optionFilterProp: "label" }}
+        placeholder="typed below"
+        value={options.some((o) => o.value === now) ? now : undefined}
+        options={options.map(({ value, label }) => ({ value, label }))}
+        onChange={(value) => {
+          const chosen = options.find((o) => o.value === value);
+          if (chosen) {
+            takeFoot(chosen.foot, chosen.name);
+          }
+        }}
+      />
+    </div>
+  );
+}
+
+/** TakeSwatch takes a swatch of the book, as it is now, and its yarn. */
+function TakeSwatch() {
+  const unit = useUnit();
+  const ready = (useBook().data?.swatches ?? []).filter((s) => s.taken);
+  const swatch = useBoard((b) => b.content.swatch);
+  const takeSwatch = useBoard((b) => b.takeSwatch);
+  if (ready.length === 0) {
+    return (
+      <p className="hint">
+        Keep every count: <Link to="/swatches">begin a swatch book</Link>.
+      </p>
+    );
+  }
+  const options = ready.map((s) => ({
+    value: s.swatch.id,
+    label: `${s.yarn?.name ?? "yarn"} on ${s.needle?.size_mm ?? "?"} mm · ${gaugeText(s.taken?.stitches_per_100mm ?? 0, unit)} × ${gaugeText(s.taken?.rounds_per_100mm ?? 0, unit)} in ${gaugeWidth(unit)}`,
+  }));
+  return (
+    <div className="field">
+      <label htmlFor="take-swatch">Which swatch?</label>
+      <Select
+        id="take-swatch"
+        aria-label="Which swatch?"
+        className="whole"
+        showSearch={{ optionFilterProp: "label" }}
+        placeholder="typed below"
+        value={options.some((o) => o.value === swatch?.swatch_id) ? swatch?.swatch_id : undefined}
+        options={options}
+        onChange={(id) => {
+          const chosen = ready.find((s) => s.swatch.id === id);
+          if (chosen?.taken) {
+            takeSwatch(chosen.taken, chosen.yarn);
+          }
+        }}
+      />
+    </div>
   );
 }

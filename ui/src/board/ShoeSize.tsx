@@ -2,8 +2,8 @@ import { Button, Input, Select } from "antd";
 import { useState } from "react";
 import { useFootOfShoe } from "../api/reference";
 import { lengthWithUnit, useUnit } from "../units/units";
-import { valueAt } from "./Field";
-import type { Board } from "./useBoard";
+import { valueAt } from "./content";
+import { useBoard } from "./store";
 
 const systems = [
   { value: "eu", label: "EU" },
@@ -17,21 +17,24 @@ const systems = [
 type System = (typeof systems)[number]["value"];
 
 /** ShoeSize stands in for a length that nobody has measured; it is marked as estimated. */
-export function ShoeSize({ board }: { board: Board }) {
+export function ShoeSize() {
   const unit = useUnit();
   const [system, setSystem] = useState<System>("eu");
   const [size, setSize] = useState("");
   const foot = useFootOfShoe();
+  const chooseAll = useBoard((b) => b.chooseAll);
+  const estimated = useBoard(
+    (b) => valueAt(b.content.draft.design, "foot.estimated") as string[] | undefined,
+  );
   const take = () =>
     foot.mutate(
       { system, size: Number(size.replace(",", ".")) },
       {
-        onSuccess: (answer) => {
-          const estimated =
-            (valueAt(board.content.draft.design, "foot.estimated") as string[] | undefined) ?? [];
-          board.choose("foot.length_mm", answer.length_mm);
-          board.choose("foot.estimated", [...new Set([...estimated, "length_mm"])]);
-        },
+        onSuccess: (answer) =>
+          chooseAll({
+            "foot.length_mm": answer.length_mm,
+            "foot.estimated": [...new Set([...(estimated ?? []), "length_mm"])],
+          }),
       },
     );
   return (

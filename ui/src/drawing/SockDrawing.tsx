@@ -1,165 +1,27 @@
-import { useId } from "react";
-import type { Plan, Shape } from "../api/client";
+import { memo, useId, useState } from "react";
+import type { Plan, PlanAnswer } from "../api/client";
 import { useNarrow } from "../shell/useNarrow";
 import { lengthText, lengthWithUnit, type Unit } from "../units/units";
+import { at, type Frame, frameOf, type Held, sizeOf } from "./frame";
+import { HandleMark } from "./HandleMark";
+import { type Pin, pinsOf } from "./pins";
+import { Outline, Rows } from "./Rows";
 
-// The sock to scale, in millimetres: every line is one knitted row. The y axis
-// of the shape points up, that of the picture down.
-
-type Pin = { key: string; at: [number, number]; label: [number, number]; number: string; text: string[] };
-
-type Frame = { scale: number; left: number; top: number; width: number; height: number; sock: Shape };
-
-/** A sock of this height in mm is drawn with lettering at its natural size. */
-const usualHeight = 235;
-
-/** On a narrow screen the picture shrinks, so its lettering grows. */
-const narrowLettering = 1.75;
-
-function frameOf(shape: Shape, narrow: boolean): Frame {
-  const natural = Math.max(shape.height_mm, shape.width_mm * 0.85) / usualHeight;
-  const scale = narrow ? natural * narrowLettering : natural;
-  const left = -14 * scale;
-  return {
-    scale,
-    left,
-    top: -12 * scale,
-    width: shape.width_mm + (narrow ? 88 : 112) * scale - left,
-    height: shape.height_mm + 40 * scale,
-    sock: shape,
-  };
-}
-
-const middle = (points: [number, number][]): [number, number] => {
-  const first = points[0] ?? [0, 0];
-  const last = points[points.length - 1] ?? first;
-  return [(first[0] + last[0]) / 2, (first[1] + last[1]) / 2];
-};
-
-/** linesOf gives the lines of a section, in order. */
-function linesOf(shape: Shape, section: string): [number, number][][] {
-  return shape.lines
-    .filter((line) => line.row.startsWith(`${section}-`))
-    .map((line) => line.points as [number, number][]);
-}
-
-const half = <T,>(list: T[]): T | undefined => list[Math.floor(list.length / 2)];
-
-const topOf = (line: [number, number][] | undefined): [number, number] => {
-  const last = line?.[line.length - 1];
-  return last ?? [0, 0];
-};
-
-function pinsOf(frame: Frame, plan: Plan, unit: Unit): Pin[] {
-  const { scale: s, sock } = frame;
-  const sum = plan.summary;
-  const right = sock.width_mm + 15 * s;
-  const toe = half(linesOf(sock, "toe"));
-  const foot = half(linesOf(sock, "foot"));
-  const heel = linesOf(sock, "heel").filter((line) => line.length === 2);
-  const leg = half(linesOf(sock, "leg"));
-  const cuff = half(linesOf(sock, "cuff"));
-  const footTop = Math.max(...linesOf(sock, "foot").map((line) => topOf(line)[1]), topOf(toe)[1]);
-  const legLeft = Math.min(...linesOf(sock, "leg").map((line) => line[0]?.[0] ?? 0), sock.width_mm);
-  const pins: Pin[] = [];
-  if (toe) {
-    pins.push({
-      key: "toe",
-      at: middle(toe),
-      label: [0, footTop + 18 * s],
-      number: `${sum.increase_rounds ?? sum.toe_rounds}`,
-      text: [
-        sum.increase_rounds === null ? "rows in the toe" : "increase rounds",
-        `${sum.cast_on_stitches} cast on → ${sum.foot_stitches}`,
-      ],
-    });
-  }
-  if (foot) {
-    pins.push({
-      key: "foot",
-      at: topOf(foot),
-      label: [Math.max(0, Math.min(topOf(foot)[0] - 55 * s, legLeft - 72 * s)), footTop + 58 * s],
-      number: `${sum.foot_rounds}`,
-      text: ["rounds to the heel,", `${lengthWithUnit(sum.heel_starts_at_mm, unit)} from the tip`],
-    });
-  }
-  if (cuff) {
-    pins.push({
-      key: "cuff",
-      at: topOf(cuff),
-      label: [right, topOf(cuff)[1]],
-      number: `${sum.cuff_rounds}`,
-      text: ["cuff rounds"],
-    });
-  }
-  if (leg) {
-    pins.push({
-      key: "leg",
-      at: topOf(leg),
-      label: [right, topOf(leg)[1]],
-      number: `${sum.leg_rounds}`,
-      text: ["leg rounds"],
-    });
-  }
-  const flap = sum.flap_rows !== null;
-  const heelText = flap
-    ? ["flap rows", `${sum.heel_stitches} heel stitches,`, `${sum.turn_stitches} left after the turn`]
-    : [
-        "turns on each side",
-        `${sum.heel_stitches} heel stitches,`,
-        `${sum.heel_centre_stitches} in the centre`,
-      ];
-  const heelLine = heel[Math.floor(heel.length * 0.72)];
-  if (heelLine) {
-    pins.push({
-      key: "heel",
-      at: middle(heelLine),
-      label: [right, Math.max(20 * s, topOf(heelLine)[1] - 8 * s)],
-      number: `${flap ? sum.flap_rows : sum.heel_turns_per_side}`,
-      text: heelText,
-    });
-  }
-  return pins;
-}
-
-/** spoken says the picture in a sentence. */
-function spoken(plan: Plan, unit: Unit): string {
+/** spoken says the picture in sentences. */
+export function spoken(plan: Plan, unit: Unit): string[] {
   const s = plan.summary;
-  return (
-    `The sock to scale: cast on ${s.cast_on_stitches}, ${s.increase_rounds ?? 0} increase rounds to ${s.foot_stitches} stitches, ` +
-    `${s.foot_rounds} rounds to the heel, which starts ${lengthWithUnit(s.heel_starts_at_mm, unit)} from the tip, ` +
-    `heel on ${s.heel_stitches} stitches with ${s.flap_rows === null ? `${s.heel_turns_per_side} turns on each side` : `a flap of ${s.flap_rows} rows`}, ` +
-    `${s.leg_rounds} leg rounds and ${s.cuff_rounds} cuff rounds.`
-  );
+  const heel =
+    s.flap_rows === null ? `${s.heel_turns_per_side} turns on each side` : `a flap of ${s.flap_rows} rows`;
+  return [
+    `Cast on ${s.cast_on_stitches} stitches${s.increase_rounds === null ? "" : ` and increase in ${s.increase_rounds} rounds`} to ${s.foot_stitches}.`,
+    `Knit ${s.foot_rounds} rounds to the heel, which starts ${lengthWithUnit(s.heel_starts_at_mm, unit)} from the tip.`,
+    `The heel is worked on ${s.heel_stitches} stitches with ${heel}.`,
+    `The leg has ${s.leg_stitches} stitches: ${s.leg_rounds} rounds, and ${s.cuff_rounds} of the cuff.`,
+    `The sock is ${lengthWithUnit(s.finished_length_mm, unit)} long for a foot of ${lengthWithUnit(plan.design.foot.length_mm, unit)}.`,
+  ];
 }
 
-const path = (points: number[][], top: number) =>
-  points.map(([x = 0, y = 0], i) => `${i === 0 ? "M" : "L"}${x} ${(top - y).toFixed(2)}`).join("");
-
-/** Rows draws every row as a line; adjoining sections alternate between two yarn tones. */
-export function Rows({ shape, plan }: { shape: Shape; plan: Plan }) {
-  const roundHeight = 100 / plan.design.gauge.rounds_per_100mm;
-  const stitchWidth = 100 / plan.design.gauge.stitches_per_100mm;
-  return (
-    <g fill="none" strokeWidth={roundHeight * 0.78}>
-      {shape.lines.map((line) => {
-        const section = line.row.slice(0, line.row.lastIndexOf("-"));
-        return (
-          <path
-            key={line.row}
-            d={path(line.points, shape.height_mm)}
-            className={`row-line ${plan.design.yarn.contrast.length > 0 ? `by-yarn ${line.colour}` : section}`}
-            {...(section === "cuff" && {
-              strokeDasharray: `${(stitchWidth * 0.62).toFixed(2)} ${(stitchWidth * 0.38).toFixed(2)}`,
-            })}
-          />
-        );
-      })}
-    </g>
-  );
-}
-
-function Ruler({ frame, unit }: { frame: Frame; unit: Unit }) {
+const Ruler = memo(function Ruler({ frame, unit }: { frame: Frame; unit: Unit }) {
   const step = unit === "cm" ? 10 : 25.4;
   const every = unit === "cm" ? 5 : 1;
   const s = frame.scale;
@@ -171,82 +33,106 @@ function Ruler({ frame, unit }: { frame: Frame; unit: Unit }) {
         <g key={i}>
           <path d={`M${i * step} ${y}v${(i % every === 0 ? 6 : 3.5) * s}`} />
           {i % every === 0 && (
-            <text x={i * step} y={y + 12.5 * s} fontSize={5.5 * s} textAnchor="middle">
+            <text x={i * step} y={y + 13.5 * s} fontSize={6.5 * s} textAnchor="middle">
               {lengthText(i * step, unit)}
             </text>
           )}
         </g>
       ))}
-      <text x={frame.sock.width_mm + 6 * s} y={y + 12.5 * s} fontSize={5.5 * s}>
+      <text x={frame.sock.width_mm + 8 * s} y={y + 13.5 * s} fontSize={6.5 * s}>
         {unit} from the tip
       </text>
     </g>
   );
+});
+
+function PinMark({ pin, frame, show }: { pin: Pin; frame: Frame; show: (name: string) => void }) {
+  const s = frame.scale;
+  const [x, y] = at(frame, pin.at);
+  const [lx, ly] = at(frame, pin.label);
+  const toRight = lx > x;
+  const joint = toRight ? lx - 3 * s : lx + 4 * s;
+  return (
+    // biome-ignore lint/a11y/useSemanticElements: a button cannot lie in a drawing
+    <g
+      className="pin"
+      role="button"
+      tabIndex={0}
+      aria-label={`${pin.number} ${pin.text.join(" ")}: show the working`}
+      onClick={() => show(pin.name)}
+      onKeyDown={(event) => (event.key === "Enter" || event.key === " ") && show(pin.name)}
+    >
+      <path
+        d={`M${x} ${y}L${joint} ${toRight ? ly - 3 * s : ly + (pin.text.length * 8.5 + 3) * s}`}
+        strokeWidth={0.55 * s}
+      />
+      <circle cx={x} cy={y} r={1.9 * s} />
+      <text x={lx} y={ly} fontSize={14 * s} className="number">
+        {pin.number}
+      </text>
+      {pin.text.map((line, i) => (
+        <text key={line} x={lx} y={ly + (9 + i * 8.5) * s} fontSize={7.6 * s} className="caption">
+          {line}
+        </text>
+      ))}
+    </g>
+  );
 }
 
-/** SockDrawing is the sock with the numbers pinned where they are used. */
-export function SockDrawing({
-  shape,
-  plan,
+/** SockDrawing is the sock beside a ghost of the foot, with the numbers pinned where they are used. */
+export const SockDrawing = memo(function SockDrawing({
+  answer,
   unit,
   stale,
+  marked,
+  show,
+  move,
 }: {
-  shape: Shape;
-  plan: Plan;
+  answer: PlanAnswer;
   unit: Unit;
   stale: boolean;
+  /** The place of the fit that is looked at. */
+  marked: string | null;
+  show: (name: string) => void;
+  move: (field: string, value: number, drag: string) => void;
 }) {
-  const frame = frameOf(shape, useNarrow());
-  const s = frame.scale;
+  const narrow = useNarrow();
   const title = useId();
+  const [held, setHeld] = useState<Held | undefined>();
+  const { shape, plan } = answer;
+  if (!shape || !plan) {
+    return null;
+  }
+  const frame = frameOf(shape, narrow, held);
+  const place = answer.places?.find((p) => p.place === marked)?.ends?.map((end) => at(frame, end));
   return (
+    // biome-ignore lint/a11y/useSemanticElements: a fieldset holds no drawing
     <svg
       className={stale ? "sock stale" : "sock"}
       viewBox={`${frame.left} ${frame.top} ${frame.width} ${frame.height}`}
-      role="img"
+      role="group"
       aria-labelledby={title}
     >
-      <title id={title}>{spoken(plan, unit)}</title>
+      <title id={title}>The sock to scale</title>
+      {answer.ghost && <Outline points={answer.ghost} top={shape.height_mm} />}
       <Rows shape={shape} plan={plan} />
+      {place?.[0] && place[1] && (
+        <path className="place" d={`M${place[0]}L${place[1]}`} strokeWidth={2.2 * frame.scale} />
+      )}
       <Ruler frame={frame} unit={unit} />
-      {pinsOf(frame, plan, unit).map((pin) => {
-        const at = [pin.at[0], shape.height_mm - pin.at[1]] as const;
-        const label = [pin.label[0], shape.height_mm - pin.label[1]] as const;
-        const toRight = label[0] > at[0];
-        const joint = toRight ? label[0] - 3 * s : label[0] + 4 * s;
-        return (
-          <g key={pin.key} className="pin">
-            <path
-              d={`M${at[0]} ${at[1]}L${joint} ${toRight ? label[1] - 3 * s : label[1] + (pin.text.length * 8 + 2.5) * s}`}
-              strokeWidth={0.55 * s}
-            />
-            <circle cx={at[0]} cy={at[1]} r={1.9 * s} />
-            <text x={label[0]} y={label[1]} fontSize={13 * s} className="number">
-              {pin.number}
-            </text>
-            {pin.text.map((line, i) => (
-              <text
-                key={line}
-                x={label[0]}
-                y={label[1] + (8.5 + i * 8) * s}
-                fontSize={7.2 * s}
-                className="caption"
-              >
-                {line}
-              </text>
-            ))}
-          </g>
-        );
-      })}
+      {pinsOf(frame, plan, unit).map((pin) => (
+        <PinMark key={pin.name} pin={pin} frame={frame} show={show} />
+      ))}
+      {!stale &&
+        answer.handles?.map((handle) => (
+          <HandleMark
+            key={handle.field}
+            handle={handle}
+            frame={frame}
+            move={move}
+            hold={(on) => setHeld(on ? sizeOf(shape) : undefined)}
+          />
+        ))}
     </svg>
   );
-}
-
-/** SockSketch is the sock alone, small. */
-export function SockSketch({ shape, plan }: { shape: Shape; plan: Plan }) {
-  return (
-    <svg className="sketch" viewBox={`-4 -4 ${shape.width_mm + 8} ${shape.height_mm + 8}`} aria-hidden="true">
-      <Rows shape={shape} plan={plan} />
-    </svg>
-  );
-}
+});

@@ -1,59 +1,65 @@
-import type { Plan, Words } from "../api/client";
+import { memo } from "react";
+import type { Strip as Parts } from "../api/client";
 
-const names: Record<string, string> = {
-  toe: "toe",
-  foot: "foot",
-  heel: "heel",
-  gusset: "gusset",
-  leg: "leg",
-  cuff: "cuff",
-};
+const height = 60;
+
+/** One row of casting on or binding off is too narrow for a name. */
+const named = (part: Parts[number]) => part.section !== "cast_on" && part.section !== "bind_off";
 
 /** Strip is the whole sock in one line: each row as high as there are stitches worked in it. */
-export function Strip({ plan, words, titled = true }: { plan: Plan; words: Words[]; titled?: boolean }) {
-  const rows = plan.rows
-    .map((row, i) => ({ row, worked: words[i]?.worked ?? 0 }))
-    .filter((r) => r.worked > 0);
-  const tallest = Math.max(...rows.map((r) => r.worked), 1);
-  const height = 60;
-  const sections = Object.keys(names)
-    .map((section) => ({
-      section,
-      first: rows.findIndex((r) => r.row.section === section),
-      count: rows.filter((r) => r.row.section === section).length,
-    }))
-    .filter((s) => s.count > 0);
+export const Strip = memo(function Strip({
+  parts,
+  titled = true,
+  done,
+}: {
+  parts: Parts;
+  titled?: boolean;
+  /** How many rows are knitted; undefined while nothing is counted. */
+  done?: number;
+}) {
+  const rows = parts.reduce((sum, part) => sum + part.worked.length, 0);
+  const tallest = Math.max(...parts.flatMap((part) => part.worked), 1);
+  let x = 0;
+  const drawn = parts.flatMap((part) => {
+    const first = x;
+    x += part.worked.length;
+    const bar = (worked: number, i: number) => {
+      const h = (worked / tallest) * height;
+      return `M${(first + i + 0.1).toFixed(1)} ${((height - h) / 2).toFixed(1)}h.8v${h.toFixed(1)}h-.8z`;
+    };
+    const knitted = done === undefined ? part.worked.length : Math.max(0, done - first);
+    return [
+      { part, key: `${part.section} done`, state: "", d: part.worked.slice(0, knitted).map(bar).join("") },
+      {
+        part,
+        key: `${part.section} to do`,
+        state: " to-do",
+        d: part.worked.map(bar).slice(knitted).join(""),
+      },
+    ];
+  });
   return (
     <div className="strip">
       {titled && (
         <div className="strip-names">
-          {sections.map((s) => (
-            <span key={s.section} style={{ flexGrow: s.count }}>
-              {names[s.section]} <span className="strip-count">{s.count}</span>
+          {parts.filter(named).map((part) => (
+            <span key={part.section} style={{ flexGrow: part.worked.length }}>
+              {part.section.replace("_", " ")} <span className="strip-count">{part.worked.length}</span>
             </span>
           ))}
         </div>
       )}
       <svg
-        viewBox={`0 0 ${rows.length} ${height}`}
+        viewBox={`0 0 ${rows} ${height}`}
         preserveAspectRatio="none"
         role="img"
-        aria-label={`All rows: ${sections.map((s) => `${names[s.section]} ${s.count}`).join(", ")}`}
+        aria-label={`All rows: ${parts.map((p) => `${p.section.replace("_", " ")} ${p.worked.length}`).join(", ")}`}
       >
-        {rows.map((r, i) => {
-          const h = (r.worked / tallest) * height;
-          return (
-            <rect
-              key={r.row.id}
-              className={`strip-row ${r.row.section}`}
-              x={i + 0.1}
-              width={0.8}
-              y={(height - h) / 2}
-              height={h}
-            />
-          );
-        })}
+        {drawn.map(({ part, key, state, d }) => (
+          <path key={key} className={`strip-row ${part.section}${state}`} d={d} />
+        ))}
+        {done !== undefined && done < rows && <path className="strip-now" d={`M${done} 0v${height}`} />}
       </svg>
     </div>
   );
-}
+});

@@ -65,7 +65,7 @@ function RowsOf({ sock }: { sock: Sock }) {
             machine, loop by loop: every operation is possible, every count comes out, and nothing is left on
             the needles.
           </p>
-          <Strip plan={made} words={words} />
+          {plan.data?.strip && <Strip parts={plan.data.strip} />}
           {grouped(made, words).map((section) => (
             <SectionTable key={section.section} section={section} wording={wording} glossary={glossary} />
           ))}

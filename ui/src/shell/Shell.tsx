@@ -25,6 +25,9 @@ export function Shell() {
           <NavLink to="/" end>
             Basket
           </NavLink>
+          <NavLink to="/feet">Feet</NavLink>
+          <NavLink to="/swatches">Swatches</NavLink>
+          <NavLink to="/terms">Terms</NavLink>
         </nav>
         <div className="settings">
           <Segmented<Unit>

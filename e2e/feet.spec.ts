@@ -1,0 +1,144 @@
+import { expect, type Page, test } from "@playwright/test";
+import { newSock, pins, saved } from "./steps";
+
+async function newWearer(page: Page, name: string) {
+  await page.goto("/feet");
+  await page.getByLabel("Name of the wearer").fill(name);
+  await page.getByRole("button", { name: "Measure" }).click();
+  await expect(page.getByLabel("Name of the wearer")).toHaveValue(name);
+}
+
+async function measure(page: Page, what: string, length: string, day = "") {
+  await page.getByLabel(`${what}, measured anew`).fill(length);
+  if (day) {
+    await page.getByLabel(`Day on which ${what.toLowerCase()} was measured`).fill(day);
+  }
+  await page.getByRole("button", { name: "Keep", exact: true }).click();
+}
+
+const row = (page: Page, what: string) =>
+  page.locator(".measures > li").filter({ has: page.getByRole("heading", { name: what, exact: true }) });
+
+test("each foot is measured by itself, in both units, with its day, and what is missing is guessed", async ({
+  page,
+}) => {
+  await newWearer(page, "Linnea");
+  await measure(page, "Length", "24.2", "2026-11-01");
+  await expect(row(page, "Length")).toContainText("24.2 cm");
+  await expect(row(page, "Length")).toContainText("by tape, 2026-11-01");
+  // A foot of 242 mm: the ball is guessed at 0.94 of it, the heel diagonal at 1.38 of that.
+  await expect(row(page, "Girth round the ball")).toContainText("22.7");
+  await expect(row(page, "Heel diagonal")).toContainText("31.4");
+  await expect(row(page, "Heel diagonal")).toContainText("guessed");
+  await page.getByLabel("Units").getByText("inches").click();
+  await measure(page, "Girth round the ball", "9");
+  await expect(row(page, "Girth round the ball")).toContainText("9 in");
+  await page.getByLabel("Units").getByText("cm", { exact: true }).click();
+  await expect(row(page, "Girth round the ball")).toContainText("22.9 cm");
+  await page.getByText("Right foot").click();
+  await expect(row(page, "Length")).toContainText("not measured");
+  await expect(page).toHaveURL(/side=right/);
+
+  for (const [typed, says] of [
+    ["abc", "a length looks like"],
+    ["4", "8.0 cm to 35.0 cm"],
+  ] as const) {
+    await page.getByLabel("Length, measured anew").fill(typed);
+    await page.getByRole("button", { name: "Keep", exact: true }).click();
+    await expect(row(page, "Length").getByRole("alert")).toContainText(says);
+    await expect(page.getByLabel("Length, measured anew")).toHaveValue(typed);
+  }
+});
+
+test("a measurement is taken out and brought back", async ({ page }) => {
+  await newWearer(page, "Sunniva");
+  await measure(page, "Length", "23.1", "2026-10-02");
+  await measure(page, "Length", "23.6", "2026-11-02");
+  await expect(row(page, "Length")).toContainText("23.6 cm");
+  await row(page, "Length").getByText("Measured 2 times").click();
+  await page.getByRole("button", { name: "Take out Length of 2026-11-02" }).click();
+  await expect(row(page, "Length").locator(".measure-now")).toContainText("23.1 cm");
+  await page.getByRole("button", { name: "Undo" }).click();
+  await expect(row(page, "Length").locator(".measure-now")).toContainText("23.6 cm");
+});
+
+test("a growing foot has a size for a chosen month", async ({ page }) => {
+  await page.goto("/feet");
+  await page.getByRole("link", { name: "Pim", exact: true }).click();
+  // 152, 157 and 162 mm on days 0, 147 and 301: 0.0332 mm a day, 1.01 mm a month. From 14 November to
+  // 15 February are 93 days, 3.06 months: 162 + 3.1 = 165.1 mm.
+  await page.getByLabel("A child's foot, in the month of").fill("2027-02");
+  await expect(page.locator(".growth .figure")).toHaveText("16.5");
+  await expect(page.locator(".growth")).toContainText("3.1 months × 1.01 mm");
+  await page.getByLabel("A child's foot, in the month of").fill("2030-02");
+  await expect(page.locator(".growth")).toContainText("two years ahead");
+});
+
+test("what to be careful of changes the advice on the sock", async ({ page }) => {
+  await newWearer(page, "Torvald");
+  await measure(page, "Length", "26.2");
+  await page.getByRole("checkbox", { name: "Numb feet" }).click();
+  await expect(page.getByText("not felt until they have rubbed")).toBeVisible();
+  await newSock(page, "Sock for numb feet");
+  await page.getByLabel("Whose foot?").fill("Torvald");
+  await page.getByTitle(/^Torvald, left foot/).click();
+  await page.getByLabel("Stitches", { exact: true }).fill("32");
+  await page.getByLabel("Rounds", { exact: true }).fill("44");
+  await expect(page.getByLabel("Length", { exact: true })).toHaveValue("26.2");
+  await expect(page.getByLabel("Wearer")).toHaveValue("Torvald");
+  await expect(page.getByLabel("What to look at")).toContainText("Numb feet do not feel a ridge");
+  await expect(page.getByLabel("What to look at")).toContainText("ask their clinician");
+  await page.locator("label.way").filter({ hasText: "Garter square" }).click();
+  await expect(page.getByLabel("What to look at")).toContainText("Garter has ridges");
+});
+
+test("a foot that has changed is offered to the sock, and deleting it asks and can be undone", async ({
+  page,
+}) => {
+  await newWearer(page, "Vidar");
+  await measure(page, "Length", "25.1");
+  await measure(page, "Girth round the ball", "23.6");
+  const feet = page.url();
+  await newSock(page, "Sock of a foot that grows");
+  await page.getByLabel("Whose foot?").fill("Vidar");
+  await page.getByTitle(/^Vidar, left foot/).click();
+  await page.getByLabel("Stitches", { exact: true }).fill("32");
+  await page.getByLabel("Rounds", { exact: true }).fill("44");
+  await expect(pins(page).filter({ hasText: "65rounds to the heel" })).toHaveCount(1);
+  await saved(page);
+  const board = page.url();
+
+  await page.goto(feet);
+  await measure(page, "Length", "25.5");
+  await expect(row(page, "Length")).toContainText("25.5 cm");
+  await page.goto("/");
+  await expect(page.getByRole("listitem").filter({ hasText: "Sock of a foot that grows" })).toContainText(
+    "Vidar's foot has changed",
+  );
+  await page.goto(board);
+  await expect(page.locator(".news")).toContainText("length: 0.4 cm more now, 25.5 cm");
+  await expect(pins(page).filter({ hasText: "65rounds to the heel" })).toHaveCount(1);
+  await page.getByRole("button", { name: "Update the sock" }).click();
+  // 255 − 9 − 43.2 − 51.1 = 151.7 mm, times 0.44: 66.7.
+  await expect(pins(page).filter({ hasText: "67rounds to the heel" })).toHaveCount(1);
+  await expect(page.locator(".news")).toHaveCount(0);
+  await saved(page);
+
+  await page.goto(feet);
+  await page.getByRole("button", { name: "Delete", exact: true }).click();
+  await expect(page.getByText("Used by Sock of a foot that grows")).toBeVisible();
+  await page.locator(".ant-popconfirm").getByRole("button", { name: "Delete" }).click();
+  await expect(page.getByRole("link", { name: "Vidar", exact: true })).toHaveCount(0);
+  await page.getByRole("button", { name: "Undo" }).click();
+  await expect(page.getByRole("link", { name: "Vidar", exact: true })).toBeVisible();
+});
+
+test("the basket teaches the first sock in three steps while it is empty", async ({ page }) => {
+  await page.route("**/api/socks", (route) => route.fulfill({ json: { socks: [] } }));
+  await page.goto("/");
+  for (const step of ["Measure a foot", "Knit a swatch", "Decide the sock"]) {
+    await expect(page.getByRole("link", { name: step })).toBeVisible();
+  }
+  await page.getByRole("link", { name: "Measure a foot" }).click();
+  await expect(page.getByRole("heading", { name: "Feet" })).toBeVisible();
+});

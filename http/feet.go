@@ -1,0 +1,333 @@
+package http
+
+import (
+	"bytes"
+	"context"
+	"encoding/base64"
+	"encoding/json"
+	"fmt"
+	"image/jpeg"
+	"strings"
+
+	"github.com/gin-gonic/gin"
+
+	"acornstep/sock/basket"
+	"acornstep/sock/design"
+	"acornstep/sock/document"
+	"acornstep/sock/feet"
+	"acornstep/sock/knit"
+	"acornstep/sock/measure"
+	"acornstep/sock/tracing"
+)
+
+// Feet keeps the people socks are knitted for.
+type Feet interface {
+	Wearers(ctx context.Context) ([]feet.Wearer, error)
+	Wearer(ctx context.Context, id string) (feet.Wearer, error)
+	AddWearer(ctx context.Context, w feet.Wearer) (feet.Wearer, error)
+	SaveWearer(ctx context.Context, w feet.Wearer) (feet.Wearer, error)
+	MarkWearer(ctx context.Context, id string, deleted bool) error
+	AddMeasurements(ctx context.Context, wearerID string, list []feet.Measurement, tracing *feet.Tracing) error
+	MarkMeasurement(ctx context.Context, wearerID, id string, deleted bool) error
+	MarkTracing(ctx context.Context, wearerID, id string, deleted bool) error
+}
+
+// WearerView is a wearer with what the measurements come to.
+type WearerView struct {
+	Wearer feet.Wearer `json:"wearer"`
+	Left   FootView    `json:"left"`
+	Right  FootView    `json:"right"`
+	// UsedBy are the socks that were designed for one of these feet.
+	UsedBy []Used `json:"used_by"`
+}
+
+// FootView is one foot as it is known now.
+type FootView struct {
+	Newest []feet.Measurement `json:"newest"`
+	// Guesses stand in for what was not measured, by field.
+	Guesses map[string]measure.Length `json:"guesses"`
+	// Taken is what a design takes of this foot; ForPair with the larger girths of both feet.
+	Taken   basket.FootTaken          `json:"taken"`
+	ForPair map[string]measure.Length `json:"for_pair"`
+	Checks  []knit.Check              `json:"checks"`
+}
+
+// Used is a sock that uses something.
+type Used struct {
+	ID   string `json:"id"`
+	Name string `json:"name"`
+}
+
+// WearerList is everybody.
+type WearerList struct {
+	Wearers []WearerView `json:"wearers"`
+}
+
+// NewWearer asks for a new wearer.
+type NewWearer struct {
+	Name     string   `json:"name"`
+	Cautions []string `json:"cautions"`
+	Note     string   `json:"note"`
+}
+
+// SaveWearer replaces what is said of a wearer; measurements have their own calls.
+type SaveWearer struct {
+	Revision int      `json:"revision"`
+	Name     string   `json:"name"`
+	Cautions []string `json:"cautions"`
+	Note     string   `json:"note"`
+}
+
+// NewMeasurement is a length as it was typed, in the unit that is in use.
+type NewMeasurement struct {
+	Side       string `json:"side" enum:"left,right"`
+	What       string `json:"what"`
+	Length     string `json:"length"`
+	Unit       string `json:"unit" enum:"cm,in"`
+	MeasuredOn string `json:"measured_on"`
+	Guessed    bool   `json:"guessed"`
+}
+
+// NewTracing keeps a tracing that was measured on the screen, and the lengths read from it.
+type NewTracing struct {
+	Side       string        `json:"side" enum:"left,right"`
+	MeasuredOn string        `json:"measured_on"`
+	Marks      tracing.Marks `json:"marks"`
+	// Preview is a small JPEG as a data URL; empty for none.
+	Preview string `json:"preview"`
+}
+
+// GrowthQuestion asks how long a foot will be on a day.
+type GrowthQuestion struct {
+	Side string `json:"side" enum:"left,right"`
+	Day  string `json:"day"`
+	Unit string `json:"unit" enum:"cm,in"`
+}
+
+func (s *server) feetRoutes(inside *gin.RouterGroup) {
+	inside.GET("/feet", answering(s, 200, s.listWearers))
+	inside.POST("/feet", answering(s, 201, s.addWearer))
+	inside.GET("/feet/:id", answering(s, 200, s.getWearer))
+	inside.PUT("/feet/:id", answering(s, 200, s.saveWearer))
+	inside.DELETE("/feet/:id", answering(s, 204, func(c call[nothing]) (nothing, error) { return nothing{}, s.Feet.MarkWearer(c, c.ID, true) }))
+	inside.POST("/feet/:id/restore", answering(s, 204, func(c call[nothing]) (nothing, error) { return nothing{}, s.Feet.MarkWearer(c, c.ID, false) }))
+	inside.POST("/feet/:id/measurements", answering(s, 201, s.addMeasurement))
+	inside.DELETE("/feet/:id/measurements/:part", answering(s, 204, func(c call[nothing]) (nothing, error) {
+		return nothing{}, s.Feet.MarkMeasurement(c, c.ID, c.Part, true)
+	}))
+	inside.POST("/feet/:id/measurements/:part/restore", answering(s, 204, func(c call[nothing]) (nothing, error) {
+		return nothing{}, s.Feet.MarkMeasurement(c, c.ID, c.Part, false)
+	}))
+	inside.POST("/feet/:id/growth", answering(s, 200, s.growth))
+	inside.POST("/feet/:id/tracings", answering(s, 201, s.addTracing))
+	inside.DELETE("/feet/:id/tracings/:part", answering(s, 204, func(c call[nothing]) (nothing, error) {
+		return nothing{}, s.Feet.MarkTracing(c, c.ID, c.Part, true)
+	}))
+	inside.POST("/tracing", answering(s, 200, func(c call[tracing.Marks]) (tracing.Foot, error) { return tracing.Measure(c.Asked) }))
+}
+
+func (s *server) listWearers(c call[nothing]) (WearerList, error) {
+	wearers, err := s.Feet.Wearers(c)
+	if err != nil {
+		return WearerList{}, err
+	}
+	socks, err := s.Basket.List(c)
+	if err != nil {
+		return WearerList{}, err
+	}
+	list := WearerList{Wearers: []WearerView{}}
+	for _, w := range wearers {
+		list.Wearers = append(list.Wearers, viewOf(w, socks))
+	}
+	return list, nil
+}
+
+func viewOf(w feet.Wearer, socks []basket.Sock) WearerView {
+	v := WearerView{Wearer: w, Left: footView(&w, feet.Left), Right: footView(&w, feet.Right), UsedBy: []Used{}}
+	for _, sock := range socks {
+		if sock.Foot != nil && sock.Foot.WearerID == w.ID {
+			v.UsedBy = append(v.UsedBy, Used{sock.ID, sock.Name})
+		}
+	}
+	return v
+}
+
+func footView(w *feet.Wearer, side feet.Side) FootView {
+	foot := w.Foot(side, "")
+	v := FootView{
+		Newest: []feet.Measurement{}, Guesses: map[string]measure.Length{},
+		Taken: basket.TakeFoot(w, side), ForPair: w.ForPair(side).Lengths(), Checks: []knit.Check{},
+	}
+	for _, k := range feet.Kinds {
+		if m, has := foot[k.Name]; has {
+			v.Newest = append(v.Newest, m)
+		}
+	}
+	if v.Taken.Lengths["length_mm"] > 0 {
+		known := design.FootOf(v.Taken.Lengths)
+		for _, name := range known.Estimated {
+			v.Guesses[name] = known.Measured(name)
+		}
+		v.Checks = append(v.Checks, knit.AskAboutFoot(known)...)
+	}
+	return v
+}
+
+func (s *server) wearerView(ctx context.Context, id string) (WearerView, error) {
+	w, err := s.Feet.Wearer(ctx, id)
+	if err != nil {
+		return WearerView{}, err
+	}
+	socks, err := s.Basket.List(ctx)
+	return viewOf(w, socks), err
+}
+
+func (s *server) getWearer(c call[nothing]) (WearerView, error) { return s.wearerView(c, c.ID) }
+
+func (s *server) addWearer(c call[NewWearer]) (WearerView, error) {
+	w := feet.Wearer{Name: c.Asked.Name, Cautions: c.Asked.Cautions, Note: c.Asked.Note}
+	if err := w.Validate().Err(); err != nil {
+		return WearerView{}, err
+	}
+	w, err := s.Feet.AddWearer(c, w)
+	return viewOf(w, nil), err
+}
+
+func (s *server) saveWearer(c call[SaveWearer]) (WearerView, error) {
+	w := feet.Wearer{ID: c.ID, Revision: c.Asked.Revision, Name: c.Asked.Name, Cautions: c.Asked.Cautions, Note: c.Asked.Note}
+	if err := w.Validate().Err(); err != nil {
+		return WearerView{}, err
+	}
+	if _, err := s.Feet.SaveWearer(c, w); err != nil {
+		return WearerView{}, err
+	}
+	return s.wearerView(c, c.ID)
+}
+
+func (s *server) addMeasurement(c call[NewMeasurement]) (WearerView, error) {
+	q := c.Asked
+	unit, err := unitOf(q.Unit)
+	if err != nil {
+		return WearerView{}, err
+	}
+	length, err := measure.ParseLength(q.Length, unit)
+	if err != nil {
+		return WearerView{}, document.Faults{{Field: "length", Message: err.Error()}}
+	}
+	m := feet.Measurement{Side: feet.Side(q.Side), What: q.What, Length: length, On: feet.Date(q.MeasuredOn), Source: "tape"}
+	if q.Guessed {
+		m.Source = "guess"
+	}
+	faults := m.Validate(unit)
+	if today := feet.DateOf(s.Now().AddDate(0, 0, 1)); m.On > today {
+		faults.Add("measured_on", "read %s, which is still to come", m.On)
+	}
+	if err := faults.Err(); err != nil {
+		return WearerView{}, err
+	}
+	if err := s.Feet.AddMeasurements(c, c.ID, []feet.Measurement{m}, nil); err != nil {
+		return WearerView{}, err
+	}
+	return s.wearerView(c, c.ID)
+}
+
+// unitOf reads cm or in; nothing means cm.
+func unitOf(name string) (measure.Unit, error) {
+	if name == "" {
+		return measure.Centimetres, nil
+	}
+	unit, err := measure.ParseUnit(name)
+	if err != nil {
+		return "", document.Faults{{Field: "unit", Message: err.Error()}}
+	}
+	return unit, nil
+}
+
+func (s *server) growth(c call[GrowthQuestion]) (feet.Growth, error) {
+	unit, err := unitOf(c.Asked.Unit)
+	if err != nil {
+		return feet.Growth{}, err
+	}
+	side, err := feet.ParseSide(c.Asked.Side)
+	if err != nil {
+		return feet.Growth{}, document.Faults{{Field: "side", Message: err.Error()}}
+	}
+	day, err := feet.ParseDate(c.Asked.Day)
+	if err != nil {
+		return feet.Growth{}, document.Faults{{Field: "day", Message: err.Error()}}
+	}
+	w, err := s.Feet.Wearer(c, c.ID)
+	if err != nil {
+		return feet.Growth{}, err
+	}
+	g, err := w.GrowthUntil(side, day, unit)
+	if err != nil {
+		return g, document.Faults{{Field: "day", Message: err.Error()}}
+	}
+	return g, nil
+}
+
+func (s *server) addTracing(c call[NewTracing]) (WearerView, error) {
+	q := c.Asked
+	found, err := tracing.Measure(q.Marks)
+	if err != nil {
+		return WearerView{}, err
+	}
+	var list []feet.Measurement
+	for _, f := range []struct {
+		what  string
+		found *tracing.Found
+	}{{"length_mm", &found.Length}, {"toe_depth_mm", found.ToeDepth}, {"ball_width_mm", found.Width}} {
+		if f.found == nil {
+			continue
+		}
+		m := feet.Measurement{Side: feet.Side(q.Side), What: f.what, Length: tenth(f.found.Length), On: feet.Date(q.MeasuredOn), Source: "tracing", Uncertainty: tenth(f.found.Uncertainty)}
+		if err := m.Validate(measure.Centimetres).Err(); err != nil {
+			return WearerView{}, err
+		}
+		list = append(list, m)
+	}
+	if err := checkPreview(q.Preview); err != nil {
+		return WearerView{}, document.Faults{{Field: "preview", Message: err.Error()}}
+	}
+	points, err := json.Marshal(q.Marks)
+	if err != nil {
+		return WearerView{}, err
+	}
+	kept := feet.Tracing{Side: feet.Side(q.Side), On: feet.Date(q.MeasuredOn), Points: string(points), Preview: q.Preview}
+	if err := s.Feet.AddMeasurements(c, c.ID, list, &kept); err != nil {
+		return WearerView{}, err
+	}
+	return s.wearerView(c, c.ID)
+}
+
+func tenth(l measure.Length) measure.Length {
+	return measure.Length(float64(measure.HalfUp(float64(l)*10)) / 10)
+}
+
+// Limits of a preview.
+const (
+	maxPreview     = 80 << 10 // bytes of the data URL
+	maxPreviewSide = 640      // pixels
+	previewPrefix  = "data:image/jpeg;base64,"
+)
+
+// checkPreview refuses what is not a small JPEG: it will be shown to people later.
+func checkPreview(dataURL string) error {
+	if dataURL == "" {
+		return nil
+	}
+	encoded, isJPEG := strings.CutPrefix(dataURL, previewPrefix)
+	if !isJPEG || len(dataURL) > maxPreview {
+		return fmt.Errorf("read %d characters; a preview is a JPEG of at most %d bytes", len(dataURL), maxPreview)
+	}
+	raw, err := base64.StdEncoding.DecodeString(encoded)
+	if err != nil {
+		return fmt.Errorf("the preview is damaged: %w", err)
+	}
+	picture, err := jpeg.DecodeConfig(bytes.NewReader(raw))
+	if err != nil || picture.Width > maxPreviewSide || picture.Height > maxPreviewSide {
+		return fmt.Errorf("the preview is no picture of at most %d × %d points", maxPreviewSide, maxPreviewSide)
+	}
+	return nil
+}

@@ -1,0 +1,27 @@
+package plan
+
+import "acornstep/sock/needle"
+
+// Effort is how much there is to knit.
+type Effort struct {
+	Rows     int `json:"rows"`
+	Stitches int `json:"stitches"`
+	// Hours at the usual pace, a guess until somebody has knitted rows by the clock.
+	Hours float64 `json:"hours"`
+}
+
+// usualPace is stitches an hour of a practised knitter, pauses left out: an estimate.
+const usualPace = 1500
+
+// EffortOf counts the rows and what is worked in them; a slipped stitch is
+// handled too, so it counts.
+func EffortOf(rows []needle.Row) Effort {
+	e := Effort{Rows: len(rows)}
+	for i := range rows {
+		for _, o := range rows[i].Ops {
+			e.Stitches += o.N * max(o.Code.Takes(), o.Code.Makes())
+		}
+	}
+	e.Hours = float64(e.Stitches) / usualPace
+	return e
+}

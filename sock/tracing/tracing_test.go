@@ -1,0 +1,109 @@
+package tracing
+
+import (
+	"math"
+	"testing"
+
+	"github.com/stretchr/testify/assert"
+	"github.com/stretchr/testify/require"
+	"pgregory.net/rapid"
+)
+
+// A scan of 4 points to the mm: 20 cm of ruler are 800 points, a foot of 251 mm 1004.
+func TestAScanByHand(t *testing.T) {
+	foot, err := Measure(Marks{
+		Scale: []Point{{100, 50}, {900, 50}}, Known: 200, Heel: Point{100, 400}, Toe: Point{1104, 400},
+		Ball: []Point{{800, 208}, {760, 592}}, LittleToe: []Point{{904, 560}},
+	})
+	require.NoError(t, err)
+	assert.InDelta(t, 251, float64(foot.Length.Length), 1e-9)
+	assert.InDelta(t, 96, float64(foot.Width.Length), 1e-9, "across the foot, whatever the marks' place along it")
+	assert.InDelta(t, 50, float64(foot.ToeDepth.Length), 1e-9)
+	// Two marks of 1.5 points are 0.375 mm each, the scale's 0.188 % each of 251 mm, and the pen 1 mm.
+	want := math.Sqrt(1 + 2*0.375*0.375 + 2*math.Pow(251*1.5/800, 2))
+	assert.InDelta(t, want, float64(foot.Length.Uncertainty), 0.02)
+}
+
+// camera is a random view of the sheet from above and aside.
+func camera(t *rapid.T) func(Point) Point {
+	f := func(name string, low, high float64) float64 { return rapid.Float64Range(low, high).Draw(t, name) }
+	turn, zoom := f("turn", -math.Pi, math.Pi), f("zoom", 3, 6)
+	g, h := f("g", -8e-4, 8e-4), f("h", -8e-4, 8e-4)
+	return func(p Point) Point {
+		x, y := p[0]-148, p[1]-105
+		w := 1 + g*x + h*y
+		return Point{
+			2000 + zoom*(math.Cos(turn)*x-math.Sin(turn)*y)/w,
+			2000 + zoom*(math.Sin(turn)*x+math.Cos(turn)*y)/w,
+		}
+	}
+}
+
+func TestASlantIsTakenOut(t *testing.T) {
+	rapid.Check(t, func(t *rapid.T) {
+		see := camera(t)
+		length := rapid.Float64Range(120, 280).Draw(t, "length")
+		heel, toe := Point{8, 100}, Point{8 + length, 100}
+		marks := Marks{
+			Sheet: "a4", Corners: []Point{see(Point{0, 0}), see(Point{297, 0}), see(Point{297, 210}), see(Point{0, 210})},
+			Heel: see(heel), Toe: see(toe), Ball: []Point{see(Point{0.7 * length, 55}), see(Point{0.66 * length, 150})},
+			LittleToe: []Point{see(Point{0.8*length + 8, 140})},
+		}
+		foot, err := Measure(marks)
+		if err != nil {
+			t.Fatal(err)
+		}
+		near := func(name string, got Found, want float64) {
+			if math.Abs(float64(got.Length)-want) > 1e-6 {
+				t.Fatalf("%s: %v, not %v", name, got.Length, want)
+			}
+			if !(got.Uncertainty >= penError) || got.Uncertainty > 12 {
+				t.Fatalf("%s: ± %v", name, got.Uncertainty)
+			}
+		}
+		near("length", foot.Length, length)
+		near("width", *foot.Width, 95)
+		near("toes", *foot.ToeDepth, 0.2*length)
+	})
+}
+
+func TestMarksThatGiveNoFoot(t *testing.T) {
+	good := Marks{Scale: []Point{{0, 0}, {800, 0}}, Known: 200, Heel: Point{0, 100}, Toe: Point{1000, 100}}
+	sheet := Marks{Sheet: "a4", Corners: []Point{{0, 0}, {1188, 0}, {1188, 840}, {0, 840}}, Heel: Point{50, 400}, Toe: Point{1050, 400}}
+	_, err := Measure(sheet)
+	require.NoError(t, err)
+	cases := []struct {
+		name, says string
+		spoil      func(m *Marks)
+		of         Marks
+	}{
+		{"one scale mark", "two marks of known distance", func(m *Marks) { m.Scale = m.Scale[:1] }, good},
+		{"scale marks at one place", "on top of each other", func(m *Marks) { m.Scale = []Point{{5, 5}, {6, 5}} }, good},
+		{"known distance", "10 to 1000 mm", func(m *Marks) { m.Known = 0 }, good},
+		{"no foot", "heel and toe lie on top", func(m *Marks) { m.Toe = m.Heel }, good},
+		{"a giant", "a foot's length is 80 to 350 mm", func(m *Marks) { m.Toe[0] = 5000 }, good},
+		{"off the picture", "on no picture", func(m *Marks) { m.Toe[0] = math.NaN() }, good},
+		{"one side of the ball", "two sides", func(m *Marks) { m.Ball = []Point{{1, 1}} }, good},
+		{"paper", "a4 or letter", func(m *Marks) { m.Sheet = "napkin" }, sheet},
+		{"three corners", "four corners", func(m *Marks) { m.Corners = m.Corners[:3] }, sheet},
+		{"crossed corners", "do not go round", func(m *Marks) { m.Corners[1], m.Corners[2] = m.Corners[2], m.Corners[1] }, sheet},
+		{"corners in a line", "do not go round", func(m *Marks) { m.Corners = []Point{{0, 0}, {100, 0}, {200, 0}, {300, 0}} }, sheet},
+	}
+	for _, c := range cases {
+		marks := c.of
+		marks.Corners = append([]Point{}, marks.Corners...)
+		c.spoil(&marks)
+		_, err := Measure(marks)
+		assert.ErrorContains(t, err, c.says, c.name)
+	}
+}
+
+func FuzzMeasure(f *testing.F) {
+	f.Add(0.0, 0.0, 1188.0, 0.0, 1188.0, 840.0, 0.0, 840.0, 50.0, 400.0, 1050.0, 400.0)
+	f.Fuzz(func(t *testing.T, ax, ay, bx, by, cx, cy, dx, dy, hx, hy, tx, ty float64) {
+		foot, err := Measure(Marks{Sheet: "letter", Corners: []Point{{ax, ay}, {bx, by}, {cx, cy}, {dx, dy}}, Heel: Point{hx, hy}, Toe: Point{tx, ty}})
+		if err == nil && (math.IsNaN(float64(foot.Length.Length)) || foot.Length.Length < 80 || foot.Length.Length > 350) {
+			t.Fatalf("%v", foot)
+		}
+	})
+}

@@ -1,0 +1,91 @@
+import { Button, Input } from "antd";
+import { NavLink } from "react-router";
+import { Refusal } from "../api/client";
+import { type SaveState, useBoard } from "./store";
+
+const stateWords: Record<SaveState, string> = {
+  saved: "kept",
+  unsaved: "not kept yet",
+  saving: "keeping…",
+  refused: "not kept",
+  conflict: "waits for you",
+};
+
+const panels = [
+  { to: "", name: "Board" },
+  { to: "/what-if", name: "What if" },
+  { to: "/ways", name: "Best ways" },
+  { to: "/compare", name: "Compare" },
+  { to: "/versions", name: "Versions and notes" },
+  { to: "/rows", name: "Rows" },
+];
+
+/** BoardHeading names the sock, says whether it is kept, undoes, and leads to the panels. */
+export function BoardHeading({ id }: { id: string }) {
+  const name = useBoard((b) => b.content.name);
+  const wearer = useBoard((b) => b.content.wearer);
+  const save = useBoard((b) => b.save);
+  const fault = useBoard((b) => b.saveFault);
+  const change = useBoard((b) => b.change);
+  const saveNow = useBoard((b) => b.saveNow);
+  const faults = fault instanceof Refusal ? (fault.problem.errors ?? []) : [];
+  return (
+    <header className="sock-heading">
+      <div className="sock-title">
+        <Input
+          aria-label="Name of the sock"
+          className="sock-name"
+          variant="borderless"
+          value={name}
+          status={faults.some((f) => f.field === "name") ? "error" : ""}
+          onChange={(event) => change({ name: event.target.value }, "name")}
+        />
+        <span className="for">
+          for{" "}
+          <Input
+            aria-label="Wearer"
+            className="wearer"
+            variant="borderless"
+            placeholder="somebody"
+            value={wearer}
+            onChange={(event) => change({ wearer: event.target.value }, "wearer")}
+          />
+        </span>
+        <span className={`save-state ${save}`} role="status">
+          {stateWords[save]}
+        </span>
+        <Steps />
+      </div>
+      <nav className="panels" aria-label="This sock">
+        {panels.map((panel) => (
+          <NavLink key={panel.to} to={`/socks/${id}${panel.to}`} end>
+            {panel.name}
+          </NavLink>
+        ))}
+      </nav>
+      {fault && (
+        <p className="fault" role="alert">
+          {faults.length > 0 ? faults.map((f) => `${f.field}: ${f.message}`).join(" ") : fault.message}{" "}
+          {faults.length === 0 && <Button onClick={saveNow}>Try again</Button>}
+        </p>
+      )}
+    </header>
+  );
+}
+
+function Steps() {
+  const past = useBoard((b) => b.past.length);
+  const future = useBoard((b) => b.future.length);
+  const undo = useBoard((b) => b.undo);
+  const redo = useBoard((b) => b.redo);
+  return (
+    <span className="steps-back">
+      <Button onClick={undo} disabled={past === 0} title="Ctrl Z">
+        Undo
+      </Button>
+      <Button onClick={redo} disabled={future === 0} title="Ctrl Shift Z">
+        Redo
+      </Button>
+    </span>
+  );
+}

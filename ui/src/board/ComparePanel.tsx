@@ -1,0 +1,179 @@
+import { useQueries } from "@tanstack/react-query";
+import { Button, Select } from "antd";
+import { useMemo } from "react";
+import { useNavigate, useSearchParams } from "react-router";
+import type { PlanAnswer } from "../api/client";
+import { briefOf } from "../api/plan";
+import { useVersions } from "../api/socks";
+import { Outline, Rows } from "../drawing/Rows";
+import { lengthWithUnit, useUnit } from "../units/units";
+import { type Changes, heelChanges, readWay, wayText } from "./changes";
+import { withChoices } from "./content";
+import { PlaceBar } from "./FitAlong";
+import { useBoard } from "./store";
+
+/** The most ways that fit beside each other. */
+const most = 4;
+const heels = ["short_row", "flap_under", "gusset_turn"];
+const versionMark = "version ";
+
+const words: Record<string, string> = {
+  short_row: "Short-row heel",
+  flap_under: "Flap below the heel",
+  gusset_turn: "Gusset first",
+  wedge: "wedge toe",
+  garter_square: "garter-square toe",
+  german: "double stitches",
+  wrap: "wraps",
+  yarn_over: "yarn-overs",
+  pinned: "pins",
+  lift: "slip and lift",
+};
+
+/** ComparePanel sets up to four ways to knit the sock side by side; one is kept. */
+export function ComparePanel() {
+  const unit = useUnit();
+  const navigate = useNavigate();
+  const [search, setSearch] = useSearchParams();
+  const id = useBoard((b) => b.id);
+  const draft = useBoard((b) => b.content.draft);
+  const change = useBoard((b) => b.change);
+  const kept = useVersions(id).data;
+  const now = (draft.design.heel as { kind?: string } | undefined)?.kind ?? "short_row";
+  const asked = search.getAll("way");
+  // Nobody asked for anything: the sock as it is, beside the other two heels.
+  const ways =
+    asked.length > 0
+      ? asked.slice(0, most)
+      : heels.map((kind) => (kind === now ? "" : wayText(heelChanges(kind))));
+  const drafts = useMemo(
+    () =>
+      ways.map((way) => {
+        const version = kept?.find((v) => `${versionMark}${v.id}` === way);
+        return version ? version.draft : withChoices(draft, readWay(way));
+      }),
+    [ways, draft, kept],
+  );
+  const answers = useQueries({ queries: drafts.map((d) => briefOf(d, unit)) });
+  const setWays = (next: string[]) => setSearch({ way: next.length > 0 ? next : [""] }, { replace: true });
+  const more: { value: string; label: string }[] = [
+    ...heels.map((kind) => ({ value: wayText(heelChanges(kind)), label: words[kind] ?? kind })),
+    ...(["wedge", "garter_square", "short_row"] as const).map((kind) => ({
+      value: wayText({ "toe.kind": kind, "toe.cast_on": null, "toe.turns_per_side": null } as Changes),
+      label: kind === "short_row" ? "short-row toe" : (words[kind] ?? kind),
+    })),
+    ...(kept ?? []).map((v) => ({ value: `${versionMark}${v.id}`, label: `version “${v.name}”` })),
+  ].filter((option) => !ways.includes(option.value));
+  return (
+    <>
+      <div className="page-heading">
+        <h2>Side by side</h2>
+        {ways.length < most && (
+          <Select
+            aria-label="Add a way"
+            placeholder="Add a way …"
+            value={null}
+            className="add-way"
+            options={more}
+            onChange={(way: string | null) => way !== null && setWays([...ways, way])}
+          />
+        )}
+      </div>
+      <div className="variants">
+        {answers.map((answer, i) => (
+          <Variant
+            // biome-ignore lint/suspicious/noArrayIndexKey: two ways may be the same
+            key={`${ways[i]} ${i}`}
+            answer={answer.data}
+            fault={answer.error?.message}
+            own={ways[i] === ""}
+            name={kept?.find((v) => `${versionMark}${v.id}` === ways[i])?.name}
+            remove={ways.length > 1 ? () => setWays(ways.filter((_, j) => j !== i)) : undefined}
+            take={() => {
+              change({ draft: drafts[i] ?? draft }, `keep ${ways[i]}`);
+              navigate(`/socks/${id}`);
+            }}
+          />
+        ))}
+      </div>
+    </>
+  );
+}
+
+function Variant({
+  answer,
+  fault,
+  own,
+  name,
+  remove,
+  take,
+}: {
+  answer: PlanAnswer | undefined;
+  fault: string | undefined;
+  own: boolean;
+  name: string | undefined;
+  remove: (() => void) | undefined;
+  take: () => void;
+}) {
+  const unit = useUnit();
+  const { plan, shape } = answer ?? {};
+  const why =
+    fault ??
+    answer?.faults[0]?.message ??
+    plan?.checks.find((c) => c.level === "stop")?.text ??
+    (answer ? undefined : "…");
+  const design = plan?.design;
+  const title =
+    name ??
+    (design
+      ? `${words[design.heel.kind]}, ${design.toe.kind === "short_row" ? "short-row toe" : words[design.toe.kind]}`
+      : "…");
+  const grams = answer?.yarn?.reduce((sum, n) => sum + n.grams, 0) ?? 0;
+  return (
+    <article className={own ? "variant own" : "variant"}>
+      <h3>{title}</h3>
+      <p className={own ? "mark" : "blank"}>{own && "the sock as it is"}</p>
+      {plan && shape ? (
+        <>
+          <svg
+            viewBox={`-14 -14 ${shape.width_mm + 34} ${shape.height_mm + 28}`}
+            role="img"
+            aria-label={`Drawing: ${title}`}
+          >
+            {answer?.ghost && <Outline points={answer.ghost} top={shape.height_mm} />}
+            <Rows shape={shape} plan={plan} />
+          </svg>
+          <dl className="variant-figures">
+            <dt>rounds to the heel</dt>
+            <dd>{plan.summary.foot_rounds}</dd>
+            <dt>heel starts at</dt>
+            <dd>{lengthWithUnit(plan.summary.heel_starts_at_mm, unit)}</dd>
+            <dt>rows</dt>
+            <dd>{answer?.effort?.rows}</dd>
+            <dt>yarn</dt>
+            <dd>{grams.toFixed(0)} g</dd>
+            <dt title="at 25 stitches a minute">time</dt>
+            <dd>about {answer?.effort?.hours.toFixed(1)} h</dd>
+          </dl>
+          <ul className="variant-fit">
+            {answer?.fit?.map((place) => (
+              <li key={place.name} className={place.level}>
+                <PlaceBar place={place} />
+              </li>
+            ))}
+          </ul>
+        </>
+      ) : (
+        <p className="stale-note">{why}</p>
+      )}
+      <div className="actions">
+        {!own && (
+          <Button type="primary" onClick={take} disabled={!shape}>
+            Keep this one
+          </Button>
+        )}
+        {remove && <Button onClick={remove}>Take away</Button>}
+      </div>
+    </article>
+  );
+}

@@ -1,0 +1,72 @@
+import type { ReactNode } from "react";
+import type { Choice, Option } from "../api/client";
+import { useBoard } from "./store";
+import { useChoice } from "./useOptions";
+
+/**
+ * Ways is one decision: each way with what it does on this foot, the
+ * recommended one first. All but the first few are under "more ways".
+ */
+export function Ways({
+  field,
+  first = 3,
+  title,
+  reset,
+}: {
+  field: string;
+  first?: number;
+  title?: ReactNode;
+  /** Fields that are worked out anew when the way changes. */
+  reset?: string[];
+}) {
+  const choice = useChoice(field);
+  const chooseAll = useBoard((b) => b.chooseAll);
+  if (!choice) {
+    return null;
+  }
+  const choose = (option: Option) =>
+    chooseAll({ ...Object.fromEntries((reset ?? []).map((f) => [f, null])), [field]: option.value ?? null });
+  const { shown, rest } = split(choice, first);
+  return (
+    <fieldset className="ways">
+      <legend className={title === null ? "hidden" : ""}>{title ?? choice.label}</legend>
+      <div className="way-list">
+        {shown.map((option) => (
+          <Way key={option.label} field={field} option={option} choose={choose} />
+        ))}
+      </div>
+      {rest.length > 0 && (
+        <details className="more">
+          <summary>{rest.length === 1 ? "One more way" : `${rest.length} more ways`}</summary>
+          <div className="way-list">
+            {rest.map((option) => (
+              <Way key={option.label} field={field} option={option} choose={choose} />
+            ))}
+          </div>
+        </details>
+      )}
+    </fieldset>
+  );
+}
+
+/** split keeps the first ways in sight, and the chosen one always. */
+function split(choice: Choice, first: number) {
+  const shown = choice.options.filter((o, i) => i < first || o.chosen);
+  return { shown, rest: choice.options.filter((o) => !shown.includes(o)) };
+}
+
+function Way({ field, option, choose }: { field: string; option: Option; choose: (option: Option) => void }) {
+  const id = `${field.replaceAll(".", "-")}-${option.label.replaceAll(/\W+/g, "-")}`;
+  return (
+    <label
+      className={`way${option.chosen ? " chosen" : ""}${option.stop ? " stopped" : ""}`}
+      htmlFor={id}
+      title={option.stop || undefined}
+    >
+      <input id={id} type="radio" name={field} checked={option.chosen} onChange={() => choose(option)} />
+      <span className="way-name">{option.label}</span>
+      <span className="way-here">{option.stop ? "gives no sock here" : option.here}</span>
+      <span className={option.recommended ? "way-reason mark" : "way-reason"}>{option.reason}</span>
+    </label>
+  );
+}

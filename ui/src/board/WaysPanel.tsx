@@ -1,0 +1,127 @@
+import { useQuery } from "@tanstack/react-query";
+import { Checkbox, Skeleton } from "antd";
+import { useState } from "react";
+import { Link, useSearchParams } from "react-router";
+import type { Candidate } from "../api/client";
+import { type Wish, waysOf } from "../api/plan";
+import { Failure } from "../shell/Failure";
+import { lengthWithUnit, useUnit } from "../units/units";
+import { changesOf, nameOf, wayText } from "./changes";
+import { useBoard } from "./store";
+
+const wishes: { value: Wish; label: string }[] = [
+  { value: "fit", label: "The best fit" },
+  { value: "yarn", label: "Least yarn" },
+  { value: "counting", label: "Least counting" },
+  { value: "known", label: "Nothing new to learn" },
+];
+
+const techniques = [
+  { value: "toe:wedge", label: "wedge toe" },
+  { value: "toe:garter_square", label: "garter-square toe" },
+  { value: "toe:short_row", label: "short-row toe" },
+  { value: "heel:short_row", label: "short-row heel" },
+  { value: "heel:flap_under", label: "flap below the heel" },
+  { value: "heel:gusset_turn", label: "gusset first" },
+  { value: "turn:german", label: "double stitches" },
+  { value: "turn:wrap", label: "wraps" },
+  { value: "turn:yarn_over", label: "yarn-overs" },
+  { value: "turn:pinned", label: "pins" },
+  { value: "turn:lift", label: "slip and lift" },
+];
+
+const knownKey = "acorn-step.known";
+const usual = ["toe:wedge", "heel:short_row", "turn:german"];
+
+function readKnown(): string[] {
+  try {
+    const kept = JSON.parse(localStorage.getItem(knownKey) ?? "null");
+    return Array.isArray(kept) ? kept.filter((k) => typeof k === "string") : usual;
+  } catch {
+    return usual;
+  }
+}
+
+/** WaysPanel ranks the ways to knit this sock by what matters to the knitter. */
+export function WaysPanel() {
+  const unit = useUnit();
+  const [search, setSearch] = useSearchParams();
+  const by = wishes.find((w) => w.value === search.get("by"))?.value ?? "fit";
+  const [known, setKnown] = useState(readKnown);
+  const draft = useBoard((b) => b.calm.good?.draft);
+  const ways = useQuery({
+    ...waysOf(draft ?? { design: {}, entries: {} }, unit, by, by === "known" ? known : []),
+    enabled: draft !== undefined,
+  });
+  const keepKnown = (list: string[]) => {
+    localStorage.setItem(knownKey, JSON.stringify(list));
+    setKnown(list);
+  };
+  return (
+    <>
+      <h2>
+        The best ways for this foot <small>{ways.data && `${ways.data.tried} tried`}</small>
+      </h2>
+      <fieldset className="pair-switch">
+        <legend className="hidden">What matters most</legend>
+        {wishes.map((wish) => (
+          <label key={wish.value} className={wish.value === by ? "chosen" : ""}>
+            <input
+              type="radio"
+              name="wish"
+              checked={wish.value === by}
+              onChange={() => setSearch({ by: wish.value }, { replace: true })}
+            />
+            {wish.label}
+          </label>
+        ))}
+      </fieldset>
+      {by === "known" && (
+        <fieldset className="known">
+          <legend>I have knitted</legend>
+          <Checkbox.Group value={known} options={techniques} onChange={keepKnown} />
+        </fieldset>
+      )}
+      {ways.isError && <Failure error={ways.error} retry={() => ways.refetch()} />}
+      {ways.isPending && <Skeleton active />}
+      {ways.data?.candidates.length === 0 && (
+        <p className="stale-note">
+          Nothing is left. Tick one more thing that you have knitted, or look at the best fit.
+        </p>
+      )}
+      <ol className="ranking">
+        {ways.data?.candidates.slice(0, 12).map((c, i) => (
+          <Ranked key={wayText(changesOf(c))} candidate={c} place={i + 1} />
+        ))}
+      </ol>
+      <p className="hint">{ways.data?.note}</p>
+    </>
+  );
+}
+
+function Ranked({ candidate, place }: { candidate: Candidate; place: number }) {
+  const unit = useUnit();
+  const chooseAll = useBoard((b) => b.chooseAll);
+  const id = useBoard((b) => b.id);
+  const changes = changesOf(candidate);
+  return (
+    <li>
+      <span className="place-number">{place}</span>
+      <div>
+        <h3>{nameOf(candidate)}</h3>
+        <p>
+          {candidate.stitches} stitches, {candidate.ease_pct.toFixed(0)} % smaller · heel at{" "}
+          {lengthWithUnit(candidate.heel_starts_at_mm, unit)} · {candidate.grams.toFixed(0)} g ·{" "}
+          {candidate.counting} things to count
+        </p>
+        <p className="muted">{candidate.reasons.join("; ")}</p>
+        <p className="actions">
+          <button type="button" className="link" onClick={() => chooseAll(changes)}>
+            Take it
+          </button>
+          <Link to={`/socks/${id}/compare?way=&way=${encodeURIComponent(wayText(changes))}`}>Compare it</Link>
+        </p>
+      </div>
+    </li>
+  );
+}

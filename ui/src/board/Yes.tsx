@@ -1,0 +1,16 @@
+import { Switch } from "antd";
+import { valueAt } from "./content";
+import { useBoard } from "./store";
+
+/** Yes is a choice that is made or not. */
+export function Yes({ field, label }: { field: string; label: string }) {
+  const id = field.replaceAll(".", "-");
+  const on = useBoard((b) => valueAt(b.content.draft.design, field) === true);
+  const choose = useBoard((b) => b.choose);
+  return (
+    <div className="yes">
+      <Switch id={id} size="small" aria-label={label} checked={on} onChange={(next) => choose(field, next)} />
+      <label htmlFor={id}>{label}</label>
+    </div>
+  );
+}

@@ -1,0 +1,271 @@
+import { createContext, useContext } from "react";
+import { createStore, type StoreApi, useStore } from "zustand";
+import {
+  type Draft,
+  type FootTaken,
+  type PlanAnswer,
+  Refusal,
+  type Sock,
+  type SwatchTaken,
+} from "../api/client";
+import type { SockChange } from "../api/socks";
+import type { Unit } from "../units/units";
+import { type Content, contentOf, withChoice, withChoices, withFoot, withSwatch } from "./content";
+import { planner } from "./planner";
+
+export type SaveState = "saved" | "unsaved" | "saving" | "refused" | "conflict";
+
+/** Board is one sock while it is decided. */
+export type Board = {
+  id: string;
+  unit: Unit;
+  content: Content;
+  /** The field in which somebody types; its text stays as it is typed. */
+  editing: string | null;
+  /** What the newest answered draft comes to, and the last that gave a drawing. */
+  answer: PlanAnswer | undefined;
+  good: PlanAnswer | undefined;
+  /** The same, once the hands rest: what stands beside the drawing follows a moment later. */
+  calm: { answer: PlanAnswer | undefined; good: PlanAnswer | undefined };
+  failure: Error | undefined;
+  past: Content[];
+  future: Content[];
+  save: SaveState;
+  saveFault: Error | undefined;
+  /** The sock as it was kept by another window. */
+  conflict: Sock | null;
+  change(part: Partial<Content>, what: string): void;
+  type(field: string, text: string): void;
+  choose(field: string, value: unknown, what?: string): void;
+  chooseAll(changes: Record<string, unknown>): void;
+  takeFoot(foot: FootTaken, wearer: string): void;
+  takeSwatch(swatch: SwatchTaken, yarn?: { ball_g: number; ball_m: number }): void;
+  /** Forgets where foot or swatch came from; the figures stay. */
+  letGo(of: "foot" | "swatch"): void;
+  edit(field: string | null): void;
+  setUnit(unit: Unit): void;
+  undo(): void;
+  redo(): void;
+  ask(): void;
+  saveNow(): void;
+  keepMine(): void;
+  takeTheirs(): void;
+  leave(): void;
+};
+
+/** Changes of one field within this time are one step of undo. */
+const sameStep = 1500;
+const mostSteps = 300;
+/** Hands rest when nothing was answered for so long, in ms. */
+const restDelay = 220;
+/** Saved a moment after the last change. */
+const saveDelay = 400;
+
+/** createBoard makes the state of a board; keep saves a change and gives the sock as it is kept. */
+export function createBoard(
+  sock: Sock,
+  unit: Unit,
+  keep: (change: SockChange) => Promise<Sock>,
+): StoreApi<Board> {
+  let kept = { revision: sock.revision, text: JSON.stringify(contentOf(sock)) };
+  let step = { what: "", at: 0 };
+  let timer: ReturnType<typeof setTimeout> | undefined;
+  let resting: ReturnType<typeof setTimeout> | undefined;
+  let refused = "";
+  /** The draft that the newest answer belongs to. */
+  let answered: Draft | null = null;
+
+  return createStore<Board>((set, get) => {
+    const plans = planner(
+      () => ({ draft: get().content.draft, unit: get().unit }),
+      (draft, answer) => {
+        answered = draft;
+        set({ answer, failure: undefined, ...(answer.shape && { good: answer }) });
+        const rest = () => set((b) => ({ calm: { answer: b.answer, good: b.good } }));
+        clearTimeout(resting);
+        if (get().calm.answer) {
+          resting = setTimeout(rest, restDelay);
+        } else {
+          rest();
+        }
+        if (draft === get().content.draft) {
+          fold(answer.draft);
+        }
+      },
+      (failure) => set({ failure }),
+    );
+
+    /** fold takes texts that could be read into the design once their field is left. */
+    const fold = (read: Draft) => {
+      const { content, editing } = get();
+      const typing = editing === null ? undefined : content.draft.entries[editing];
+      const entries =
+        editing !== null && typing !== undefined ? { ...read.entries, [editing]: typing } : read.entries;
+      if (JSON.stringify(entries) !== JSON.stringify(content.draft.entries)) {
+        const draft = { ...read, entries };
+        plans.same(draft);
+        answered = draft;
+        set({ content: { ...content, draft } });
+      }
+    };
+
+    const put = (content: Content) => {
+      set({ content });
+      plans.ask();
+      later();
+    };
+
+    /** next makes a change that can be undone. */
+    const next = (content: Content, what: string) => {
+      const now = performance.now();
+      const { content: before, past } = get();
+      if (what !== step.what || now - step.at > sameStep) {
+        set({ past: [...past.slice(-mostSteps), before], future: [] });
+      }
+      step = { what, at: now };
+      put(content);
+    };
+
+    const later = () => {
+      clearTimeout(timer);
+      const { save, content } = get();
+      const text = JSON.stringify(content);
+      if (save === "conflict" || save === "saving") {
+        return; // asked again when that is over
+      }
+      if (text === kept.text) {
+        set({ save: "saved" });
+      } else if (text !== refused) {
+        set({ save: "unsaved", saveFault: undefined });
+        timer = setTimeout(send, saveDelay);
+      }
+    };
+
+    const send = async () => {
+      clearTimeout(timer);
+      const { content, id } = get();
+      const text = JSON.stringify(content);
+      set({ save: "saving" });
+      try {
+        const saved = await keep({ id, revision: kept.revision, unit: get().unit, ...content });
+        kept = { revision: saved.revision, text };
+        refused = "";
+        set({ save: "saved", saveFault: undefined });
+        later();
+      } catch (error) {
+        if (error instanceof Refusal && error.problem.status === 409 && error.problem.current) {
+          set({ save: "conflict", conflict: error.problem.current });
+          return;
+        }
+        refused = text;
+        set({ save: "refused", saveFault: error as Error });
+        later();
+      }
+    };
+
+    return {
+      id: sock.id,
+      unit,
+      content: contentOf(sock),
+      editing: null,
+      answer: undefined,
+      good: undefined,
+      calm: { answer: undefined, good: undefined },
+      failure: undefined,
+      past: [],
+      future: [],
+      save: "saved",
+      saveFault: undefined,
+      conflict: null,
+      change: (part, what) => next({ ...get().content, ...part }, what),
+      type: (field, text) => {
+        const { content } = get();
+        const entries = { ...content.draft.entries, [field]: text };
+        next({ ...content, draft: { ...content.draft, entries } }, `type ${field}`);
+      },
+      choose: (field, value, what) => {
+        const { content } = get();
+        next({ ...content, draft: withChoice(content.draft, field, value) }, what ?? `${field} ${value}`);
+      },
+      chooseAll: (changes) => {
+        const { content } = get();
+        next({ ...content, draft: withChoices(content.draft, changes) }, JSON.stringify(changes));
+      },
+      takeFoot: (foot, wearer) => next(withFoot(get().content, foot, wearer), `foot ${foot.side}`),
+      takeSwatch: (swatch, yarn) =>
+        next(withSwatch(get().content, swatch, yarn), `swatch ${swatch.swatch_id}`),
+      letGo: (of) => {
+        const { [of]: _gone, ...rest } = get().content;
+        next(rest as Content, `let go ${of}`);
+      },
+      edit: (field) => {
+        step = { what: "", at: 0 };
+        const { answer, content } = get();
+        set({ editing: field });
+        if (answer && answered === content.draft) {
+          fold(answer.draft);
+        }
+      },
+      setUnit: (unit) => {
+        if (unit !== get().unit) {
+          set({ unit });
+          plans.ask();
+        }
+      },
+      undo: () => {
+        const { past, future, content } = get();
+        const before = past.at(-1);
+        if (before) {
+          step = { what: "", at: 0 };
+          set({ past: past.slice(0, -1), future: [...future, content] });
+          put(before);
+        }
+      },
+      redo: () => {
+        const { past, future, content } = get();
+        const after = future.at(-1);
+        if (after) {
+          step = { what: "", at: 0 };
+          set({ future: future.slice(0, -1), past: [...past, content] });
+          put(after);
+        }
+      },
+      ask: () => plans.ask(),
+      saveNow: () => void send(),
+      keepMine: () => {
+        const { conflict } = get();
+        if (conflict) {
+          kept = { revision: conflict.revision, text: "" };
+          set({ conflict: null, save: "unsaved" });
+          later();
+        }
+      },
+      takeTheirs: () => {
+        const { conflict } = get();
+        if (conflict) {
+          kept = { revision: conflict.revision, text: JSON.stringify(contentOf(conflict)) };
+          set({ conflict: null, save: "saved" });
+          next(contentOf(conflict), "theirs");
+        }
+      },
+      leave: () => {
+        clearTimeout(timer);
+        const { save } = get();
+        if (save === "unsaved" || save === "refused") {
+          void send();
+        }
+      },
+    };
+  });
+}
+
+export const BoardContext = createContext<StoreApi<Board> | null>(null);
+
+/** useBoard is a part of the board that this page shows. */
+export function useBoard<T>(part: (board: Board) => T): T {
+  const board = useContext(BoardContext);
+  if (!board) {
+    throw new Error("There is no board around this.");
+  }
+  return useStore(board, part);
+}

@@ -1,0 +1,53 @@
+import { memo } from "react";
+import type { Plan, Shape } from "../api/client";
+
+const path = (points: number[][], top: number) => {
+  let d = "M";
+  for (const [x = 0, y = 0] of points) {
+    d += `${x} ${Math.round((top - y) * 100) / 100} `;
+  }
+  return d;
+};
+
+/** Rows draws every row as a line; all lines of a section and a yarn are one path. */
+export const Rows = memo(function Rows({ shape, plan }: { shape: Shape; plan: Plan }) {
+  const roundHeight = 100 / plan.design.gauge.rounds_per_100mm;
+  const stitchWidth = 100 / plan.design.gauge.stitches_per_100mm;
+  const byYarn = plan.design.yarn.contrast.length > 0;
+  const groups = new Map<string, { section: string; colour: string; lines: string[] }>();
+  for (const line of shape.lines) {
+    const section = line.row.slice(0, line.row.lastIndexOf("-"));
+    const key = `${section} ${line.colour}`;
+    const group = groups.get(key) ?? { section, colour: line.colour, lines: [] };
+    group.lines.push(path(line.points, shape.height_mm));
+    groups.set(key, group);
+  }
+  return (
+    <g fill="none" strokeWidth={roundHeight * 0.78}>
+      {[...groups].map(([key, { section, colour, lines }]) => (
+        <path
+          key={key}
+          d={lines.join("")}
+          className={`row-line ${byYarn ? `by-yarn ${colour}` : section}`}
+          {...(section === "cuff" && {
+            strokeDasharray: `${(stitchWidth * 0.62).toFixed(2)} ${(stitchWidth * 0.38).toFixed(2)}`,
+          })}
+        />
+      ))}
+    </g>
+  );
+});
+
+/** Outline is a closed curve through points. */
+export function Outline({ points, top }: { points: number[][]; top: number }) {
+  return <path className="ghost" d={`${path(points, top)}Z`} />;
+}
+
+/** SockSketch is the sock alone, small. */
+export function SockSketch({ shape, plan }: { shape: Shape; plan: Plan }) {
+  return (
+    <svg className="sketch" viewBox={`-4 -4 ${shape.width_mm + 8} ${shape.height_mm + 8}`} aria-hidden="true">
+      <Rows shape={shape} plan={plan} />
+    </svg>
+  );
+}

@@ -1,0 +1,102 @@
+import type { Plan, Shape } from "../api/client";
+import { lengthWithUnit, type Unit } from "../units/units";
+import type { Frame } from "./frame";
+
+type Place = [number, number];
+
+/** Pin is a number of the plan at the place on the sock where it is used. */
+export type Pin = {
+  /** The number's name in the plan, by which its working is found. */
+  name: string;
+  at: Place;
+  label: Place;
+  number: string;
+  text: string[];
+};
+
+const middle = (points: Place[]): Place => {
+  const first = points[0] ?? [0, 0];
+  const last = points[points.length - 1] ?? first;
+  return [(first[0] + last[0]) / 2, (first[1] + last[1]) / 2];
+};
+
+/** linesOf gives the lines of a section, in order. */
+const linesOf = (shape: Shape, section: string): Place[][] =>
+  shape.lines.filter((line) => line.row.startsWith(`${section}-`)).map((line) => line.points as Place[]);
+
+const half = <T>(list: T[]): T | undefined => list[Math.floor(list.length / 2)];
+
+const topOf = (line: Place[] | undefined): Place => line?.[line.length - 1] ?? [0, 0];
+
+export function pinsOf(frame: Frame, plan: Plan, unit: Unit): Pin[] {
+  const { scale: s, sock } = frame;
+  const sum = plan.summary;
+  const right = sock.width_mm + 17 * s;
+  const toe = half(linesOf(sock, "toe"));
+  const footLines = linesOf(sock, "foot");
+  const foot = footLines[Math.floor(footLines.length * 0.4)];
+  const heel = linesOf(sock, "heel").filter((line) => line.length === 2);
+  const leg = half(linesOf(sock, "leg"));
+  const cuff = half(linesOf(sock, "cuff"));
+  const footTop = Math.max(...footLines.map((line) => topOf(line)[1]), topOf(toe)[1]);
+  const legLeft = Math.min(...linesOf(sock, "leg").map((line) => line[0]?.[0] ?? 0), sock.width_mm);
+  const pins: Pin[] = [];
+  if (toe) {
+    const wedge = sum.increase_rounds !== null;
+    pins.push({
+      name: wedge ? "increase_rounds" : "toe_rounds",
+      at: middle(toe),
+      label: [0, footTop + 20 * s],
+      number: `${sum.increase_rounds ?? sum.toe_rounds}`,
+      text: [
+        wedge ? "increase rounds" : "rows in the toe",
+        `${sum.cast_on_stitches} cast on → ${sum.foot_stitches}`,
+      ],
+    });
+  }
+  if (foot) {
+    pins.push({
+      name: "foot_rounds",
+      at: topOf(foot),
+      label: [Math.max(0, Math.min(topOf(foot)[0] - 50 * s, legLeft - 78 * s)), footTop + 62 * s],
+      number: `${sum.foot_rounds}`,
+      text: ["rounds to the heel,", `${lengthWithUnit(sum.heel_starts_at_mm, unit)} from the tip`],
+    });
+  }
+  if (cuff) {
+    pins.push({
+      name: "cuff_rounds",
+      at: topOf(cuff),
+      label: [right, topOf(cuff)[1]],
+      number: `${sum.cuff_rounds}`,
+      text: ["cuff rounds"],
+    });
+  }
+  if (leg) {
+    pins.push({
+      name: "leg_rounds",
+      at: topOf(leg),
+      label: [right, Math.min(topOf(leg)[1], topOf(cuff)[1] - 30 * s)],
+      number: `${sum.leg_rounds}`,
+      text: ["leg rounds"],
+    });
+  }
+  const flap = sum.flap_rows !== null;
+  const heelLine = heel[Math.floor(heel.length * 0.72)];
+  if (heelLine) {
+    pins.push({
+      name: flap ? "flap_rows" : "heel_turns_per_side",
+      at: middle(heelLine),
+      label: [right, Math.max(20 * s, topOf(heelLine)[1] - 8 * s)],
+      number: `${flap ? sum.flap_rows : sum.heel_turns_per_side}`,
+      text: flap
+        ? ["flap rows", `${sum.heel_stitches} heel stitches,`, `${sum.turn_stitches} left after the turn`]
+        : [
+            "turns on each side",
+            `${sum.heel_stitches} heel stitches,`,
+            `${sum.heel_centre_stitches} in the centre`,
+          ],
+    });
+  }
+  return pins;
+}

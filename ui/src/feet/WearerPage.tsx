@@ -1,0 +1,222 @@
+import { App, Button, Checkbox, Input, Popconfirm, Segmented, Skeleton } from "antd";
+import { useState } from "react";
+import { Link, useNavigate, useParams, useSearchParams } from "react-router";
+import {
+  type Side,
+  useDeleteTracing,
+  useDeleteWearer,
+  useRestoreWearer,
+  useSaveWearer,
+  useWearer,
+  type WearerView,
+} from "../api/feet";
+import { useCautions, useKinds } from "../api/reference";
+import { Checks } from "../board/Checks";
+import { Failure } from "../shell/Failure";
+import { usePageTitle } from "../shell/usePageTitle";
+import { useUndo } from "../shell/useUndo";
+import { Growth } from "./Growth";
+import { Measure } from "./Measure";
+
+/** WearerPage is one person: both feet, what to be careful of, and how a child's foot grows. */
+export function WearerPage() {
+  const { id = "" } = useParams();
+  const wearer = useWearer(id);
+  if (wearer.isPending) {
+    return <Skeleton active className="page" />;
+  }
+  if (wearer.isError) {
+    return (
+      <div className="page narrow">
+        <Failure error={wearer.error} retry={() => wearer.refetch()} />
+        <p>
+          <Link to="/feet">To the feet</Link>
+        </p>
+      </div>
+    );
+  }
+  return <Person key={id} view={wearer.data} />;
+}
+
+function Person({ view }: { view: WearerView }) {
+  const { wearer } = view;
+  usePageTitle(wearer.name);
+  const kinds = useKinds();
+  const [search, setSearch] = useSearchParams();
+  const side: Side = search.get("side") === "right" ? "right" : "left";
+  const foot = side === "left" ? view.left : view.right;
+  return (
+    <div className="page">
+      <header className="page-heading">
+        <Name view={view} />
+        <Delete view={view} />
+      </header>
+      <div className="foot-head">
+        <Segmented<Side>
+          aria-label="Which foot"
+          options={[
+            { label: "Left foot", value: "left" },
+            { label: "Right foot", value: "right" },
+          ]}
+          value={side}
+          onChange={(next) => setSearch({ side: next }, { replace: true })}
+        />
+        <Link to={`/feet/${wearer.id}/tracing?side=${side}`}>Measure a tracing on the screen</Link>
+      </div>
+      {foot.checks.length > 0 && <Checks checks={foot.checks} />}
+      <ul className="measures">
+        {kinds.map((kind) => (
+          <Measure
+            key={`${side} ${kind.name}`}
+            wearer={wearer.id}
+            side={side}
+            kind={kind}
+            foot={foot}
+            history={wearer.measurements.filter((m) => m.side === side && m.what === kind.name)}
+          />
+        ))}
+      </ul>
+      <Growth wearer={wearer.id} side={side} />
+      <Tracings view={view} side={side} />
+      <Careful view={view} />
+    </div>
+  );
+}
+
+function Name({ view: { wearer } }: { view: WearerView }) {
+  const save = useSaveWearer();
+  const [name, setName] = useState(wearer.name);
+  const { message } = App.useApp();
+  const keep = () => {
+    if (name.trim() !== wearer.name) {
+      const { id, revision, cautions, note } = wearer;
+      save.mutate(
+        { id, revision, cautions, note, name },
+        {
+          onError: (error) => {
+            message.error(error.message);
+            setName(wearer.name);
+          },
+        },
+      );
+    }
+  };
+  return (
+    <h1 className="wearer-name">
+      <Input
+        aria-label="Name of the wearer"
+        variant="borderless"
+        value={name}
+        onChange={(event) => setName(event.target.value)}
+        onBlur={keep}
+        onPressEnter={keep}
+      />
+    </h1>
+  );
+}
+
+function Delete({ view }: { view: WearerView }) {
+  const remove = useDeleteWearer();
+  const restore = useRestoreWearer();
+  const undo = useUndo();
+  const navigate = useNavigate();
+  const { message } = App.useApp();
+  const { id, name } = view.wearer;
+  const go = () =>
+    remove.mutate(id, {
+      onError: (error) => message.error(error.message),
+      onSuccess: () => {
+        navigate("/feet");
+        undo(`${name} is deleted.`, () => restore.mutateAsync(id));
+      },
+    });
+  if (view.used_by.length === 0) {
+    return <Button onClick={go}>Delete</Button>;
+  }
+  return (
+    <Popconfirm
+      title={`Delete ${name}?`}
+      description={`Used by ${view.used_by.map((s) => s.name).join(", ")}. The socks keep the figures they took.`}
+      okText="Delete"
+      onConfirm={go}
+    >
+      <Button>Delete</Button>
+    </Popconfirm>
+  );
+}
+
+/** Careful are the ticks that change the advice on every sock for this person. */
+function Careful({ view: { wearer } }: { view: WearerView }) {
+  const cautions = useCautions();
+  const save = useSaveWearer();
+  const { message } = App.useApp();
+  const [note, setNote] = useState(wearer.note);
+  const { id, revision, name } = wearer;
+  const keep = (part: { cautions?: string[]; note?: string }) =>
+    save.mutate(
+      { id, revision, name, cautions: wearer.cautions, note: wearer.note, ...part },
+      { onError: (error) => message.error(error.message) },
+    );
+  return (
+    <section className="careful">
+      <h2>What to be careful of</h2>
+      <ul>
+        {cautions.map((caution) => {
+          const on = wearer.cautions.includes(caution.name);
+          return (
+            <li key={caution.name}>
+              <Checkbox
+                checked={on}
+                disabled={save.isPending}
+                onChange={(event) =>
+                  keep({
+                    cautions: event.target.checked
+                      ? [...wearer.cautions, caution.name]
+                      : wearer.cautions.filter((c) => c !== caution.name),
+                  })
+                }
+              >
+                {caution.label}
+              </Checkbox>
+              {on && <p className="caution-advice">{caution.advice}</p>}
+            </li>
+          );
+        })}
+      </ul>
+      <label htmlFor="wearer-note" className="field-label">
+        Notes: where socks wear through, in shoes or not, how they are washed
+      </label>
+      <Input.TextArea
+        id="wearer-note"
+        value={note}
+        rows={2}
+        onChange={(event) => setNote(event.target.value)}
+        onBlur={() => note !== wearer.note && keep({ note })}
+      />
+    </section>
+  );
+}
+
+function Tracings({ view: { wearer }, side }: { view: WearerView; side: Side }) {
+  const remove = useDeleteTracing(wearer.id);
+  const list = wearer.tracings.filter((t) => t.side === side);
+  if (list.length === 0) {
+    return null;
+  }
+  return (
+    <section>
+      <h2>Tracings</h2>
+      <ul className="tracings">
+        {list.map((tracing) => (
+          <li key={tracing.id}>
+            {tracing.preview && <img src={tracing.preview} alt={`Tracing of ${tracing.measured_on}`} />}
+            <span>{tracing.measured_on}</span>
+            <Button size="small" onClick={() => remove.mutate(tracing.id)}>
+              Delete the picture
+            </Button>
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}

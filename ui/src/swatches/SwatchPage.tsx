@@ -1,0 +1,297 @@
+import { App, Button, Checkbox, Input, Popconfirm, Select, Skeleton } from "antd";
+import { useState } from "react";
+import { Link, useNavigate, useParams } from "react-router";
+import {
+  type SwatchView,
+  useAddReading,
+  useAim,
+  useDeleteReading,
+  useDeleteSwatch,
+  useRestoreReading,
+  useRestoreSwatch,
+  useSaveSwatch,
+  useSwatch,
+} from "../api/book";
+import { Refusal, type Schemas } from "../api/client";
+import { Checks } from "../board/Checks";
+import { Failure } from "../shell/Failure";
+import { usePageTitle } from "../shell/usePageTitle";
+import { useUndo } from "../shell/useUndo";
+import { Term } from "../terms/Term";
+import { gaugeText, gaugeWidth, lengthWithUnit, useUnit } from "../units/units";
+import { forms } from "./names";
+import { SpreadPlot } from "./SpreadPlot";
+
+/** SwatchPage is one swatch: its counts, what is wrong with it, and the next needle. */
+export function SwatchPage() {
+  const { id = "" } = useParams();
+  const swatch = useSwatch(id);
+  if (swatch.isPending) {
+    return <Skeleton active className="page" />;
+  }
+  if (swatch.isError) {
+    return (
+      <div className="page narrow">
+        <Failure error={swatch.error} retry={() => swatch.refetch()} />
+        <p>
+          <Link to="/swatches">To the swatches</Link>
+        </p>
+      </div>
+    );
+  }
+  return <Swatch key={id} view={swatch.data} />;
+}
+
+function Swatch({ view }: { view: SwatchView }) {
+  const { swatch, judged, yarn, needle } = view;
+  const name = `${yarn?.name ?? "A yarn that is gone"} on ${needle ? `${needle.size_mm} mm` : "a needle"}`;
+  usePageTitle(name);
+  return (
+    <div className="page">
+      <header className="page-heading">
+        <h1>{name}</h1>
+        <Delete view={view} name={name} />
+      </header>
+      <Facts view={view} />
+      <div className="swatch-columns">
+        <section>
+          <h2>
+            Counts <small>in three places, over at least 5 cm or 2 inches</small>
+          </h2>
+          {(["stitches", "rounds"] as const).map((what) => {
+            const counted = judged[what];
+            return (
+              <div key={what} className="counted">
+                {counted ? (
+                  <SpreadPlot what={what} counted={counted} readings={swatch.readings} />
+                ) : (
+                  <p className="muted">No {what} yet.</p>
+                )}
+                <Readings swatch={swatch} what={what} />
+                <AddReading id={swatch.id} what={what} />
+              </div>
+            );
+          })}
+        </section>
+        <section>
+          <h2>What the swatch says</h2>
+          {judged.density > 0 && (
+            <p>
+              <Term name="density">Density</Term>{" "}
+              <strong className="figure">{judged.density.toFixed(2)}</strong>{" "}
+              <span className="muted">0.23 to 0.27 wear well</span>
+            </p>
+          )}
+          {judged.checks.length === 0 ? (
+            <p className="mark">Nothing is wrong with it.</p>
+          ) : (
+            <Checks checks={judged.checks} />
+          )}
+          <Aim id={swatch.id} />
+          {view.used_by.length > 0 && (
+            <p className="muted">
+              Used by{" "}
+              {view.used_by.map((sock, i) => (
+                <span key={sock.id}>
+                  {i > 0 && ", "}
+                  <Link to={`/socks/${sock.id}`}>{sock.name}</Link>
+                </span>
+              ))}
+            </p>
+          )}
+        </section>
+      </div>
+    </div>
+  );
+}
+
+function Facts({ view: { swatch } }: { view: SwatchView }) {
+  const save = useSaveSwatch(swatch.id);
+  const { message } = App.useApp();
+  const [note, setNote] = useState(swatch.note);
+  const keep = (part: Partial<{ form: "round" | "flat" | "sock"; washed: boolean; note: string }>) => {
+    const { revision, yarn_id, needle_id, washed } = swatch;
+    const form = swatch.form as "round" | "flat" | "sock";
+    save.mutate(
+      { revision, yarn_id, needle_id, form, washed, note: swatch.note, ...part },
+      { onError: (error) => message.error(error.message) },
+    );
+  };
+  return (
+    <div className="facts">
+      <Select
+        aria-label="Knitted"
+        value={swatch.form}
+        onChange={(form) => keep({ form: form as "round" })}
+        options={Object.entries(forms).map(([value, label]) => ({ value, label }))}
+      />
+      <Checkbox checked={swatch.washed} onChange={(event) => keep({ washed: event.target.checked })}>
+        washed and dried
+      </Checkbox>
+      <Input
+        aria-label="Note on the swatch"
+        placeholder="A note"
+        value={note}
+        onChange={(event) => setNote(event.target.value)}
+        onBlur={() => note !== swatch.note && keep({ note })}
+      />
+    </div>
+  );
+}
+
+function Readings({ swatch, what }: { swatch: Schemas["SwatchSwatch"]; what: string }) {
+  const unit = useUnit();
+  const remove = useDeleteReading(swatch.id);
+  const restore = useRestoreReading(swatch.id);
+  const undo = useUndo();
+  return (
+    <ul className="readings">
+      {swatch.readings
+        .filter((r) => r.what === what)
+        .map((r) => (
+          <li key={r.id}>
+            <strong>{r.count}</strong> over {lengthWithUnit(r.width_mm, unit)}{" "}
+            <Button
+              size="small"
+              aria-label={`Take out ${r.count} ${what}`}
+              onClick={() =>
+                remove.mutate(r.id, {
+                  onSuccess: () => undo(`${r.count} ${what} are taken out.`, () => restore.mutateAsync(r.id)),
+                })
+              }
+            >
+              Take out
+            </Button>
+          </li>
+        ))}
+    </ul>
+  );
+}
+
+function AddReading({ id, what }: { id: string; what: "stitches" | "rounds" }) {
+  const unit = useUnit();
+  const [count, setCount] = useState("");
+  const [width, setWidth] = useState("");
+  const add = useAddReading(id);
+  const faults = add.error instanceof Refusal ? (add.error.problem.errors ?? []) : [];
+  const usual = unit === "cm" ? "10" : "4";
+  return (
+    <form
+      className="add-reading"
+      onSubmit={(event) => {
+        event.preventDefault();
+        add.mutate({ what, count, width: width || usual, unit }, { onSuccess: () => setCount("") });
+      }}
+    >
+      <Input
+        aria-label={`Count of ${what}`}
+        value={count}
+        suffix={<span className="unit">{what}</span>}
+        onChange={(event) => setCount(event.target.value)}
+      />
+      <span>over</span>
+      <Input
+        aria-label={`Width over which ${what} are counted`}
+        value={width}
+        placeholder={usual}
+        suffix={<span className="unit">{unit}</span>}
+        onChange={(event) => setWidth(event.target.value)}
+      />
+      <Button htmlType="submit" loading={add.isPending} disabled={count.trim() === ""}>
+        Add
+      </Button>
+      <p className="fault" role="alert">
+        {faults.length > 0 ? faults.map((f) => f.message).join(" ") : add.error?.message}
+      </p>
+    </form>
+  );
+}
+
+/** Aim says what each needle would probably give, from the knitter's own swatches of this yarn. */
+function Aim({ id }: { id: string }) {
+  const unit = useUnit();
+  const [stitches, setStitches] = useState("");
+  const aim = useAim(id);
+  return (
+    <section className="aim">
+      <h2>The next needle</h2>
+      <form
+        className="add-reading"
+        onSubmit={(event) => {
+          event.preventDefault();
+          aim.mutate({ stitches, unit });
+        }}
+      >
+        <label htmlFor="aim">I want</label>
+        <Input
+          id="aim"
+          value={stitches}
+          suffix={<span className="unit">in {gaugeWidth(unit)}</span>}
+          onChange={(event) => setStitches(event.target.value)}
+        />
+        <Button htmlType="submit" loading={aim.isPending} disabled={stitches.trim() === ""}>
+          Which needle?
+        </Button>
+        <p className="fault" role="alert">
+          {aim.error?.message}
+        </p>
+      </form>
+      {aim.data && (
+        <>
+          <p>
+            Try <strong className="figure">{aim.data.best_size_mm} mm</strong>
+          </p>
+          <table className="figures">
+            <thead>
+              <tr>
+                <th scope="col">needle</th>
+                <th scope="col">stitches in {gaugeWidth(unit)}</th>
+              </tr>
+            </thead>
+            <tbody>
+              {aim.data.tries.map((t) => (
+                <tr key={t.size_mm} className={t.size_mm === aim.data.best_size_mm ? "changed" : ""}>
+                  <th scope="row">{t.size_mm} mm</th>
+                  <td>
+                    about {gaugeText(t.stitches_per_100mm, unit)} {t.knitted && "· you have knitted this one"}
+                  </td>
+                </tr>
+              ))}
+            </tbody>
+          </table>
+          <p className="hint">{aim.data.text}</p>
+        </>
+      )}
+    </section>
+  );
+}
+
+function Delete({ view, name }: { view: SwatchView; name: string }) {
+  const remove = useDeleteSwatch();
+  const restore = useRestoreSwatch();
+  const undo = useUndo();
+  const navigate = useNavigate();
+  const { message } = App.useApp();
+  const { id } = view.swatch;
+  const go = () =>
+    remove.mutate(id, {
+      onError: (error) => message.error(error.message),
+      onSuccess: () => {
+        navigate("/swatches");
+        undo(`The swatch of ${name} is deleted.`, () => restore.mutateAsync(id));
+      },
+    });
+  if (view.used_by.length === 0) {
+    return <Button onClick={go}>Delete</Button>;
+  }
+  return (
+    <Popconfirm
+      title="Delete this swatch?"
+      description={`Used by ${view.used_by.map((s) => s.name).join(", ")}. The socks keep the gauge they took.`}
+      okText="Delete"
+      onConfirm={go}
+    >
+      <Button>Delete</Button>
+    </Popconfirm>
+  );
+}

@@ -1,0 +1,35 @@
+import { useEffect } from "react";
+import { useLocation } from "react-router";
+import { useTerms } from "../api/reference";
+import { usePageTitle } from "../shell/usePageTitle";
+import { TermPicture } from "./TermPicture";
+
+/** TermsPage explains every word of the craft that the program uses. */
+export function TermsPage() {
+  usePageTitle("Terms");
+  const terms = useTerms();
+  const { hash } = useLocation();
+  const ready = terms.length > 0;
+  useEffect(() => {
+    if (ready && hash) {
+      document.getElementById(hash.slice(1))?.scrollIntoView();
+    }
+  }, [ready, hash]);
+  return (
+    <div className="page">
+      <h1>The words of the craft</h1>
+      <p className="lead">US terms; where Britain says it another way, that stands beside it.</p>
+      <dl className="terms">
+        {terms.map((term) => (
+          <div key={term.name} id={term.name}>
+            <TermPicture name={term.name} />
+            <dt>
+              {term.label} {term.uk && <small>UK: {term.uk}</small>}
+            </dt>
+            <dd>{term.text}</dd>
+          </div>
+        ))}
+      </dl>
+    </div>
+  );
+}
