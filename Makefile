@@ -15,13 +15,14 @@ FUZZTIME ?= 20s
 
 export PLAYWRIGHT_SKIP_BROWSER_DOWNLOAD = 1
 
-.PHONY: help demo build ui test go-test fuzz lint e2e bench latency screenshots tools chromium format clean
+.PHONY: help demo build ui test go-test fuzz lint e2e bench latency load screenshots tools chromium format clean
 
 help:
 	@echo "make demo         build everything and start it with made-up socks"
 	@echo "make test         install what is missing and run every check (CI does this)"
 	@echo "make build        build bin/acornstep with the interface inside"
 	@echo "make bench        measure how fast a sock is planned"
+	@echo "make load         let 50 devices tap on 10,000 socks and count what is lost"
 	@echo "make latency      measure from a key or a drag to the drawing"
 	@echo "make screenshots  take the pictures in docs/screenshots anew"
 	@echo "make format       format the code"
@@ -52,7 +53,7 @@ demo: build
 
 lint: tools ui/node_modules/.installed
 	@echo "== gofmt, go vet, staticcheck"
-	@test -z "$$(gofmt -l cmd demo http sock sqlite ui/embed.go)" || { echo "These files need gofmt:"; gofmt -l cmd demo http sock sqlite ui/embed.go; exit 1; }
+	@test -z "$$(gofmt -l cmd demo export http load scale sock sqlite ui/embed.go)" || { echo "These files need gofmt:"; gofmt -l cmd demo export http load scale sock sqlite ui/embed.go; exit 1; }
 	@go vet ./...
 	@go tool staticcheck ./...
 	@echo "== Biome, TypeScript, generated types"
@@ -71,6 +72,7 @@ fuzz: tools
 	@go test ./sock/document -run '^$$' -fuzz '^FuzzRead$$' -fuzztime $(FUZZTIME) | tail -n 1
 	@go test ./sock/design -run '^$$' -fuzz '^FuzzRead$$' -fuzztime $(FUZZTIME) | tail -n 1
 	@go test ./sock/plan -run '^$$' -fuzz '^FuzzRead$$' -fuzztime $(FUZZTIME) | tail -n 1
+	@go test ./scale -run '^$$' -fuzz '^FuzzParse$$' -fuzztime $(FUZZTIME) | tail -n 1
 	@go test ./sock/tracing -run '^$$' -fuzz '^FuzzMeasure$$' -fuzztime $(FUZZTIME) | tail -n 1
 
 chromium:
@@ -93,6 +95,9 @@ bench: tools
 screenshots: build chromium
 	@ui/node_modules/.bin/playwright test --config e2e/screenshots.config.ts screenshots
 
+load: tools
+	@go run ./load
+
 latency: build chromium
 	@ui/node_modules/.bin/playwright test --config e2e/latency.config.ts
 
@@ -100,7 +105,7 @@ ui/public/sample-tracing.jpg: build chromium
 	@ui/node_modules/.bin/playwright test --config e2e/screenshots.config.ts sample
 
 format: ui/node_modules/.installed
-	@gofmt -w cmd demo http sock sqlite ui/embed.go
+	@gofmt -w cmd demo export http load scale sock sqlite ui/embed.go
 	@$(NPM) run --silent format
 
 clean:

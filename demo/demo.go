@@ -86,8 +86,13 @@ func Fill(ctx context.Context, store *sqlite.Store) error {
 		if err != nil {
 			return fmt.Errorf("%s: %w", s.name, err)
 		}
-		if _, err := store.Add(ctx, sock); err != nil {
+		if sock, err = store.Add(ctx, sock); err != nil {
 			return err
+		}
+		if s.name == onTheNeedles {
+			if err := knit(ctx, store, sock); err != nil {
+				return fmt.Errorf("%s: %w", s.name, err)
+			}
 		}
 	}
 	return grow(ctx, store, wearers["Marit"])

@@ -36,6 +36,12 @@ const screens: Record<string, (page: Page) => Promise<unknown>> = {
     await expect(page.getByText("Knitted flat")).toBeVisible();
   },
   terms: (page) => page.goto("/terms"),
+  knitting: async (page) => page.goto(`${await open(page, "Comet hunter's short socks")}/knit`),
+  "where am I": async (page) => {
+    await page.goto(`${await open(page, "Comet hunter's short socks")}/knit?panel=where`);
+    await expect(page.locator(".matches li").first()).toBeVisible();
+  },
+  log: async (page) => page.goto(`${await open(page, "Comet hunter's short socks")}/log`),
 };
 
 async function openWearer(page: Page, name: string) {

@@ -18,8 +18,10 @@ import (
 	"acornstep/sock/feet"
 	"acornstep/sock/needle"
 	"acornstep/sock/position"
+	"acornstep/sock/replan"
 	"acornstep/sock/swatch"
 	"acornstep/sock/tracing"
+	"acornstep/sock/whereami"
 )
 
 type byID struct {
@@ -74,6 +76,13 @@ var operations = []operation{
 	{"POST", "/api/socks/{id}/versions", "addVersion", "Put a design aside under a name", with(NewVersion{}), basket.Version{}, 201},
 	{"DELETE", "/api/socks/{id}/versions/{part}", "deleteVersion", "Take a version away", byPart{}, nil, 204},
 	{"POST", "/api/socks/{id}/versions/{part}/restore", "restoreVersion", "Bring a version back", byPart{}, nil, 204},
+	{"POST", "/api/socks/{id}/knit", "startKnitting", "Put a sock on the needles: its design becomes the first version of the plan", byID{}, KnitView{}, 200},
+	{"GET", "/api/socks/{id}/knit", "knitting", "Get everything that knitting mode needs", byID{}, KnitView{}, 200},
+	{"POST", "/api/socks/{id}/events", "addEvents", "Write down what happened; an event that is there already changes nothing", with(NewEvents{}), Heard{}, 200},
+	{"POST", "/api/socks/{id}/where", "whereAmI", "Find the row by what is seen", with(WhereQuestion{}), whereami.Answer{}, 200},
+	{"POST", "/api/socks/{id}/count", "countIsWrong", "Say what most likely happened when a count disagrees", with(CountQuestion{}), CauseList{}, 200},
+	{"POST", "/api/socks/{id}/replan", "replan", "Plan what is still to come by what really happened", with(ReplanQuestion{}), replan.Proposal{}, 200},
+	{"GET", "/api/scale", "scale", "Read the kitchen scale", nil, ScaleReading{}, 200},
 	{"GET", "/api/feet", "listWearers", "List everybody with their feet", nil, WearerList{}, 200},
 	{"POST", "/api/feet", "addWearer", "Add a wearer", NewWearer{}, WearerView{}, 201},
 	{"GET", "/api/feet/{id}", "getWearer", "Get a wearer with both feet", byID{}, WearerView{}, 200},

@@ -32,12 +32,15 @@ type Options struct {
 	Basket   Basket
 	Feet     Feet
 	Swatches Swatches
+	Logbook  Logbook
 	// Interface is the built interface; without an index.html a page says what to run.
 	Interface fs.FS
 	Log       *slog.Logger
 	Version   string
 	// Passphrase, when not empty, is asked for before anything else is answered.
 	Passphrase string
+	// Scale is the address of a kitchen scale; empty for none.
+	Scale string
 	// Names are host names, besides addresses and localhost, under which the program may be reached.
 	Names []string
 	Now   func() time.Time
@@ -99,6 +102,7 @@ func (s *server) routes(engine *gin.Engine) {
 	s.askRoutes(inside)
 	s.feetRoutes(inside)
 	s.swatchRoutes(inside)
+	s.knitRoutes(inside)
 }
 
 // Serve answers on the listener until the context ends, and then lets running requests finish.

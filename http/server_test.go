@@ -32,11 +32,16 @@ type api struct {
 // start serves the whole program over a real socket, with a real database file.
 func start(t *testing.T, passphrase string) api {
 	t.Helper()
+	return startWith(t, passphrase, "")
+}
+
+func startWith(t *testing.T, passphrase, scale string) api {
+	t.Helper()
 	store, err := sqlite.Open(t.Context(), filepath.Join(t.TempDir(), "socks.db"), time.Now)
 	require.NoError(t, err)
 	t.Cleanup(func() { _ = store.Close() })
 	handler, err := http.New(http.Options{
-		Basket: store, Feet: store, Swatches: store, Log: slog.New(slog.DiscardHandler), Version: "test", Passphrase: passphrase, Now: time.Now, Names: []string{"attic"},
+		Basket: store, Feet: store, Swatches: store, Logbook: store, Log: slog.New(slog.DiscardHandler), Version: "test", Passphrase: passphrase, Scale: scale, Now: time.Now, Names: []string{"attic"},
 		Interface: fstest.MapFS{
 			"index.html":    {Data: []byte(`<meta name="csp-nonce" content="__NONCE__">`)},
 			"assets/app.js": {Data: []byte(strings.Repeat("knit();", 500))},

@@ -13,6 +13,7 @@ import (
 	"net/url"
 	"os"
 	"path/filepath"
+	"sync"
 	"time"
 
 	"github.com/pressly/goose/v3"
@@ -28,6 +29,10 @@ var migrations embed.FS
 type Store struct {
 	db  *sql.DB
 	now func() time.Time
+	// taps are events on their way to the disk.
+	taps     chan tap
+	tapsDone chan struct{}
+	closing  sync.Once
 }
 
 // busyTimeout is how long a writer waits for another one, in milliseconds.
@@ -49,7 +54,9 @@ func Open(ctx context.Context, path string, now func() time.Time) (*Store, error
 	if err := migrate(ctx, db); err != nil {
 		return nil, errors.Join(fmt.Errorf("open %s: %w", path, err), db.Close())
 	}
-	return &Store{db, now}, nil
+	s := &Store{db: db, now: now, taps: make(chan tap), tapsDone: make(chan struct{})}
+	go s.writeTaps()
+	return s, nil
 }
 
 func migrate(ctx context.Context, db *sql.DB) error {
@@ -72,15 +79,22 @@ func migrate(ctx context.Context, db *sql.DB) error {
 	return err
 }
 
-// Close closes the file.
-func (s *Store) Close() error { return s.db.Close() }
+// Close writes what is on its way and closes the file; closing twice does nothing more.
+func (s *Store) Close() error {
+	var err error
+	s.closing.Do(func() { err = errors.Join(s.stopTaps(), s.db.Close()) })
+	return err
+}
 
 const columns = `id, revision, name, wearer, draft, notes, foot_taken, swatch_taken, foot_stitches, row_count, cast_on, missing, created_ms, updated_ms`
+
+// onNeedles says of a row of socks whether a plan was frozen for it.
+const onNeedles = `, EXISTS (SELECT 1 FROM plans WHERE plans.sock_id = socks.id)`
 
 func scan(row row) (basket.Sock, error) {
 	var sock basket.Sock
 	err := row.Scan(&sock.ID, &sock.Revision, &sock.Name, &sock.Wearer, document{&sock.Draft}, &sock.Notes, document{&sock.Foot}, document{&sock.Swatch},
-		&sock.Digest.FootStitches, &sock.Digest.Rows, &sock.Digest.CastOn, &sock.Digest.Missing, moment{&sock.Created}, moment{&sock.Updated})
+		&sock.Digest.FootStitches, &sock.Digest.Rows, &sock.Digest.CastOn, &sock.Digest.Missing, moment{&sock.Created}, moment{&sock.Updated}, &sock.OnNeedles)
 	if errors.Is(err, sql.ErrNoRows) {
 		return sock, basket.ErrNotFound
 	}
@@ -89,7 +103,7 @@ func scan(row row) (basket.Sock, error) {
 
 // List gives all socks in the basket, the last changed first.
 func (s *Store) List(ctx context.Context) ([]basket.Sock, error) {
-	rows, err := s.db.QueryContext(ctx, `SELECT `+columns+` FROM socks WHERE deleted_ms IS NULL ORDER BY updated_ms DESC, id`)
+	rows, err := s.db.QueryContext(ctx, `SELECT `+columns+onNeedles+` FROM socks WHERE deleted_ms IS NULL ORDER BY updated_ms DESC, id`)
 	if err != nil {
 		return nil, fmt.Errorf("list socks: %w", err)
 	}
@@ -115,7 +129,7 @@ type querier interface {
 }
 
 func (s *Store) get(ctx context.Context, q querier, id string) (basket.Sock, error) {
-	sock, err := scan(q.QueryRowContext(ctx, `SELECT `+columns+` FROM socks WHERE id = ? AND deleted_ms IS NULL`, id))
+	sock, err := scan(q.QueryRowContext(ctx, `SELECT `+columns+onNeedles+` FROM socks WHERE id = ? AND deleted_ms IS NULL`, id))
 	if err != nil {
 		return sock, fmt.Errorf("sock %q: %w", id, err)
 	}

@@ -27,6 +27,10 @@ func TestMain(m *testing.M) {
 		writeForEver(path)
 		return
 	}
+	if path, sockID, found := strings.Cut(os.Getenv("ACORNSTEP_TEST_TAPPER"), "|"); found {
+		tapForEver(path, sockID)
+		return
+	}
 	os.Exit(m.Run())
 }
 

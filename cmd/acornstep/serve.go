@@ -25,14 +25,15 @@ import (
 const passphraseVariable = "ACORNSTEP_PASSPHRASE"
 
 type serveFlags struct {
-	address, db, passphraseFile, names string
-	verbose                            bool
+	address, db, passphraseFile, names, scale string
+	verbose                                   bool
 }
 
 func (f *serveFlags) register(set *flag.FlagSet) {
 	set.StringVar(&f.address, "listen", "127.0.0.1:7768", "address to listen on; any other than this machine's own needs a passphrase")
 	set.StringVar(&f.passphraseFile, "passphrase-file", "", "file whose first line is the passphrase (or set "+passphraseVariable+")")
 	set.StringVar(&f.names, "names", "", "host names, comma-separated, under which other devices reach this one")
+	set.StringVar(&f.scale, "scale", "", "address of a kitchen scale, such as 127.0.0.1:7769 of acornstep scale")
 	set.BoolVar(&f.verbose, "verbose", false, "log every request")
 }
 
@@ -121,7 +122,7 @@ func serve(f serveFlags, s streams, fill func(context.Context, *sqlite.Store) er
 		debug.SetGCPercent(heapGrowth)
 	}
 	handler, err := http.New(http.Options{
-		Basket: store, Feet: store, Swatches: store, Interface: ui.Files(), Log: log, Version: version, Passphrase: passphrase, Names: splitNames(f.names), Now: time.Now,
+		Basket: store, Feet: store, Swatches: store, Logbook: store, Interface: ui.Files(), Log: log, Version: version, Passphrase: passphrase, Names: splitNames(f.names), Scale: f.scale, Now: time.Now,
 	})
 	if err != nil {
 		return err

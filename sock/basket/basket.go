@@ -27,6 +27,8 @@ type Sock struct {
 	Foot   *FootTaken   `json:"foot,omitempty"`
 	Swatch *SwatchTaken `json:"swatch,omitempty"`
 	Digest Digest       `json:"digest"`
+	// OnNeedles: it is being knitted, from a plan of its own.
+	OnNeedles bool `json:"on_needles"`
 	// News and Next are worked out when a sock is read, never kept.
 	News    []News    `json:"news"`
 	Next    Next      `json:"next"`

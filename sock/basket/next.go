@@ -12,6 +12,8 @@ type Next struct {
 // NextStep says what to do next on a sock, with what has changed since it was designed.
 func NextStep(s *Sock, news []News) Next {
 	switch {
+	case s.OnNeedles:
+		return Next{"Knit on", "knit"}
 	case s.Digest.Rows == 0 && s.Digest.Missing == "":
 		return Next{"Begin with the foot", "board"}
 	case s.Digest.Rows == 0:
@@ -27,5 +29,5 @@ func NextStep(s *Sock, news []News) Next {
 			return Next{"The swatch has changed: look at it", "board"}
 		}
 	}
-	return Next{fmt.Sprintf("Cast on %d stitches", s.Digest.CastOn), "rows"}
+	return Next{fmt.Sprintf("Cast on %d stitches", s.Digest.CastOn), "knit"}
 }

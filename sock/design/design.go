@@ -90,6 +90,8 @@ type FootLength struct {
 	Toe    *Length `json:"toe_mm"`
 	Heel   *Length `json:"heel_mm"`
 	Sole   string  `json:"sole"`
+	// Rounds, when given, are the rounds to the heel whatever the lengths say: what really happened.
+	Rounds *int `json:"rounds,omitempty"`
 }
 
 // Heel is the heel and its turns.
@@ -129,12 +131,16 @@ type Leg struct {
 	Pattern       string `json:"pattern"`
 	InstepPattern string `json:"instep_pattern"`
 	Stitches      *int   `json:"stitches"`
+	// Rounds, when given, are the rounds up to the cuff whatever the height says.
+	Rounds *int `json:"rounds,omitempty"`
 }
 
 // Cuff is the ribbed end of the leg.
 type Cuff struct {
 	Pattern string `json:"pattern"`
 	Height  Length `json:"height_mm"`
+	// Rounds, when given, are the rounds of the cuff whatever its height says.
+	Rounds *int `json:"rounds,omitempty"`
 }
 
 // Yarn is the ball, and the sections knitted in another colour.

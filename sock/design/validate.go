@@ -170,6 +170,9 @@ func (v *validation) checkCounts(d *Design) {
 	v.count("leg.plain_rounds", d.Leg.PlainRounds, 0, mostRounds)
 	v.evenCount("leg.stitches", d.Leg.Stitches, 16, mostStitches)
 	v.length("cuff.height_mm", &d.Cuff.Height, 0, 200)
+	v.count("foot_length.rounds", d.FootLength.Rounds, 0, mostRounds)
+	v.count("leg.rounds", d.Leg.Rounds, 0, mostRounds)
+	v.count("cuff.rounds", d.Cuff.Rounds, 0, mostRounds)
 	v.number("yarn.ball_g", d.Yarn.BallGrams, 1, 5000, false)
 	v.number("yarn.ball_m", d.Yarn.BallMetres, 1, 50000, false)
 	for i, section := range d.Yarn.Contrast {

@@ -302,7 +302,11 @@ func (r *reader) readScalar(path string, value any, into reflect.Value) {
 		r.faults.Add(path, "read %s, expected true or false", spell(value))
 	case reflect.Int, reflect.Int64, reflect.Uint8:
 		number, ok := value.(json.Number)
-		if f, err := number.Float64(); ok && err == nil && f == math.Trunc(f) && math.Abs(f) < 1e9 {
+		most := 1e9 // more than is counted of anything
+		if into.Kind() == reflect.Int64 {
+			most = 1 << 52 // moments in milliseconds, and all that a double holds exactly
+		}
+		if f, err := number.Float64(); ok && err == nil && f == math.Trunc(f) && math.Abs(f) < most {
 			into.SetInt(int64(f))
 			return
 		}

@@ -58,6 +58,9 @@ func (s *Sock) sizeFoot() {
 	s.FinishedLength = d.Foot.Length - d.Fit.LengthEase
 	toe, heel := s.SchoolTakes()
 	s.FootRounds = s.Gauge.RoundsIn(s.FinishedLength - toe - heel)
+	if given := d.FootLength.Rounds; given != nil {
+		s.FootRounds = *given
+	}
 	if s.FootRounds < s.fewestFootRounds() {
 		s.say(Stop, "no_foot_left", "Toe (%.0f mm) and heel (%.0f mm) are longer than the sock (%.0f mm): nothing is left for the foot. Choose a shorter toe, fewer turns or flap rows, or a finer gauge.",
 			float64(toe), float64(heel), float64(s.FinishedLength))

@@ -70,8 +70,14 @@ func (s *Sock) sizeLeg() {
 		s.say(Note, "cuff_clamped", "cuff.height_mm: a cuff of %.0f mm is taller than the leg, so the whole leg of %.0f mm is cuff.", float64(d.Cuff.Height), float64(cuff))
 	}
 	s.CuffRounds = s.Gauge.RoundsIn(cuff)
+	if given := d.Cuff.Rounds; given != nil {
+		s.CuffRounds = *given
+	}
 	all := s.Gauge.RoundsIn(d.Leg.Height)
 	s.LegRounds = max(0, all-s.CuffRounds)
+	if given := d.Leg.Rounds; given != nil {
+		s.LegRounds = *given
+	}
 	if s.Heel.FlapRows > 0 {
 		s.sizeLegAboveGusset()
 	} else {
@@ -96,6 +102,9 @@ func (s *Sock) sizeLegAboveGusset() {
 			count(gusset, "round"), room, float64(s.Gauge.Height(float64(gusset-room))))
 	}
 	s.LegRounds = max(0, room-gusset)
+	if given := s.Design.Leg.Rounds; given != nil {
+		s.LegRounds = *given
+	}
 }
 
 // defaultPlainRounds come before a pattern when no corner stitches are held, so

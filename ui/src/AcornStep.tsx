@@ -55,6 +55,8 @@ export function AcornStep() {
             ],
           },
           { path: "/socks/:id/rows", ...page(() => import("./rows/RowsPage"), "RowsPage") },
+          { path: "/socks/:id/knit", ...page(() => import("./knit/KnitPage"), "KnitPage") },
+          { path: "/socks/:id/log", ...page(() => import("./knit/LogPage"), "LogPage") },
           { path: "/feet", ...page(() => import("./feet/FeetPage"), "FeetPage") },
           { path: "/feet/:id", ...page(() => import("./feet/WearerPage"), "WearerPage") },
           { path: "/feet/:id/tracing", ...page(() => import("./feet/TracingPage"), "TracingPage") },

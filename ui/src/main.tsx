@@ -11,10 +11,14 @@ import "./styles/rows.css";
 import "./styles/feet.css";
 import "./styles/swatches.css";
 import "./styles/terms.css";
+import "./styles/knit.css";
 import "./styles/windows.css";
 import { StrictMode } from "react";
 import { createRoot } from "react-dom/client";
 import { AcornStep } from "./AcornStep";
+import { registerOffline } from "./shell/offline";
+
+registerOffline();
 
 const root = document.getElementById("root");
 if (root) {

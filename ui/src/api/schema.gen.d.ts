@@ -347,6 +347,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/scale": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Read the kitchen scale */
+        get: operations["scale"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/session": {
         parameters: {
             query?: never;
@@ -420,6 +437,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/socks/{id}/count": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Say what most likely happened when a count disagrees */
+        post: operations["countIsWrong"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/socks/{id}/duplicate": {
         parameters: {
             query?: never;
@@ -431,6 +465,58 @@ export interface paths {
         put?: never;
         /** Copy a sock */
         post: operations["duplicateSock"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/socks/{id}/events": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Write down what happened; an event that is there already changes nothing */
+        post: operations["addEvents"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/socks/{id}/knit": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Get everything that knitting mode needs */
+        get: operations["knitting"];
+        put?: never;
+        /** Put a sock on the needles: its design becomes the first version of the plan */
+        post: operations["startKnitting"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/socks/{id}/replan": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Plan what is still to come by what really happened */
+        post: operations["replan"];
         delete?: never;
         options?: never;
         head?: never;
@@ -500,6 +586,23 @@ export interface paths {
         put?: never;
         /** Bring a version back */
         post: operations["restoreVersion"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/socks/{id}/where": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Find the row by what is seen */
+        post: operations["whereAmI"];
         delete?: never;
         options?: never;
         head?: never;
@@ -786,10 +889,29 @@ export interface components {
             note: string;
             tried: number;
         };
+        Ahead: {
+            rows: number;
+            seconds: number;
+            section: string;
+            stitches: number;
+        };
+        BallView: {
+            calibrated: boolean;
+            doubt: string;
+            enough: boolean;
+            /** Format: double */
+            grams_per_stitch: number;
+            /** Format: double */
+            left_g: number;
+            leg_rounds: number;
+        };
         Book: {
             needles: components["schemas"]["SwatchNeedle"][];
             swatches: components["schemas"]["SwatchView"][];
             yarns: components["schemas"]["SwatchYarn"][];
+        };
+        CauseList: {
+            causes: components["schemas"]["ReplanCause"][];
         };
         Check: {
             code: string;
@@ -823,6 +945,7 @@ export interface components {
         DesignCuff: {
             height_mm: components["schemas"]["MeasureLength"];
             pattern: string;
+            rounds?: null | number;
         };
         DesignDesign: {
             ankle: components["schemas"]["DesignAnkle"];
@@ -864,6 +987,7 @@ export interface components {
         };
         DesignFootLength: {
             heel_mm: components["schemas"]["MeasureLength"];
+            rounds?: null | number;
             school: string;
             sole: string;
             toe_mm: components["schemas"]["MeasureLength"];
@@ -896,6 +1020,7 @@ export interface components {
             instep_pattern: string;
             pattern: string;
             plain_rounds: null | number;
+            rounds?: null | number;
             stitches: null | number;
         };
         DesignToe: {
@@ -1060,6 +1185,82 @@ export interface components {
             status: string;
             version: string;
         };
+        Heard: {
+            deleted: boolean;
+            events: components["schemas"]["LogbookEvent"][];
+            /** Format: int64 */
+            seq: number;
+            tally: components["schemas"]["Tally"];
+        };
+        KnitRow: {
+            colour: string;
+            id: string;
+            kind: string;
+            /** Format: double */
+            length_mm: number;
+            n: number;
+            note: string;
+            of: number;
+            parts: components["schemas"]["WordsPart"][];
+            section: string;
+            side: string;
+            special: boolean;
+            stitches: number;
+            worked: number;
+        };
+        KnitView: {
+            events: components["schemas"]["LogbookEvent"][];
+            id: string;
+            name: string;
+            needles: components["schemas"]["PositionNeedle"][];
+            rows: components["schemas"]["KnitRow"][];
+            second?: components["schemas"]["KnitRow"][];
+            second_needles?: components["schemas"]["PositionNeedle"][];
+            /** Format: int64 */
+            seq: number;
+            strip: components["schemas"]["StripPart"][];
+            tally: components["schemas"]["Tally"];
+            version: number;
+            versions: components["schemas"]["PlanVersion"][];
+            wearer: string;
+        };
+        LogbookBook: {
+            /** Format: int64 */
+            clock: number;
+            places: components["schemas"]["LogbookPlace"][] | null;
+        };
+        LogbookEvent: {
+            /** Format: int64 */
+            at_ms: number;
+            /** Format: int64 */
+            clock: number;
+            device: string;
+            /** Format: double */
+            grams?: number;
+            id: string;
+            /** @enum {string} */
+            kind: "row" | "half" | "place" | "undo" | "pause" | "note" | "mistake" | "weigh" | "tried" | "needle" | "finish" | "wear";
+            /** Format: double */
+            length_mm?: number;
+            of?: string;
+            picture?: string;
+            row: number;
+            sock: number;
+            text?: string;
+            version: number;
+        };
+        LogbookPace: {
+            counted: number;
+            /** Format: double */
+            seconds_per_stitch: number;
+            worked_ns: components["schemas"]["TimeDuration"];
+        };
+        LogbookPlace: {
+            finished: boolean;
+            half: boolean;
+            last: string;
+            row: number;
+        };
         Login: {
             passphrase: string;
         };
@@ -1172,11 +1373,24 @@ export interface components {
             /** @enum {string} */
             unit: "cm" | "in";
         };
+        PlanVersion: {
+            /** Format: date-time */
+            created: string;
+            reason: string;
+            version: number;
+        };
         PositionLoop: {
             kind: string;
             pins: number;
             turned: boolean;
             wraps: number;
+        };
+        PositionNeedle: {
+            check: string;
+            count: number;
+            cursor: number;
+            runs: components["schemas"]["PositionRun"][];
+            side: string;
         };
         PositionQuestion: {
             draft: components["schemas"]["Draft"];
@@ -1190,6 +1404,13 @@ export interface components {
             between: number;
             held_left: number;
             held_right: number;
+        };
+        PositionRun: {
+            kind: string;
+            n: number;
+            pins?: number;
+            turned?: boolean;
+            wraps?: number;
         };
         PositionState: {
             count: number;
@@ -1215,6 +1436,31 @@ export interface components {
             sheets: components["schemas"]["TracingSheet"][];
             terms: components["schemas"]["WordsTerm"][];
         };
+        ReplanCause: {
+            repair: string;
+            text: string;
+        };
+        ReplanChange: {
+            label: string;
+            now: number;
+            was: number;
+        };
+        ReplanHappened: {
+            cast_on?: null | number;
+            heel_late?: null | number;
+            leg_rounds?: null | number;
+            length_mm?: null | number;
+            picked_up?: null | number[];
+            row: number;
+        };
+        ReplanProposal: {
+            changes: components["schemas"]["ReplanChange"][];
+            cost_mm: components["schemas"]["MeasureLength"];
+            design?: components["schemas"]["DesignDesign"];
+            repair: string;
+            row: number;
+            text: string;
+        };
         Row: {
             colour?: string;
             fabric?: string;
@@ -1229,6 +1475,10 @@ export interface components {
             side: string;
             stitches: number;
             turned?: number[][];
+        };
+        ScaleReading: {
+            /** Format: double */
+            grams: number;
         };
         Session: {
             open: boolean;
@@ -1275,6 +1525,7 @@ export interface components {
             news: components["schemas"]["News"][];
             next: components["schemas"]["Next"];
             notes: string;
+            on_needles: boolean;
             revision: number;
             swatch?: components["schemas"]["SwatchTaken"];
             /** Format: date-time */
@@ -1391,6 +1642,16 @@ export interface components {
             note: string;
             revision: number;
         };
+        Tally: {
+            ball?: components["schemas"]["BallView"];
+            book: components["schemas"]["LogbookBook"];
+            pace: components["schemas"]["LogbookPace"];
+            seconds_left: number;
+            sections: components["schemas"]["Ahead"][];
+            stitches_left: number;
+        };
+        /** Format: int64 */
+        TimeDuration: number;
         TracingFoot: {
             length: components["schemas"]["TracingFound"];
             text: string;
@@ -1463,6 +1724,48 @@ export interface components {
             name: string;
             now: string;
             same: string;
+        };
+        WhereamiAnswer: {
+            matches: components["schemas"]["WhereamiMatch"][];
+            next: string;
+            text: string;
+        };
+        WhereamiLook: {
+            chains: number;
+            increases: number;
+            /** @enum {string} */
+            last: "plain" | "increase" | "decrease";
+            left: number;
+            /** Format: double */
+            length_mm: number;
+            needle1: number;
+            needle2: number;
+            ridges: number;
+            right: number;
+            row: number;
+            /** @enum {string} */
+            side: "RS" | "WS";
+        };
+        WhereamiMatch: {
+            against: string[];
+            look: components["schemas"]["WhereamiLook"];
+            row: number;
+            /** Format: double */
+            share_pct: number;
+        };
+        WhereamiSeen: {
+            chains?: null | number;
+            increases?: null | number;
+            /** @enum {null|string} */
+            last?: "plain" | "increase" | "decrease" | null;
+            left?: null | number;
+            length_mm?: null | number;
+            needle1?: null | number;
+            needle2?: null | number;
+            ridges?: null | number;
+            right?: null | number;
+            /** @enum {null|string} */
+            side?: "RS" | "WS" | null;
         };
         WordsEntry: {
             look: string;
@@ -2281,6 +2584,35 @@ export interface operations {
             };
         };
     };
+    scale: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ScaleReading"];
+                };
+            };
+            /** @description What was wrong, and with which field */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     session: {
         parameters: {
             query?: never;
@@ -2575,6 +2907,45 @@ export interface operations {
             };
         };
     };
+    countIsWrong: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                /** @description id of the thing */
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: {
+            content: {
+                "application/json": {
+                    counted: number;
+                    row: number;
+                };
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CauseList"];
+                };
+            };
+            /** @description What was wrong, and with which field */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     duplicateSock: {
         parameters: {
             query?: never;
@@ -2594,6 +2965,154 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Sock"];
+                };
+            };
+            /** @description What was wrong, and with which field */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    addEvents: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                /** @description id of the thing */
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: {
+            content: {
+                "application/json": {
+                    /** Format: int64 */
+                    after: number;
+                    brief?: boolean;
+                    events: components["schemas"]["LogbookEvent"][];
+                };
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Heard"];
+                };
+            };
+            /** @description What was wrong, and with which field */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    knitting: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                /** @description id of the thing */
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["KnitView"];
+                };
+            };
+            /** @description What was wrong, and with which field */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    startKnitting: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                /** @description id of the thing */
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["KnitView"];
+                };
+            };
+            /** @description What was wrong, and with which field */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    replan: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                /** @description id of the thing */
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: {
+            content: {
+                "application/json": {
+                    accept: boolean;
+                    happened: components["schemas"]["ReplanHappened"];
+                    length?: string;
+                    /** @enum {string} */
+                    unit: "cm" | "in";
+                    version: number;
+                };
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ReplanProposal"];
                 };
             };
             /** @description What was wrong, and with which field */
@@ -2762,6 +3281,48 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content?: never;
+            };
+            /** @description What was wrong, and with which field */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    whereAmI: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                /** @description id of the thing */
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: {
+            content: {
+                "application/json": {
+                    length?: string;
+                    logged: number;
+                    seen: components["schemas"]["WhereamiSeen"];
+                    /** @enum {string} */
+                    unit: "cm" | "in";
+                };
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WhereamiAnswer"];
+                };
             };
             /** @description What was wrong, and with which field */
             default: {

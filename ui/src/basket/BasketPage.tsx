@@ -123,7 +123,7 @@ function Entry({ sock }: { sock: Sock }) {
         <p>{sock.next.text}</p>
         <div className="actions">
           <Button type="primary" onClick={() => navigate(nextPage(sock))}>
-            {sock.next.to === "board" ? "To the board" : "To the rows"}
+            {sock.next.to === "board" ? "To the board" : "To the needles"}
           </Button>
           <Actions sock={sock} rename={() => setRenaming(true)} />
         </div>

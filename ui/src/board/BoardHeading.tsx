@@ -18,6 +18,7 @@ const panels = [
   { to: "/compare", name: "Compare" },
   { to: "/versions", name: "Versions and notes" },
   { to: "/rows", name: "Rows" },
+  { to: "/knit", name: "Knit" },
 ];
 
 /** BoardHeading names the sock, says whether it is kept, undoes, and leads to the panels. */

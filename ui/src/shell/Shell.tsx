@@ -51,7 +51,7 @@ export function Shell() {
         </div>
       </header>
       <main id="content" tabIndex={-1}>
-        {session.isPending ? (
+        {session.isPending && session.fetchStatus !== "paused" ? (
           <Skeleton active className="page" />
         ) : session.data && !session.data.open ? (
           <LoginPage />

@@ -1,0 +1,202 @@
+import { expect, type Page, test } from "@playwright/test";
+import { newSock, saved, typeFoot } from "./steps";
+
+/** cast puts a sock of Isolde's figures on the needles. */
+async function cast(page: Page, name: string) {
+  await newSock(page, name, "Isolde");
+  await typeFoot(page);
+  await saved(page);
+  await page.getByRole("link", { name: "Knit", exact: true }).click();
+  await expect(page.locator(".knit-where")).toContainText("cast on");
+}
+
+const where = (page: Page) => page.locator(".knit-where");
+const written = (page: Page) => expect(page.locator(".knit-state")).toContainText("written down");
+
+/** kept waits until the browser has put aside all that the screen is made of. */
+const kept = (page: Page) =>
+  expect
+    .poll(() =>
+      page.evaluate(async () => {
+        const parts = performance.getEntriesByType("resource").map((entry) => entry.name);
+        const needed = ["/", ...parts.filter((name) => name.includes("/assets/"))];
+        const there = await Promise.all(needed.map((name) => caches.match(name)));
+        return there.every((answer) => answer !== undefined);
+      }),
+    )
+    .toBe(true);
+
+for (const size of [
+  { width: 1280, height: 800 },
+  { width: 390, height: 844 },
+]) {
+  test.describe(`at ${size.width} points`, () => {
+    test.use({ viewport: size });
+    test("rows are ticked, undone, ticked by halves and by ten", async ({ page }) => {
+      await cast(page, `Sock to knit at ${size.width}`);
+      await page.getByRole("button", { name: "Row done" }).click();
+      await expect(where(page)).toContainText("toe, round 1 of 19 · right side");
+      await page.keyboard.press(" ");
+      await expect(where(page)).toContainText("toe, round 2 of 19");
+      await expect(page.locator(".instruction")).toContainText("k1, kfb, k12, kfb, k1");
+      await expect(page.getByRole("img", { name: "Before the row: 32 in all, right side" })).toBeVisible();
+      await expect(page.getByRole("img", { name: "After the row: 36 in all, right side" })).toBeVisible();
+      await page.getByRole("button", { name: "Half" }).click();
+      await expect(where(page)).toContainText("needle 2");
+      await page.keyboard.press("Backspace");
+      await expect(where(page)).not.toContainText("needle 2");
+      await page.getByRole("button", { name: "Ten more" }).click();
+      await expect(where(page)).toContainText("toe, round 12 of 19");
+      for (let i = 0; i < 3; i++) {
+        await page.keyboard.press("Backspace");
+      }
+      await expect(where(page)).toContainText("cast on");
+      await page.keyboard.press(" ");
+      await written(page);
+      await page.reload();
+      await expect(where(page)).toContainText("toe, round 1 of 19");
+      const over = await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth);
+      expect(over).toBeLessThanOrEqual(0);
+    });
+
+    test("counting goes on without a connection, and merges when it is back", async ({ page, context }) => {
+      await cast(page, `Sock on a train at ${size.width}`);
+      await page.keyboard.press(" ");
+      await written(page);
+      const url = page.url();
+      await kept(page);
+      await context.setOffline(true);
+      for (let i = 0; i < 5; i++) {
+        await page.keyboard.press(" ");
+      }
+      await expect(where(page)).toContainText("toe, round 6 of 19");
+      await expect(page.locator(".knit-state")).toContainText("no connection: 5 kept here");
+      // The screen opens again with nothing but what this device keeps.
+      await page.goto(url);
+      await expect(where(page)).toContainText("toe, round 6 of 19");
+      await page.keyboard.press("Backspace");
+      await expect(where(page)).toContainText("toe, round 5 of 19");
+      await context.setOffline(false);
+      await written(page);
+      const other = await context.newPage();
+      await other.goto(url);
+      await expect(where(other)).toContainText("toe, round 5 of 19");
+      await other.keyboard.press(" ");
+      await expect(where(other)).toContainText("toe, round 6 of 19");
+      await expect(where(page), "two devices agree").toContainText("toe, round 6 of 19");
+    });
+  });
+}
+
+test("where am I: what is seen beats the log, and puts the knitter there", async ({ page }) => {
+  await cast(page, "Sock that was put down");
+  await page.keyboard.press("?");
+  await expect(page.getByText("Look at this next:")).toBeVisible();
+  // The end of heel row 7: three doubles at the right, four at the left, the wrong side comes next.
+  await page.getByLabel("Stitches on needle 1").fill("34");
+  await page.getByLabel("Stitches on needle 2").fill("34");
+  await page.getByLabel("Doubles, wraps or pins at the right").fill("3");
+  await page.getByLabel("The same at the left").fill("4");
+  await page.getByLabel("Side that faces you").click();
+  await page.getByTitle("wrong").click();
+  await expect(page.locator(".matches li").first()).toContainText("heel 8");
+  await page.locator(".matches li").first().getByRole("button", { name: "I am here" }).click();
+  await expect(where(page)).toContainText("heel, row 8 of");
+  await expect(page.locator(".instruction .turn")).toHaveText("turn");
+  await page.getByRole("button", { name: "My count is another" }).click();
+  await page.getByLabel("I count, in all").fill("71");
+  await page.getByRole("button", { name: "Why?" }).click();
+  await expect(page.locator(".causes")).toContainText("counted as two");
+});
+
+test("tried on: the change is shown first, and the knitted rows stay", async ({ page }) => {
+  await cast(page, "Sock that is tried on");
+  for (let i = 0; i < 5; i++) {
+    await page.getByRole("button", { name: "Ten more" }).click();
+  }
+  // 50 rows: the cast-on, 19 of the toe, 30 of the foot.
+  await expect(where(page)).toContainText("foot, round 31 of 65");
+  await page.keyboard.press("t");
+  const length = page.getByLabel("From the tip of the toe to the needle");
+  await length.fill("4");
+  await page.getByRole("button", { name: "What does it change?" }).click();
+  await expect(page.getByRole("alert")).toContainText("no gauge explains so much");
+  await length.fill("11.8");
+  await page.getByRole("button", { name: "What does it change?" }).click();
+  // 49 rounds in 118 mm are 41.5 in 100 mm: 59 rounds before the heel.
+  await expect(page.locator(".proposal")).toContainText("6 fewer rounds before the heel");
+  await expect(page.locator(".proposal")).toContainText("65 → 59");
+  await expect(where(page)).toContainText("of 65");
+  await page.getByRole("button", { name: "Go on like that" }).click();
+  await expect(where(page)).toContainText("foot, round 31 of 59");
+  await page.getByRole("link", { name: "Log", exact: true }).click();
+  await expect(page.getByRole("heading", { name: "The plan changed" })).toBeVisible();
+  await expect(page.locator(".log-list")).toContainText("Tried on: 11.8 cm from the tip.");
+});
+
+test("the ball is weighed, by hand where no scale is connected", async ({ page }) => {
+  await cast(page, "Sock on the scale");
+  await page.getByRole("button", { name: "Weigh" }).click();
+  await page.getByRole("button", { name: "Read the scale" }).click();
+  await expect(page.getByRole("alert")).toContainText("no scale is connected");
+  await page.getByLabel("The ball weighs").fill("heavy");
+  await expect(page.getByRole("alert")).toContainText("0 to 5000 g");
+  await page.getByLabel("The ball weighs").fill("100");
+  await page.locator(".knit-panel").getByRole("button", { name: "Keep" }).click();
+  await expect(page.locator(".moment").filter({ hasText: "In the ball" })).toContainText("100 g");
+  await expect(page.locator(".moment").filter({ hasText: "In the ball" })).toContainText("first guess");
+  for (let i = 0; i < 4; i++) {
+    await page.getByRole("button", { name: "Ten more" }).click();
+  }
+  await page.getByRole("button", { name: "Weigh" }).click();
+  await page.getByLabel("The ball weighs").fill("94");
+  await page.locator(".knit-panel").getByRole("button", { name: "Keep" }).click();
+  await expect(page.locator(".moment").filter({ hasText: "In the ball" })).toContainText("enough");
+  await expect(page.locator(".moment").filter({ hasText: "In the ball" })).not.toContainText("first guess");
+});
+
+test("both socks interleave, and the second sees the notes of the first", async ({ page }) => {
+  await cast(page, "Pair on one needle");
+  await page.keyboard.press(" ");
+  await page.keyboard.press("n");
+  await page.getByLabel("A note at this row").fill("through the back loop, really");
+  await page.locator(".knit-panel").getByRole("button", { name: "Keep" }).click();
+  await expect(page.locator(".knit-note").filter({ hasText: "really" })).toBeVisible();
+  await page.getByLabel("Which sock").getByText("Both").click();
+  await expect(page.locator(".knit-head")).toContainText("second sock");
+  await page.keyboard.press(" ");
+  await expect(page.locator(".knit-head")).toContainText("first sock");
+  await page.keyboard.press(" ");
+  await expect(page.locator(".knit-head")).toContainText("second sock");
+  await expect(page.locator(".knit-note").filter({ hasText: "On the first sock" })).toContainText("really");
+});
+
+test("a whole baby sock is knitted to the bind-off, and has its page", async ({ page }) => {
+  await newSock(page, "Sock for a newborn observer", "Nils");
+  await page.getByLabel("Length", { exact: true }).fill("9");
+  await page.getByLabel("Girth round the ball").fill("9.5");
+  await page.getByLabel("Stitches", { exact: true }).fill("30");
+  await page.getByLabel("Rounds", { exact: true }).fill("40");
+  await page.getByLabel("Leg with its cuff").fill("5");
+  await page.getByLabel("Cuff of it").fill("3");
+  await saved(page);
+  await page.getByRole("link", { name: "Knit", exact: true }).click();
+  await expect(where(page)).toContainText("cast on");
+  const sections = new Set<string>();
+  for (let rows = 0; rows < 200; rows++) {
+    if (await page.getByRole("heading", { name: "Off the needles" }).isVisible()) {
+      break;
+    }
+    const before = (await where(page).textContent()) ?? "";
+    sections.add(before.split(",")[0] ?? "");
+    await page.keyboard.press(" ");
+    await expect(page.locator(".knit")).not.toContainText(before);
+  }
+  expect([...sections]).toEqual(["cast on", "toe", "foot", "heel", "leg", "cuff", "bind off"]);
+  await page.getByRole("button", { name: "It is finished" }).click();
+  await page.getByRole("link", { name: "To the page of this sock" }).click();
+  await expect(page.getByText("Nothing: it is off the needles.")).toBeVisible();
+  await page.getByLabel("For the next time").fill("Next time: 4 stitches fewer.");
+  await page.getByRole("button", { name: "Keep" }).click();
+  await expect(page.locator(".log-list")).toContainText("Next time: 4 stitches fewer.");
+});

@@ -1,0 +1,155 @@
+package http_test
+
+import (
+	"fmt"
+	"net"
+	"strings"
+	"testing"
+
+	"github.com/stretchr/testify/assert"
+	"github.com/stretchr/testify/require"
+
+	"acornstep/http"
+	"acornstep/scale"
+	"acornstep/sock/basket"
+	"acornstep/sock/replan"
+	"acornstep/sock/whereami"
+)
+
+// onNeedles puts Isolde's sock on the needles and gives its address and what knitting mode gets.
+func (a api) onNeedles() (string, http.KnitView) {
+	a.t.Helper()
+	var sock basket.Sock
+	r := a.do("POST", "/api/socks", `{"name":"Roof","wearer":"Isolde","unit":"cm","draft":`+isoldeDraft+`}`)
+	require.Equal(a.t, 201, r.status, r.text)
+	r.into(a.t, &sock)
+	path := "/api/socks/" + sock.ID
+	r = a.do("POST", path+"/knit", "")
+	require.Equal(a.t, 200, r.status, r.text)
+	var v http.KnitView
+	r.into(a.t, &v)
+	return path, v
+}
+
+func event(id string, clock int, more string) string {
+	return fmt.Sprintf(`{"id":%q,"device":"phone","clock":%d,"at_ms":%d,"version":1,"sock":1,%s}`, id, clock, 1_795_000_000_000+clock*90_000, more)
+}
+
+func say(events ...string) string {
+	return `{"events":[` + strings.Join(events, ",") + `],"after":0}`
+}
+
+func TestKnittingFromTheFirstTapToTheLog(t *testing.T) {
+	a := start(t, "")
+	path, v := a.onNeedles()
+	assert.Equal(t, 1, v.Version)
+	require.Len(t, v.Needles, len(v.Rows)+1)
+	assert.Equal(t, "32 in all", v.Needles[1].Check)
+	assert.Equal(t, 36, v.Rows[2].Stitches)
+	assert.Nil(t, v.Second, "a wedge toe has no left and right")
+
+	var heard http.Heard
+	r := a.do("POST", path+"/events", say(event("a", 1, `"kind":"row","row":0`), event("b", 2, `"kind":"row","row":1`), event("c", 3, `"kind":"note","row":2,"text":"clouds, then stars"`)))
+	require.Equal(t, 200, r.status, r.text)
+	r.into(t, &heard)
+	assert.Equal(t, 2, heard.Tally.Book.Places[0].Row)
+	assert.Len(t, heard.Events, 3)
+	r = a.do("POST", path+"/events", say(event("b", 2, `"kind":"row","row":1`), event("u", 4, `"kind":"undo","row":1,"of":"b"`)))
+	r.into(t, &heard)
+	assert.Equal(t, 1, heard.Tally.Book.Places[0].Row, "heard twice, taken back once")
+	assert.Contains(t, a.do("GET", path+"/log.csv", "").text, `"clouds, then stars"`)
+	assert.Contains(t, a.do("GET", path+"/plan.ics", "").text, "BEGIN:VEVENT")
+	var sock basket.Sock
+	a.do("GET", path, "").into(t, &sock)
+	assert.Equal(t, basket.Next{Text: "Knit on", To: "knit"}, sock.Next)
+}
+
+func TestWhatTheNeedlesRefuse(t *testing.T) {
+	a := start(t, "")
+	path, _ := a.onNeedles()
+	for body, says := range map[string]string{
+		say(event("a", 1, `"kind":"knot","row":0`)):                                                  "events[0].kind",
+		say(event("a", 0, `"kind":"row","row":0`)):                                                   "events[0].clock",
+		say(event("a b", 1, `"kind":"row","row":0`)):                                                 "events[0].id",
+		strings.Replace(say(event("a", 1, `"kind":"row","row":0`)), `"version":1`, `"version":7`, 1): "this sock has 1 versions of its plan",
+	} {
+		r := a.do("POST", path+"/events", body)
+		assert.Equal(t, 422, r.status)
+		assert.Contains(t, r.text, says)
+	}
+	assert.Equal(t, 404, a.do("POST", "/api/socks/nobody/knit", "").status)
+	r := a.do("POST", "/api/socks", `{"name":"Half","wearer":"","unit":"cm","draft":{"design":{},"entries":{}}}`)
+	var sock basket.Sock
+	r.into(t, &sock)
+	r = a.do("POST", "/api/socks/"+sock.ID+"/knit", "")
+	assert.Equal(t, 422, r.status)
+	assert.Contains(t, r.text, "foot.length_mm: is required")
+	assert.Contains(t, a.do("POST", "/api/socks/"+sock.ID+"/where", `{"logged":0,"seen":{},"unit":"cm"}`).text, "not on the needles yet")
+
+	// Events for a sock that is out of the basket are kept, and say so.
+	require.Equal(t, 204, a.do("DELETE", path, "").status)
+	r = a.do("POST", path+"/events", say(event("a", 1, `"kind":"row","row":0`)))
+	assert.Equal(t, 200, r.status)
+	assert.Contains(t, r.text, `"deleted":true`)
+	require.Equal(t, 200, a.do("POST", path+"/restore", "").status)
+	assert.Contains(t, a.do("GET", path+"/knit", "").text, `"id":"a"`)
+}
+
+func TestWhereAmIOverTheWire(t *testing.T) {
+	a := start(t, "")
+	path, v := a.onNeedles()
+	heel := 0
+	for i, row := range v.Rows {
+		if row.ID == "heel-8" {
+			heel = i
+		}
+	}
+	var answer whereami.Answer
+	a.do("POST", path+"/where", `{"logged":3,"seen":{"needle1":34,"needle2":34,"right":3,"left":4,"side":"WS"},"unit":"cm"}`).into(t, &answer)
+	assert.Equal(t, v.Rows[heel].ID, v.Rows[answer.Matches[0].Row].ID, "evidence beats the log")
+	r := a.do("POST", path+"/where", `{"logged":3,"seen":{},"length":"long","unit":"cm"}`)
+	assert.Equal(t, 422, r.status)
+	assert.Contains(t, r.text, "a length looks like")
+	assert.Contains(t, a.do("POST", path+"/count", `{"row":5,"counted":36}`).text, "The last increase round was knitted plain.")
+}
+
+func TestThePlanBendsAndKeepsItsVersions(t *testing.T) {
+	a := start(t, "")
+	path, v := a.onNeedles()
+	row := 0
+	for i := range v.Rows {
+		if v.Rows[i].ID == "foot-31" {
+			row = i
+		}
+	}
+	ask := func(version int, accept bool) reply {
+		return a.do("POST", path+"/replan", fmt.Sprintf(`{"version":%d,"happened":{"row":%d},"length":"11.8","unit":"cm","accept":%t}`, version, row, accept))
+	}
+	var proposal replan.Proposal
+	ask(1, false).into(t, &proposal)
+	assert.Contains(t, proposal.Text, "6 fewer rounds before the heel")
+	assert.Contains(t, a.do("GET", path+"/knit", "").text, `"version":1,"versions":[{"version":1,`, "only looked at")
+	require.Equal(t, 200, ask(1, true).status)
+	assert.Equal(t, 409, ask(1, true).status, "another window accepted it first")
+	var next http.KnitView
+	a.do("GET", path+"/knit", "").into(t, &next)
+	assert.Equal(t, 2, next.Version)
+	assert.Contains(t, next.Versions[1].Reason, "6 fewer")
+	assert.Equal(t, len(v.Rows)-6-3-1, len(next.Rows))
+	for i := range row {
+		assert.Equal(t, v.Rows[i].Parts, next.Rows[i].Parts)
+	}
+}
+
+func TestTheScaleIsReadOrSaysWhyNot(t *testing.T) {
+	a := start(t, "")
+	assert.Contains(t, a.do("GET", "/api/scale", "").text, "no scale is connected")
+	listener, err := net.Listen("tcp", "127.0.0.1:0")
+	require.NoError(t, err)
+	t.Cleanup(func() { _ = listener.Close() })
+	var simulated scale.Simulated
+	simulated.Put(71.3, 0)
+	go func() { _ = simulated.Serve(listener) }()
+	withScale := startWith(t, "", listener.Addr().String())
+	assert.JSONEq(t, `{"grams":71.3}`, withScale.do("GET", "/api/scale", "").text)
+}

@@ -1,0 +1,156 @@
+package logbook
+
+import (
+	"cmp"
+	"fmt"
+	"slices"
+	"strings"
+	"unicode/utf8"
+
+	"acornstep/sock/document"
+)
+
+// Kind is what an event says.
+type Kind string
+
+// The kinds of event.
+const (
+	// RowDone: the row is done, and all before it.
+	RowDone Kind = "row"
+	// HalfDone: the first half of the row is done.
+	HalfDone Kind = "half"
+	// Placed: the row is next, whatever was counted before.
+	Placed Kind = "place"
+	// Undone takes another event back.
+	Undone Kind = "undo"
+	// Paused: the time until the next event is a break.
+	Paused Kind = "pause"
+	// Noted: a text, and perhaps a picture, at the row.
+	Noted Kind = "note"
+	// Slipped: a mistake and how it was mended, at the row.
+	Slipped Kind = "mistake"
+	// Weighed: what is left of a yarn, in grams.
+	Weighed Kind = "weigh"
+	// Tried: the length from the tip of the toe, measured before the row.
+	Tried Kind = "tried"
+	// Changed: another needle.
+	Changed Kind = "needle"
+	// Finished: the sock is off the needles.
+	Finished Kind = "finish"
+	// Worn: how the finished sock fares.
+	Worn Kind = "wear"
+)
+
+var kinds = []Kind{RowDone, HalfDone, Placed, Undone, Paused, Noted, Slipped, Weighed, Tried, Changed, Finished, Worn}
+
+// Event is one thing that happened.
+type Event struct {
+	// ID is made by the device and never used again.
+	ID     string `json:"id"`
+	Device string `json:"device"`
+	// Clock is larger than that of every event that the device had seen.
+	Clock int64 `json:"clock"`
+	// At is the device's time in milliseconds since 1970; it may be wrong.
+	At   int64 `json:"at_ms"`
+	Kind Kind  `json:"kind" enum:"row,half,place,undo,pause,note,mistake,weigh,tried,needle,finish,wear"`
+	// Version is that of the plan on which it was made, from 1.
+	Version int `json:"version"`
+	// Sock is 1 or 2 of the pair; Row counts from 0.
+	Sock int `json:"sock"`
+	Row  int `json:"row"`
+	// Of is the event that an undo takes back.
+	Of string `json:"of,omitempty"`
+	// Text of a note, mistake, needle or wear; the name of the yarn that was weighed.
+	Text string `json:"text,omitempty"`
+	// Grams of a weighing, Length in mm of a try-on.
+	Grams  float64 `json:"grams,omitempty"`
+	Length float64 `json:"length_mm,omitempty"`
+	// Picture is a small JPEG as a data URL.
+	Picture string `json:"picture,omitempty"`
+}
+
+// Limits of one event.
+const (
+	maxID      = 64
+	maxText    = 2000
+	maxRow     = 100_000
+	maxGrams   = 5000
+	maxLength  = 1000
+	maxPicture = 80 << 10
+	maxClock   = 1 << 50
+)
+
+// Validate says what is wrong with an event.
+func (e *Event) Validate() document.Faults {
+	var faults document.Faults
+	name := func(field, text string, required bool) {
+		if n := len(text); n > maxID || required && n == 0 || strings.ContainsFunc(text, func(r rune) bool { return r < '!' || r > '~' }) {
+			faults.Add(field, "read %.70q; it has 1 to %d plain characters", text, maxID)
+		}
+	}
+	name("id", e.ID, true)
+	name("device", e.Device, true)
+	name("of", e.Of, e.Kind == Undone)
+	whole := func(field string, value, low, high int64) {
+		if value < low || value > high {
+			faults.Add(field, "read %d, possible is %d to %d", value, low, high)
+		}
+	}
+	whole("clock", e.Clock, 1, maxClock)
+	whole("at_ms", e.At, 0, maxClock)
+	whole("version", int64(e.Version), 1, maxRow)
+	whole("sock", int64(e.Sock), 1, 2)
+	whole("row", int64(e.Row), 0, maxRow)
+	if !slices.Contains(kinds, e.Kind) {
+		faults.Add("kind", "read %.20q, which is nothing that happens", e.Kind)
+	}
+	if e.Grams < 0 || e.Grams > maxGrams {
+		faults.Add("grams", "read %g; a ball weighs 0 to %d g", e.Grams, maxGrams)
+	}
+	if e.Length < 0 || e.Length > maxLength {
+		faults.Add("length_mm", "read %g; a sock measures 0 to %d mm", e.Length, maxLength)
+	}
+	if n := utf8.RuneCountInString(e.Text); n > maxText {
+		faults.Add("text", "read %d characters, at most %d are kept", n, maxText)
+	}
+	if len(e.Picture) > maxPicture {
+		faults.Add("picture", "read %d bytes, at most %d are kept", len(e.Picture), maxPicture)
+	}
+	return faults
+}
+
+// compare orders events the same way on every device.
+func compare(a, b Event) int {
+	return cmp.Or(cmp.Compare(a.Clock, b.Clock), cmp.Compare(a.Device, b.Device), cmp.Compare(a.ID, b.ID))
+}
+
+// Merge puts lists of events together: each event once, in the order of all devices.
+func Merge(lists ...[]Event) []Event {
+	all := slices.Concat(lists...)
+	slices.SortFunc(all, compare)
+	return slices.CompactFunc(all, func(a, b Event) bool { return a.ID == b.ID })
+}
+
+// String says the event in a line of the log.
+func (e *Event) String() string {
+	switch e.Kind {
+	case RowDone:
+		return fmt.Sprintf("row %d done", e.Row+1)
+	case HalfDone:
+		return fmt.Sprintf("half of row %d", e.Row+1)
+	case Placed:
+		return fmt.Sprintf("put at row %d", e.Row+1)
+	case Undone:
+		return "undone"
+	case Paused:
+		return "pause"
+	case Weighed:
+		return fmt.Sprintf("%g g left", e.Grams)
+	case Tried:
+		return fmt.Sprintf("tried on: %.1f cm from the tip", e.Length/10)
+	case Finished:
+		return "off the needles"
+	default:
+		return e.Text
+	}
+}

@@ -1,0 +1,45 @@
+package logbook
+
+import "fmt"
+
+// Ball is what the weighings of one yarn come to.
+type Ball struct {
+	// Left is the newest weighing, in grams.
+	Left float64 `json:"left_g"`
+	// PerStitch is grams a stitch from the first to the newest weighing; 0 while there is only one.
+	PerStitch float64 `json:"grams_per_stitch"`
+	// Doubt says what is wrong with the weighings; empty for nothing.
+	Doubt string `json:"doubt"`
+}
+
+// BallOf reads the weighings of the main yarn. worked gives the stitches that
+// are knitted when a sock stands at a row. A ball that grew heavier was another
+// ball: reckoning begins anew with it.
+func BallOf(standing []Event, worked func(sock, row int) int) (Ball, bool) {
+	var b Ball
+	weighed := false
+	at := [2]int{}
+	firstGrams, firstStitches := 0.0, 0
+	for _, e := range standing {
+		switch e.Kind {
+		case RowDone:
+			at[e.Sock-1] = e.Row + 1
+		case Placed:
+			at[e.Sock-1] = e.Row
+		case Weighed:
+			stitches := worked(1, at[0]) + worked(2, at[1])
+			switch {
+			case !weighed:
+				firstGrams, firstStitches = e.Grams, stitches
+			case e.Grams > b.Left:
+				b = Ball{Doubt: fmt.Sprintf("The ball was %g g and is %g g now: is it another one? Reckoning begins anew with it.", b.Left, e.Grams)}
+				firstGrams, firstStitches = e.Grams, stitches
+			case stitches > firstStitches && e.Grams < firstGrams:
+				b.PerStitch = (firstGrams - e.Grams) / float64(stitches-firstStitches)
+				b.Doubt = ""
+			}
+			b.Left, weighed = e.Grams, true
+		}
+	}
+	return b, weighed
+}

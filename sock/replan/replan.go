@@ -1,0 +1,296 @@
+// Package replan bends a plan to what really happened. Rows that are knitted
+// never change; what is still to come is solved anew, and its cost is said.
+package replan
+
+import (
+	"fmt"
+	"math"
+	"slices"
+
+	"acornstep/sock/design"
+	"acornstep/sock/document"
+	"acornstep/sock/knit"
+	"acornstep/sock/measure"
+	"acornstep/sock/needle"
+	"acornstep/sock/plan"
+)
+
+// Happened is what somebody says; nil is what went as planned.
+type Happened struct {
+	// Row is the next row to knit, counted from 0.
+	Row int `json:"row"`
+	// Length from the tip of the toe, in mm, as it was tried on or measured.
+	Length *measure.Length `json:"length_mm,omitempty"`
+	// CastOn is the number of loops that were really cast on.
+	CastOn *int `json:"cast_on,omitempty"`
+	// PickedUp at the left and the right of the flap, corners not counted.
+	PickedUp *[2]int `json:"picked_up,omitempty"`
+	// HeelLate is how many rounds later than planned the heel begins; negative for earlier.
+	HeelLate *int `json:"heel_late,omitempty"`
+	// LegRounds is how tall the leg really becomes, below its cuff.
+	LegRounds *int `json:"leg_rounds,omitempty"`
+}
+
+// Proposal is a plan for what is still to come.
+type Proposal struct {
+	// Design gives the new plan; nil when only a repair is proposed.
+	Design *design.Design `json:"design,omitempty"`
+	// Row is the next row in the new plan.
+	Row     int      `json:"row"`
+	Changes []Change `json:"changes"`
+	// CostMM is by how much the sock comes out longer than planned; negative for shorter.
+	CostMM measure.Length `json:"cost_mm"`
+	// Repair is what to do on the needles instead; empty for nothing.
+	Repair string `json:"repair"`
+	Text   string `json:"text"`
+}
+
+// Change is a count that becomes another one.
+type Change struct {
+	Label string `json:"label"`
+	Was   int    `json:"was"`
+	Now   int    `json:"now"`
+}
+
+// believable is how far the real round gauge may lie from the swatch's, as a factor.
+const believable = 1.35
+
+// Ask solves what is still to come. What cannot be, or would change knitted
+// rows, is document.Faults.
+func Ask(p *plan.Plan, h Happened) (Proposal, error) {
+	if h.Row < 0 || h.Row > len(p.Rows) {
+		return Proposal{}, fault("row", "read %d; the sock has rows 0 to %d", h.Row, len(p.Rows))
+	}
+	if h.CastOn != nil && *h.CastOn != p.Summary.CastOnStitches {
+		return castOn(p, h)
+	}
+	d := pinned(p)
+	from := h.Row
+	if h.Length != nil {
+		if err := triedOn(p, &d, h); err != nil {
+			return Proposal{}, err
+		}
+	}
+	if h.HeelLate != nil {
+		rounds := p.Summary.FootRounds + *h.HeelLate
+		if done := sectionDone(p, needle.Foot, h.Row); rounds < done && section(p, h.Row) == needle.Foot {
+			return Proposal{}, fault("heel_late", "read %d; %d rounds of the foot are knitted already", *h.HeelLate, done)
+		}
+		d.FootLength.Rounds = &rounds
+		from = min(from, firstOf(p, needle.Heel), firstOf(p, needle.Foot)+max(0, min(rounds, p.Summary.FootRounds)))
+	}
+	if h.PickedUp != nil {
+		if p.Summary.FlapRows == nil {
+			return Proposal{}, fault("picked_up", "this heel has no flap to pick up along")
+		}
+		d.Heel.PickedUp = h.PickedUp
+		from = min(from, firstOf(p, needle.Gusset))
+	}
+	if h.LegRounds != nil {
+		d.Leg.Rounds = h.LegRounds
+	}
+	return propose(p, d, h, from)
+}
+
+func fault(field, format string, args ...any) error {
+	return document.Faults{{Field: field, Message: fmt.Sprintf(format, args...)}}
+}
+
+// pinned is the design with every count as the plan has it, so that another
+// gauge changes nothing by itself.
+func pinned(p *plan.Plan) design.Design {
+	d, s := p.Design, p.Summary
+	foot, leg, cuff := s.FootRounds, s.LegRounds, s.CuffRounds
+	n, legStitches := s.FootStitches, s.LegStitches
+	d.Stitches, d.FootLength.Rounds, d.Leg.Rounds, d.Cuff.Rounds = &n, &foot, &leg, &cuff
+	if d.Leg.Stitches != nil || d.Foot.CalfGirth == nil {
+		d.Leg.Stitches = &legStitches
+	}
+	sized := knit.Measure(&p.Design)
+	if d.Toe.Kind == "wedge" {
+		start, fast := sized.Toe.CastOn, sized.Toe.FastRounds
+		d.Toe.StartStitches, d.Toe.FastRounds = &start, &fast
+	}
+	if d.Toe.Kind == "short_row" {
+		turns := sized.Toe.Turns
+		d.Toe.TurnsPerSide = &turns
+	}
+	h := sized.Heel
+	if d.Heel.Kind != "flap_under" {
+		d.Heel.TurnsPerSide = &h.Turns
+	} else {
+		d.Heel.FlapRows = &h.FlapRows
+	}
+	if d.Heel.Kind == "short_row" {
+		d.Heel.Stitches = &h.Stitches
+	}
+	if d.Heel.Kind == "gusset_turn" {
+		d.Heel.GussetIncreases = &h.GussetIncreases
+	}
+	return d
+}
+
+// triedOn replaces the swatch's rounds by what was really knitted, and counts
+// the rounds still to come by it.
+func triedOn(p *plan.Plan, d *design.Design, h Happened) error {
+	sized := knit.Measure(&p.Design)
+	foot := sectionDone(p, needle.Foot, h.Row)
+	if section(p, h.Row) == needle.CastOn || section(p, h.Row) == needle.Toe || foot < 1 {
+		return fault("length_mm", "measure when some rounds of the foot are knitted: the toe alone is too short to tell a gauge")
+	}
+	foot = min(foot, p.Summary.FootRounds)
+	planned := sized.Toe.Length + sized.Gauge.Height(float64(foot))
+	if section(p, h.Row) != needle.Foot {
+		planned = p.Summary.HeelStartsAt
+	}
+	measured := *h.Length
+	if measured <= 0 {
+		return fault("length_mm", "read %.0f mm; a sock on the needles is longer", float64(measured))
+	}
+	factor := float64(planned / measured)
+	if factor > believable || factor < 1/believable {
+		return fault("length_mm", "read %.0f mm after %d rounds of the foot; by the swatch it is %.0f mm, and no gauge explains so much. Was the tape at the tip of the toe, and is this the row?",
+			float64(measured), foot, float64(planned))
+	}
+	d.Gauge.Rounds *= factor
+	gauge := d.Gauge.PerMM()
+	heel := sized.Heel.Length * measure.Length(1/factor)
+	if d.Heel.Fabric == needle.Garter {
+		heel = sized.Heel.Length // garter's height comes from the stitches
+	}
+	if section(p, h.Row) == needle.Foot {
+		more := gauge.RoundsIn(sized.FinishedLength - measured - heel)
+		rounds := foot + max(0, more)
+		d.FootLength.Rounds = &rounds
+	}
+	leg := p.Design.Leg.Height
+	cuff := min(p.Design.Cuff.Height, leg)
+	cuffRounds := gauge.RoundsIn(cuff)
+	legRounds := max(0, gauge.RoundsIn(leg)-cuffRounds-len(sized.Heel.GussetRounds))
+	switch section(p, h.Row) {
+	case needle.Cuff, needle.BindOff:
+		return nil
+	case needle.Leg:
+		legRounds = max(legRounds, sectionDone(p, needle.Leg, h.Row))
+	}
+	d.Leg.Rounds, d.Cuff.Rounds = &legRounds, &cuffRounds
+	return nil
+}
+
+// propose makes the new plan and checks that rows before from are the same in both.
+func propose(p *plan.Plan, d design.Design, h Happened, from int) (Proposal, error) {
+	next, err := plan.Make(d)
+	if err != nil {
+		return Proposal{}, err
+	}
+	if stop := next.Stopped(); stop != nil {
+		return Proposal{}, fault("", "planned like that no sock results: %s", stop.Text)
+	}
+	for i := range min(from, len(p.Rows)) {
+		if i >= len(next.Rows) || !same(&p.Rows[i], &next.Rows[i]) {
+			return Proposal{}, fault("row", "row %s is knitted already and would have been another one: rip back to it, or leave the plan as it is", p.Rows[i].ID)
+		}
+	}
+	proposal := Proposal{Design: &next.Design, Row: rowIn(p, next, h.Row), Changes: []Change{}}
+	a, b := p.Summary, next.Summary
+	for _, c := range []Change{
+		{"rounds before the heel", a.FootRounds, b.FootRounds}, {"gusset decrease rounds", value(a.GussetDecreaseRounds), value(b.GussetDecreaseRounds)},
+		{"leg rounds", a.LegRounds, b.LegRounds}, {"cuff rounds", a.CuffRounds, b.CuffRounds}, {"stitches of the leg", a.LegStitches, b.LegStitches},
+	} {
+		if c.Was != c.Now {
+			proposal.Changes = append(proposal.Changes, c)
+		}
+	}
+	gauge := next.Design.Gauge.PerMM()
+	if h.Length == nil {
+		proposal.CostMM = gauge.Height(float64(b.FootRounds - a.FootRounds))
+	}
+	proposal.say()
+	return proposal, nil
+}
+
+func value(n *int) int {
+	if n == nil {
+		return 0
+	}
+	return *n
+}
+
+func same(a, b *needle.Row) bool {
+	return a.ID == b.ID && a.Side == b.Side && a.Stitches == b.Stitches && slices.Equal(a.Ops, b.Ops)
+}
+
+func (q *Proposal) say() {
+	if len(q.Changes) == 0 {
+		q.Text = "Nothing changes: go on as planned."
+		return
+	}
+	for i, c := range q.Changes {
+		if i > 0 {
+			q.Text += "; "
+		}
+		more := c.Now - c.Was
+		word := "more"
+		if more < 0 {
+			word = "fewer"
+		}
+		q.Text += fmt.Sprintf("%d %s %s", int(math.Abs(float64(more))), word, c.Label)
+	}
+	switch {
+	case q.CostMM > 0:
+		q.Text += fmt.Sprintf(". The foot comes out %.1f mm longer.", float64(q.CostMM))
+	case q.CostMM < 0:
+		q.Text += fmt.Sprintf(". The foot comes out %.1f mm shorter.", float64(-q.CostMM))
+	default:
+		q.Text += "."
+	}
+}
+
+// rowIn finds the next row of one plan in another: the same row of its section.
+func rowIn(p, next *plan.Plan, row int) int {
+	if row >= len(p.Rows) {
+		return len(next.Rows)
+	}
+	r := &p.Rows[row]
+	for i := range next.Rows {
+		n := &next.Rows[i]
+		if n.Section == r.Section && n.N == r.N {
+			return i
+		}
+	}
+	// The section became shorter: what comes after it is next.
+	at := slices.Index(needle.Sections, r.Section)
+	for i := range next.Rows {
+		if slices.Index(needle.Sections, next.Rows[i].Section) > at {
+			return i
+		}
+	}
+	return len(next.Rows)
+}
+
+// section is that of the next row.
+func section(p *plan.Plan, row int) needle.Section {
+	if row >= len(p.Rows) {
+		return needle.BindOff
+	}
+	return p.Rows[row].Section
+}
+
+// sectionDone counts the rows of a section before a row.
+func sectionDone(p *plan.Plan, s needle.Section, row int) int {
+	n := 0
+	for i := range p.Rows[:row] {
+		if p.Rows[i].Section == s {
+			n++
+		}
+	}
+	return n
+}
+
+func firstOf(p *plan.Plan, s needle.Section) int {
+	i := slices.IndexFunc(p.Rows, func(r needle.Row) bool { return r.Section == s })
+	if i < 0 {
+		return len(p.Rows)
+	}
+	return i
+}

@@ -1,0 +1,153 @@
+package replan
+
+import (
+	"fmt"
+	"testing"
+
+	"github.com/stretchr/testify/assert"
+	"github.com/stretchr/testify/require"
+	"pgregory.net/rapid"
+
+	"acornstep/sock/design"
+	"acornstep/sock/measure"
+	"acornstep/sock/plan"
+)
+
+func planOf(t require.TestingT, fields string) *plan.Plan {
+	d, err := design.Read([]byte(`{"format":"acorn-step.design","version":1,"foot":{"length_mm":251,"ball_girth_mm":236},"gauge":{"stitches_per_100mm":32,"rounds_per_100mm":44},"leg":{"height_mm":180}` + fields + `}`))
+	require.NoError(t, err)
+	p, err := plan.Make(d)
+	require.NoError(t, err)
+	return p
+}
+
+func at(t require.TestingT, p *plan.Plan, id string) int {
+	for i := range p.Rows {
+		if p.Rows[i].ID == id {
+			return i
+		}
+	}
+	require.Fail(t, "no row", id)
+	return 0
+}
+
+func mm(l float64) *measure.Length { length := measure.Length(l); return &length }
+
+func whole(n int) *int { return &n }
+
+// 19 rounds of toe and 30 of foot are 111.4 mm by the swatch. They measure 118: 49 rounds in 118 mm
+// are 41.5 in 100. Left: 242 − 118 − 51.1·44/41.5 (54.2) = 69.8 mm, 29 rounds: 59 before the heel, 6 fewer than 65.
+func TestTriedOnTooLong(t *testing.T) {
+	p := planOf(t, "")
+	q, err := Ask(p, Happened{Row: at(t, p, "foot-31"), Length: mm(118)})
+	require.NoError(t, err)
+	assert.Contains(t, q.Text, "6 fewer rounds before the heel")
+	assert.InDelta(t, 41.53, q.Design.Gauge.Rounds, 0.01)
+	// 180 mm of leg at 41.53 are 75 rounds, 40 mm of cuff 17.
+	assert.Equal(t, []Change{{"rounds before the heel", 65, 59}, {"leg rounds", 61, 58}, {"cuff rounds", 18, 17}}, q.Changes)
+	assert.Equal(t, at(t, p, "foot-31"), q.Row)
+}
+
+func TestTheHeelIsLate(t *testing.T) {
+	p := planOf(t, "")
+	q, err := Ask(p, Happened{Row: at(t, p, "heel-2"), HeelLate: whole(3)})
+	require.NoError(t, err)
+	assert.Equal(t, "3 more rounds before the heel. The foot comes out 6.8 mm longer.", q.Text)
+	assert.Equal(t, at(t, p, "heel-2")+3, q.Row, "the same row of the heel, three rows on")
+	_, err = Ask(p, Happened{Row: at(t, p, "foot-60"), HeelLate: whole(-20)})
+	assert.ErrorContains(t, err, "59 rounds of the foot are knitted already")
+}
+
+// 36 flap rows: 18 edge stitches and one in the corner on each side. 21 and 19 are four more: two more decrease rounds.
+func TestMoreWasPickedUp(t *testing.T) {
+	p := planOf(t, `,"heel":{"kind":"flap_under"}`)
+	q, err := Ask(p, Happened{Row: at(t, p, "gusset-2"), PickedUp: &[2]int{21, 19}})
+	require.NoError(t, err)
+	assert.Contains(t, q.Text, "2 more gusset decrease rounds")
+	assert.Equal(t, at(t, p, "gusset-2"), q.Row)
+	_, err = Ask(planOf(t, ""), Happened{PickedUp: &[2]int{21, 19}})
+	assert.ErrorContains(t, err, "no flap")
+}
+
+func TestAnotherCountWasCastOn(t *testing.T) {
+	p := planOf(t, "")
+	q, err := Ask(p, Happened{Row: 1, CastOn: whole(34)})
+	require.NoError(t, err)
+	assert.Nil(t, q.Design)
+	assert.Contains(t, q.Repair, "two increases instead of four, one at each side of the foot: from 34 to 36")
+	q, err = Ask(p, Happened{Row: 1, CastOn: whole(30)})
+	require.NoError(t, err)
+	assert.InDelta(t, 4.5, float64(q.CostMM), 0.1)
+	q, err = Ask(p, Happened{Row: 1, CastOn: whole(36)})
+	require.NoError(t, err)
+	require.NotNil(t, q.Design)
+	assert.Equal(t, 36, *q.Design.Toe.StartStitches)
+	_, err = Ask(p, Happened{Row: 1, CastOn: whole(33)})
+	assert.ErrorContains(t, err, "count again")
+}
+
+func TestLengthsThatNoGaugeExplains(t *testing.T) {
+	p := planOf(t, "")
+	row := at(t, p, "foot-31")
+	_, err := Ask(p, Happened{Row: row, Length: mm(40)})
+	assert.ErrorContains(t, err, "no gauge explains so much")
+	_, err = Ask(p, Happened{Row: at(t, p, "toe-5"), Length: mm(20)})
+	assert.ErrorContains(t, err, "some rounds of the foot")
+	_, err = Ask(p, Happened{Row: row, Length: mm(0)})
+	assert.Error(t, err)
+	_, err = Ask(p, Happened{Row: 9999})
+	assert.ErrorContains(t, err, "rows 0 to")
+}
+
+func TestAWrongCountHasItsLikelyCause(t *testing.T) {
+	p := planOf(t, "")
+	after := at(t, p, "toe-5") // toe-4 increased to 40
+	causes, err := CountIsWrong(p, after, p.Rows[after-1].Stitches-4)
+	require.NoError(t, err)
+	assert.Equal(t, "The last increase round was knitted plain.", causes[0].Text)
+	assert.Contains(t, causes[0].Repair, "rip back to row toe-4")
+	causes, err = CountIsWrong(p, after, p.Rows[after-1].Stitches-1)
+	require.NoError(t, err)
+	assert.Contains(t, causes[0].Text, "1 of the last 4 increases")
+	causes, err = CountIsWrong(p, at(t, p, "heel-6"), p.Rows[at(t, p, "heel-5")].Stitches+3)
+	require.NoError(t, err)
+	assert.Contains(t, causes[0].Text, "counted as two")
+	causes, err = CountIsWrong(p, after, p.Rows[after-1].Stitches)
+	require.NoError(t, err)
+	assert.Empty(t, causes)
+}
+
+// Whatever happened, knitted rows stay as they are and the rest is sound: plan.Make replays every row.
+func TestKnittedRowsNeverChange(t *testing.T) {
+	rapid.Check(t, func(t *rapid.T) {
+		p := planOf(t, fmt.Sprintf(`,"toe":{"kind":%q},"heel":{"kind":%q}`,
+			rapid.SampledFrom([]string{"wedge", "garter_square", "short_row"}).Draw(t, "toe"),
+			rapid.SampledFrom([]string{"short_row", "flap_under", "gusset_turn"}).Draw(t, "heel")))
+		h := Happened{Row: rapid.IntRange(0, len(p.Rows)).Draw(t, "row")}
+		switch rapid.IntRange(0, 2).Draw(t, "what") {
+		case 0:
+			h.Length = mm(rapid.Float64Range(20, 260).Draw(t, "length"))
+		case 1:
+			h.LegRounds = whole(rapid.IntRange(0, 120).Draw(t, "leg"))
+		default:
+			h.HeelLate = whole(rapid.IntRange(-30, 12).Draw(t, "late"))
+		}
+		q, err := Ask(p, h)
+		if err != nil || q.Design == nil {
+			return
+		}
+		next, err := plan.Make(*q.Design)
+		if err != nil || next.Stopped() != nil {
+			t.Fatalf("%v %v", err, next.Stopped())
+		}
+		done := h.Row
+		if h.HeelLate != nil {
+			done = min(done, at(t, p, "heel-1"), at(t, p, "foot-1")+min(p.Summary.FootRounds, next.Summary.FootRounds))
+		}
+		for i := range done {
+			if !same(&p.Rows[i], &next.Rows[i]) {
+				t.Fatalf("row %s changed", p.Rows[i].ID)
+			}
+		}
+	})
+}

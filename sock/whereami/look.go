@@ -1,0 +1,159 @@
+// Package whereami finds the row at which a sock was put down, from what can
+// be seen on the needles and in the fabric.
+package whereami
+
+import (
+	"math"
+
+	"acornstep/sock/needle"
+	"acornstep/sock/plan"
+	"acornstep/sock/shape"
+	"acornstep/sock/words"
+)
+
+// Look is how the needles and the fabric look before a row is knitted.
+type Look struct {
+	// Row is the next row, counted from 0.
+	Row int `json:"row"`
+	// Needle1 and Needle2 are the stitches on each; a stitch with a second leg counts once, yarn-overs not at all.
+	Needle1 int `json:"needle1"`
+	Needle2 int `json:"needle2"`
+	// Right and Left count the double stitches, wraps, pins or yarn-overs at either side of the middle, as the right side shows them.
+	Right int `json:"right"`
+	Left  int `json:"left"`
+	// Side faces the knitter.
+	Side needle.Side `json:"side" enum:"RS,WS"`
+	// Last is what the last round shows: plain, increase or decrease.
+	Last string `json:"last" enum:"plain,increase,decrease"`
+	// Increases are the increase rounds knitted so far: bumps in one column.
+	Increases int `json:"increases"`
+	// Ridges of garter on one face, chain edge stitches on one side of a flap.
+	Ridges int `json:"ridges"`
+	Chains int `json:"chains"`
+	// Length from the tip of the toe, in mm.
+	Length float64 `json:"length_mm"`
+}
+
+// Looks gives the look before each row, and after the last.
+func Looks(p *plan.Plan, said []words.Row) []Look {
+	var m needle.Machine
+	lengths := lengthsOf(p, said)
+	looks := make([]Look, 0, len(p.Rows)+1)
+	now := Look{Side: needle.RS, Last: "plain"}
+	half := 0
+	looks = append(looks, now)
+	for i := range p.Rows {
+		row := &p.Rows[i]
+		if err := m.Work(row); err != nil {
+			return looks // a plan that replays never comes here
+		}
+		now.Row = i + 1
+		half = needle1(p, row, half)
+		now.see(m.Snapshot(), half)
+		now.count(row)
+		now.Length = lengths[i]
+		looks = append(looks, now)
+	}
+	return looks
+}
+
+// needle1 follows where the second needle begins.
+func needle1(p *plan.Plan, row *needle.Row, before int) int {
+	switch row.Section {
+	case needle.CastOn, needle.Toe:
+		if row.Stitches == p.Summary.FootStitches || row.Section == needle.CastOn || row.Kind == needle.Round {
+			return row.Stitches / 2
+		}
+		return before
+	default:
+		return min(row.Stitches, p.Summary.FootStitches/2)
+	}
+}
+
+func (l *Look) see(s needle.Snapshot, half int) {
+	l.Side, l.Right, l.Left, l.Needle1, l.Needle2 = s.Side, 0, 0, 0, 0
+	middle := half + (len(s.Loops)-half)/2
+	for i, loop := range s.Loops {
+		if loop.Kind != needle.YarnOver {
+			if i < half {
+				l.Needle1++
+			} else {
+				l.Needle2++
+			}
+		}
+		if loop.Kind == needle.Plain && loop.Wraps == 0 && loop.Pins == 0 {
+			continue
+		}
+		if i < middle {
+			l.Right++
+		} else {
+			l.Left++
+		}
+	}
+}
+
+// count reads what the row leaves in the fabric.
+func (l *Look) count(row *needle.Row) {
+	up, down := 0, 0
+	for _, o := range row.Ops {
+		if o.Code.IsIncrease() && o.Code != needle.YO && o.Code != needle.PU {
+			up += o.N
+		}
+		if o.Code.IsDecrease() {
+			down += o.N
+		}
+	}
+	switch {
+	case up > 0:
+		l.Last = "increase"
+		l.Increases++
+	case down > 0:
+		l.Last = "decrease"
+	default:
+		l.Last = "plain"
+	}
+	if row.Section != needle.Toe && row.Section != needle.CastOn && row.Section != needle.Foot {
+		l.Increases = 0
+	}
+	if row.Fabric == needle.Garter && row.N%2 == 0 {
+		l.Ridges++
+	}
+	first := row.Ops[0]
+	switch {
+	case row.Section == needle.Heel && first.Code == needle.Sl && row.Kind == needle.FlatRow && len(row.Ops) > 0:
+		l.Chains++
+	case row.Section != needle.Heel:
+		l.Chains = 0
+	}
+}
+
+// lengthsOf is how far the fabric reaches from the tip after each row, laid flat as it is drawn.
+func lengthsOf(p *plan.Plan, said []words.Row) []float64 {
+	drawn := shape.Of(p, said)
+	at := map[string]shape.Points{}
+	for _, line := range drawn.Lines {
+		at[line.Row] = line.Points
+	}
+	lengths := make([]float64, len(p.Rows))
+	reach := 0.0
+	for i := range p.Rows {
+		row := &p.Rows[i]
+		if points, drawn := at[row.ID]; drawn {
+			x, y := 0.0, 0.0
+			for _, pt := range points {
+				x, y = math.Max(x, pt[0]), math.Max(y, pt[1])
+			}
+			switch row.Section {
+			case needle.Gusset, needle.Leg, needle.Cuff:
+				// Up the leg the tape goes round the ankle.
+				reach = math.Max(reach, drawnAnkle(p)+y)
+			default:
+				reach = math.Max(reach, x)
+			}
+		}
+		lengths[i] = reach
+	}
+	return lengths
+}
+
+func drawnAnkle(p *plan.Plan) float64 { return float64(p.Summary.FinishedLength) }

@@ -1,0 +1,113 @@
+import { Button, Checkbox, Input } from "antd";
+import { useState } from "react";
+import { Refusal } from "../api/client";
+import { Count } from "./Count";
+import { Happened } from "./Happened";
+import { useKnitting } from "./KnitPage";
+import { type Comfort, comfort, setComfort } from "./useComforts";
+import { Where } from "./Where";
+import { Yarn } from "./Yarn";
+
+/** faultText says what the server found wrong, in a sentence. */
+export const faultText = (error: Error | null): string => {
+  const faults = error instanceof Refusal ? (error.problem.errors ?? []) : [];
+  return faults.length > 0 ? faults.map((f) => f.message).join(" ") : (error?.message ?? "");
+};
+
+/** KnitPanel is what was asked for beside the row: nothing covers the instruction. */
+export function KnitPanel({
+  name,
+  sock,
+  row,
+  close,
+}: {
+  name: string;
+  sock: number;
+  row: number;
+  close: () => void;
+}) {
+  const panels: Record<string, React.ReactNode> = {
+    where: <Where sock={sock} row={row} close={close} />,
+    tried: <Happened sock={sock} row={row} close={close} tried />,
+    happened: <Happened sock={sock} row={row} close={close} />,
+    count: <Count row={row} />,
+    yarn: <Yarn sock={sock} row={row} close={close} />,
+    note: <Note sock={sock} row={row} close={close} />,
+    comforts: <Comforts />,
+  };
+  return (
+    <section className="knit-panel">
+      <Button size="small" className="close-panel" onClick={close}>
+        Close
+      </Button>
+      {panels[name] ?? <p>There is no such page.</p>}
+    </section>
+  );
+}
+
+function Note({ sock, row, close }: { sock: number; row: number; close: () => void }) {
+  const say = useKnitting((s) => s.say);
+  const [text, setText] = useState("");
+  const [slip, setSlip] = useState(false);
+  return (
+    <form
+      onSubmit={(event) => {
+        event.preventDefault();
+        say(slip ? "mistake" : "note", sock, row, { text });
+        close();
+      }}
+    >
+      <h2>
+        <label htmlFor="knit-note">A note at this row</label>
+      </h2>
+      <Input.TextArea
+        id="knit-note"
+        autoFocus
+        rows={3}
+        value={text}
+        onChange={(event) => setText(event.target.value)}
+      />
+      <p>
+        <Checkbox checked={slip} onChange={(event) => setSlip(event.target.checked)}>
+          a mistake, and how it was mended
+        </Checkbox>
+      </p>
+      <Button type="primary" htmlType="submit" disabled={text.trim() === ""}>
+        Keep
+      </Button>
+    </form>
+  );
+}
+
+const labels: Record<Comfort, string> = {
+  sound: "A sound when a row is special",
+  vibration: "A buzz when a row is special",
+  rest: "Remind me every half hour to rest my hands",
+};
+
+function Comforts() {
+  const [, again] = useState(0);
+  return (
+    <>
+      <h2>Sound, light and rest</h2>
+      {(Object.keys(labels) as Comfort[]).map((name) => (
+        <p key={name}>
+          <Checkbox
+            checked={comfort(name)}
+            onChange={(event) => {
+              setComfort(name, event.target.checked);
+              again((n) => n + 1);
+            }}
+          >
+            {labels[name]}
+          </Checkbox>
+        </p>
+      ))}
+      <p className="muted">
+        The screen stays awake while you knit. Aching hands: knit looser and in shorter sittings, and ask your
+        clinician when it does not pass.
+      </p>
+      <Button onClick={() => void document.documentElement.requestFullscreen?.()}>Full screen</Button>
+    </>
+  );
+}

@@ -1,0 +1,353 @@
+import { Button, Segmented } from "antd";
+import { useEffect } from "react";
+import { Link, useSearchParams } from "react-router";
+import type { Schemas } from "../api/client";
+import { Strip } from "../drawing/Strip";
+import { useKept } from "../shell/useKept";
+import { lengthWithUnit, useUnit } from "../units/units";
+import { useKnitting } from "./KnitPage";
+import { KnitPanel } from "./KnitPanel";
+import { standing } from "./logbook";
+import { NeedleDrawing } from "./NeedleDrawing";
+import { sockNow, type Which } from "./store";
+import { useComforts } from "./useComforts";
+
+type Row = Schemas["KnitRow"];
+type Wording = "short" | "long";
+
+const titles: Record<string, string> = { cast_on: "cast on", bind_off: "bind off" };
+const titleOf = (section: string) => titles[section] ?? section;
+
+/** KnitScreen is read from a metre away, with both hands busy: one instruction, one key. */
+export function KnitScreen() {
+  const k = useKnitting((s) => s);
+  const [search, setSearch] = useSearchParams();
+  const [wording, setWording] = useKept<Wording>("knit-wording", "short", ["short", "long"]);
+  const sock = sockNow(k);
+  const place = k.places[sock - 1] ?? k.places[0];
+  const rows = (sock === 2 ? k.view.second : undefined) ?? k.view.rows;
+  const needles = (sock === 2 ? k.view.second_needles : undefined) ?? k.view.needles;
+  const row = rows[place.row];
+  const comforts = useComforts(row?.special === true && place.row > 0, place.row);
+  const open = (panel: string | null) => setSearch(panel === null ? {} : { panel }, { replace: true });
+
+  const done = () => row && k.say("row", sock, place.row);
+  const half = () => row && k.say("half", sock, place.row);
+  const ten = () => row && k.say("row", sock, Math.min(place.row + 9, rows.length - 1));
+  useEffect(() => {
+    const press = (event: KeyboardEvent) => {
+      const target = event.target as HTMLElement;
+      const typing = "input:not([type=radio], [type=checkbox]), textarea, [role=combobox]";
+      if (target.matches(typing) || event.ctrlKey || event.metaKey) {
+        return;
+      }
+      const acts: [string, (() => unknown) | undefined][] = [
+        [" ", done],
+        ["Enter", target.matches("button, a, summary") ? undefined : done],
+        ["Backspace", () => k.undo(sock)],
+        ["h", half],
+        ["?", () => open("where")],
+        ["t", () => open("tried")],
+        ["n", () => open("note")],
+        ["Escape", () => open(null)],
+      ];
+      const act = acts.find(([key]) => key === event.key)?.[1];
+      if (act) {
+        event.preventDefault();
+        act();
+      }
+    };
+    window.addEventListener("keydown", press);
+    return () => window.removeEventListener("keydown", press);
+  });
+
+  return (
+    <div className="knit">
+      <div className="knit-main">
+        <header className="knit-head">
+          <h1>
+            {k.view.name} <small>{sock === 1 ? "first sock" : "second sock"}</small>
+          </h1>
+          <Segmented<Which>
+            aria-label="Which sock"
+            size="small"
+            value={k.which}
+            onChange={k.choose}
+            options={[
+              { label: "First", value: "first" },
+              { label: "Second", value: "second" },
+              { label: "Both", value: "both" },
+            ]}
+          />
+          <span className={k.offline ? "knit-state offline" : "knit-state"} role="status">
+            {k.offline
+              ? `no connection: ${k.waiting} kept here`
+              : k.waiting > 0
+                ? "writing…"
+                : "written down"}
+          </span>
+        </header>
+        <Strip parts={k.view.strip} done={countedRows(rows, place.row)} />
+        {k.refusal && (
+          <p className="fault" role="alert">
+            {k.refusal}
+          </p>
+        )}
+        {comforts.rest && (
+          <p className="stale-note" role="status">
+            Half an hour at the needles: put them down for a moment and stretch your hands.{" "}
+            <Button size="small" onClick={comforts.rested}>
+              I did
+            </Button>
+          </p>
+        )}
+        {row ? (
+          <>
+            <p className="knit-where">
+              {titleOf(row.section)}, {row.kind} {row.n} of {row.of} ·{" "}
+              {row.side === "RS" ? "right side" : "wrong side"}
+              {row.colour && ` · in the ${row.colour} yarn`}
+              {place.half && " · needle 2"}
+            </p>
+            <Instruction row={row} wording={wording} half={place.half} />
+            {row.note && <p className="knit-note">{row.note}</p>}
+            <OthersNotes sock={sock} row={place.row} />
+            <figure className="knit-needle">
+              <figcaption>before</figcaption>
+              {needles[place.row] && (
+                <NeedleDrawing
+                  needle={needles[place.row] as Schemas["PositionNeedle"]}
+                  next={needles[place.row + 1]?.cursor ?? 0}
+                  half={halfOf(rows, place.row)}
+                  title="Before the row"
+                  {...partOf(row, needles, place.row)}
+                />
+              )}
+              <figcaption>after</figcaption>
+              {needles[place.row + 1] && (
+                <NeedleDrawing
+                  needle={needles[place.row + 1] as Schemas["PositionNeedle"]}
+                  half={halfOf(rows, place.row)}
+                  title="After the row"
+                  {...partOf(row, needles, place.row)}
+                />
+              )}
+            </figure>
+          </>
+        ) : (
+          <OffTheNeedles sock={sock} />
+        )}
+        <div className="knit-keys">
+          <Button type="primary" className="row-done" onClick={done} disabled={!row}>
+            Row done <kbd>space</kbd>
+          </Button>
+          <Button onClick={() => k.undo(sock)} disabled={place.row === 0 && !place.half}>
+            Undo <kbd>⌫</kbd>
+          </Button>
+          <Button onClick={half} disabled={row?.kind !== "round" || place.half}>
+            Half <kbd>h</kbd>
+          </Button>
+          <Button onClick={ten} disabled={!row}>
+            Ten more
+          </Button>
+          <Button onClick={() => open("where")}>
+            Where am I? <kbd>?</kbd>
+          </Button>
+          <Button onClick={() => open("tried")}>
+            I tried it on <kbd>t</kbd>
+          </Button>
+        </div>
+        <ol className="knit-next" aria-label="What comes next">
+          {rows.slice(place.row + 1, place.row + 4).map((next) => (
+            <li key={next.id}>
+              <span className="muted">
+                {titleOf(next.section)} {next.n}
+              </span>
+              <strong>{next.parts.map((p) => p.short).join("; ")}</strong>
+              <span className="muted">{next.side}</span>
+            </li>
+          ))}
+        </ol>
+      </div>
+      <aside className="knit-side" aria-label="At this moment">
+        {search.get("panel") ? (
+          <KnitPanel name={search.get("panel") ?? ""} sock={sock} row={place.row} close={() => open(null)} />
+        ) : (
+          <Moment
+            row={row}
+            before={rows[place.row - 1]}
+            check={needles[place.row]?.check ?? ""}
+            open={open}
+          />
+        )}
+        <div className="knit-more">
+          <Segmented<Wording>
+            aria-label="Wording"
+            size="small"
+            options={[
+              { label: "Abbreviations", value: "short" },
+              { label: "Whole words", value: "long" },
+            ]}
+            value={wording}
+            onChange={setWording}
+          />
+          <Button size="small" onClick={() => open("comforts")}>
+            Sound, light and rest
+          </Button>
+          <Link to={`/socks/${k.view.id}`}>Board</Link>
+          <Link to={`/socks/${k.view.id}/log`}>Log</Link>
+        </div>
+      </aside>
+    </div>
+  );
+}
+
+/** countedRows are the rows of the strip that are done: those that work loops. */
+const countedRows = (rows: Row[], done: number) => rows.slice(0, done).filter((r) => r.worked > 0).length;
+
+/** halfOf is where needle 2 begins in the picture; a row that works only the heel has one needle. */
+const halfOf = (rows: Row[], at: number) => {
+  const row = rows[at];
+  return row && row.section !== "cast_on" ? Math.floor((rows[at - 1]?.stitches ?? row.stitches) / 2) : 0;
+};
+
+/** beside is how many loops are shown beside those that a turned row works. */
+const beside = 7;
+
+/** partOf is what is shown of the needles: all in a round, the loops about the yarn in a row that turns. */
+function partOf(row: Row, needles: Schemas["PositionNeedle"][], at: number): { part?: [number, number] } {
+  const [before, after] = [needles[at], needles[at + 1]];
+  if (row.kind === "round" || row.section === "cast_on" || !before || !after) {
+    return {};
+  }
+  const from = Math.max(0, Math.min(before.cursor, after.cursor) - beside);
+  const to = Math.min(Math.max(before.count, after.count), Math.max(before.cursor, after.cursor) + beside);
+  return to - from < 12 ? {} : { part: [from, to] };
+}
+
+function Instruction({ row, wording, half }: { row: Row; wording: Wording; half: boolean }) {
+  return (
+    <div className={`instruction ${wording}`}>
+      {row.parts.map((part, i) => (
+        <p key={`${part.needle} ${part.short}`} className={half && i === 0 ? "did" : ""}>
+          {part.on && <span className="on">{part.on}</span>}
+          {part[wording].split(/,? (?=turn$)/).map((piece) =>
+            piece === "turn" ? (
+              <span key={piece} className="turn">
+                turn
+              </span>
+            ) : (
+              <span key={piece}>{piece} </span>
+            ),
+          )}
+        </p>
+      ))}
+    </div>
+  );
+}
+
+/** OthersNotes are what was noted at this row, on this sock or on its sister. */
+function OthersNotes({ sock, row }: { sock: number; row: number }) {
+  const events = useKnitting((s) => s.events);
+  const notes = standing(events).filter(
+    (e) => (e.kind === "note" || e.kind === "mistake") && e.row === row && e.text,
+  );
+  return notes.map((note) => (
+    <p key={note.id} className="knit-note">
+      {note.sock !== sock && <strong>On the {note.sock === 1 ? "first" : "second"} sock: </strong>}
+      {note.text}
+    </p>
+  ));
+}
+
+function OffTheNeedles({ sock }: { sock: number }) {
+  const k = useKnitting((s) => s);
+  const place = k.places[sock - 1];
+  return (
+    <div className="waiting">
+      <h2>Off the needles</h2>
+      <p>Weave in further than in other knitting, wash, dry flat. Then write down how it fits.</p>
+      {place?.finished ? (
+        <Link to={`/socks/${k.view.id}/log`}>To the page of this sock</Link>
+      ) : (
+        <Button type="primary" onClick={() => k.say("finish", sock, k.view.rows.length - 1)}>
+          It is finished
+        </Button>
+      )}
+    </div>
+  );
+}
+
+function hours(seconds: number): string {
+  const minutes = Math.round(seconds / 60);
+  return minutes < 90 ? `${minutes} min` : `${(minutes / 60).toFixed(1)} h`;
+}
+
+/** Moment is what the fingers can check now, and what is left. */
+function Moment({
+  row,
+  before,
+  check,
+  open,
+}: {
+  row: Row | undefined;
+  before: Row | undefined;
+  check: string;
+  open: (panel: string) => void;
+}) {
+  const unit = useUnit();
+  const tally = useKnitting((s) => s.tally);
+  return (
+    <>
+      <section className="moment">
+        <h2>On the needles</h2>
+        <p className="big">{before ? check : "nothing yet"}</p>
+        <p className="muted">{row && `${row.stitches} after this ${row.kind}`}</p>
+        <Button size="small" onClick={() => open("count")}>
+          My count is another
+        </Button>
+      </section>
+      <section className="moment">
+        <h2>From the tip of the toe</h2>
+        <p className="big">{lengthWithUnit(before?.length_mm ?? 0, unit)}</p>
+        <p className="muted">by the plan, laid flat</p>
+      </section>
+      <section className="moment">
+        <h2>In the ball</h2>
+        {tally.ball ? (
+          <>
+            <p className="big">{tally.ball.left_g.toFixed(0)} g</p>
+            <p className="muted">
+              {tally.ball.enough ? "enough: " : "not enough: "}
+              {tally.ball.leg_rounds} leg rounds and the cuff, 8 % kept back
+              {!tally.ball.calibrated && ", by a first guess: weigh again later"}
+            </p>
+            {tally.ball.doubt && <p className="fault">{tally.ball.doubt}</p>}
+          </>
+        ) : (
+          <p className="muted">not weighed</p>
+        )}
+        <Button size="small" onClick={() => open("yarn")}>
+          Weigh
+        </Button>
+      </section>
+      <section className="moment">
+        <h2>At this pace</h2>
+        <p className="big">{tally.seconds_left > 0 ? `${hours(tally.seconds_left)} to go` : "…"}</p>
+        <p className="muted">
+          {tally.seconds_left > 0
+            ? `${tally.stitches_left} stitches, ${tally.pace.seconds_per_stitch.toFixed(1)} s each`
+            : "told after a few rows"}
+        </p>
+        <div className="actions">
+          <Button size="small" onClick={() => open("note")}>
+            Note
+          </Button>
+          <Button size="small" onClick={() => open("happened")}>
+            It went otherwise
+          </Button>
+        </div>
+      </section>
+    </>
+  );
+}

@@ -1,0 +1,235 @@
+import { useQuery } from "@tanstack/react-query";
+import { Button, Input, Skeleton } from "antd";
+import { useMemo, useState } from "react";
+import { Link, useParams } from "react-router";
+import { answered, client, type Schemas } from "../api/client";
+import { Failure } from "../shell/Failure";
+import { usePageTitle } from "../shell/usePageTitle";
+import { lengthWithUnit, useUnit } from "../units/units";
+import { device, keepOutbox, newID, outbox } from "./kept";
+import { type Event, merge, standing } from "./logbook";
+
+type View = Schemas["KnitView"];
+
+/** LogPage is what happened on a pair of socks, how long the rest takes, and what to do next time. */
+export function LogPage() {
+  const { id = "" } = useParams();
+  const view = useQuery({
+    queryKey: ["knit-log", id],
+    queryFn: async ({ signal }) =>
+      answered(await client.GET("/api/socks/{id}/knit", { params: { path: { id } }, signal })),
+    gcTime: 0,
+    retry: false,
+  });
+  usePageTitle(`Log of ${view.data?.name ?? "a sock"}`);
+  if (view.isPending) {
+    return <Skeleton active className="page" />;
+  }
+  if (view.isError) {
+    return (
+      <div className="page narrow">
+        <Failure error={view.error} retry={() => view.refetch()} />
+        <p>
+          <Link to={`/socks/${id}`}>To the board</Link>
+        </p>
+      </div>
+    );
+  }
+  return <Log view={view.data} again={() => view.refetch()} />;
+}
+
+const hours = (seconds: number) =>
+  seconds < 5400 ? `${Math.round(seconds / 60)} min` : `${(seconds / 3600).toFixed(1)} h`;
+
+function Log({ view, again }: { view: View; again: () => void }) {
+  const unit = useUnit();
+  const { tally } = view;
+  const events = useMemo(() => standing(merge(view.events)), [view.events]);
+  const told = events.filter((e) => e.kind !== "row" && e.kind !== "half");
+  const rows = events.filter((e) => e.kind === "row");
+  return (
+    <div className="page log">
+      <header className="page-heading">
+        <div>
+          <h1>{view.name}</h1>
+          <p className="muted">
+            {view.wearer && `for ${view.wearer} · `}
+            <Link to={`/socks/${view.id}/knit`}>to the needles</Link> ·{" "}
+            <Link to={`/socks/${view.id}`}>to the board</Link>
+          </p>
+        </div>
+        <p className="actions no-print">
+          <a href={`/api/socks/${view.id}/log.csv`} download>
+            Log as CSV
+          </a>
+          <a href={`/api/socks/${view.id}/plan.ics`} download>
+            Plan for the calendar
+          </a>
+        </p>
+      </header>
+      <section>
+        <h2>
+          Still to knit{" "}
+          <small>
+            {tally.seconds_left > 0
+              ? `${hours(tally.seconds_left)} at ${tally.pace.seconds_per_stitch.toFixed(1)} s a stitch, from ${tally.pace.counted} rows`
+              : "the time is told after a few rows"}
+          </small>
+        </h2>
+        {tally.sections.length === 0 ? (
+          <p>Nothing: it is off the needles.</p>
+        ) : (
+          <table className="figures">
+            <thead>
+              <tr>
+                <th scope="col">section</th>
+                <th scope="col">rows</th>
+                <th scope="col">stitches</th>
+                <th scope="col">time</th>
+              </tr>
+            </thead>
+            <tbody>
+              {tally.sections.map((s, i) => (
+                // biome-ignore lint/suspicious/noArrayIndexKey: the second sock has the same sections
+                <tr key={`${s.section} ${i}`}>
+                  <th scope="row">{s.section.replace("_", " ")}</th>
+                  <td>{s.rows}</td>
+                  <td>{s.stitches}</td>
+                  <td>{s.seconds > 0 ? hours(s.seconds) : "…"}</td>
+                </tr>
+              ))}
+            </tbody>
+          </table>
+        )}
+        <Due rows={tally.sections.reduce((sum, s) => sum + s.rows, 0)} />
+      </section>
+      {view.versions.length > 1 && (
+        <section>
+          <h2>The plan changed</h2>
+          <ul>
+            {view.versions.slice(1).map((v) => (
+              <li key={v.version}>
+                {new Date(v.created).toLocaleString()}: {v.reason}
+              </li>
+            ))}
+          </ul>
+        </section>
+      )}
+      <section>
+        <h2>
+          What happened <small>{rows.length} rows ticked</small>
+        </h2>
+        {told.length === 0 && <p className="muted">No notes, no mistakes, nothing weighed yet.</p>}
+        <ul className="log-list">
+          {told.map((e) => (
+            <li key={e.id}>
+              <span className="muted">{new Date(e.at_ms).toLocaleString()}</span>
+              <span>
+                {e.sock === 2 && "second sock, "}
+                {view.rows[e.row]?.section.replace("_", " ")} {view.rows[e.row]?.n}
+              </span>
+              <strong>{words(e, unit)}</strong>
+            </li>
+          ))}
+        </ul>
+      </section>
+      <NextTime view={view} again={again} />
+    </div>
+  );
+}
+
+function words(e: Event, unit: "cm" | "in"): string {
+  switch (e.kind) {
+    case "weigh":
+      return `${e.grams ?? 0} g left`;
+    case "tried":
+      return `${lengthWithUnit(e.length_mm ?? 0, unit)} from the tip`;
+    case "place":
+      return "put here";
+    case "finish":
+      return "off the needles";
+    case "pause":
+      return "a pause";
+    default:
+      return e.text ?? "";
+  }
+}
+
+/** Due says how many rounds a day a present needs. */
+function Due({ rows }: { rows: number }) {
+  const [day, setDay] = useState("");
+  const days = day ? Math.ceil((new Date(`${day}T00:00:00`).getTime() - Date.now()) / 86_400_000) : 0;
+  if (rows === 0) {
+    return null;
+  }
+  return (
+    <p className="due">
+      <label htmlFor="due">A present for</label>{" "}
+      <Input id="due" type="date" value={day} onChange={(event) => setDay(event.target.value)} />
+      {day !== "" &&
+        (days > 0 ? (
+          <strong>
+            {Math.ceil(rows / days)} rows a day, {days} days
+          </strong>
+        ) : (
+          <span className="fault">That day is over.</span>
+        ))}
+    </p>
+  );
+}
+
+/** NextTime is for the one who knits the next pair: how it fits, where it wore through. */
+function NextTime({ view, again }: { view: View; again: () => void }) {
+  const [text, setText] = useState("");
+  const [fault, setFault] = useState("");
+  const keep = async () => {
+    const clock = view.events.reduce((most, e) => Math.max(most, e.clock), 0) + 1;
+    const row = Math.max(0, view.rows.length - 1);
+    const event: Event = {
+      id: newID(),
+      device: device(),
+      clock,
+      at_ms: Date.now(),
+      kind: "wear",
+      version: view.version,
+      sock: 1,
+      row,
+      text,
+    };
+    keepOutbox(view.id, [...outbox(view.id), event]);
+    try {
+      answered(
+        await client.POST("/api/socks/{id}/events", {
+          params: { path: { id: view.id } },
+          body: { events: outbox(view.id), after: view.seq },
+        }),
+      );
+      keepOutbox(view.id, []);
+      setText("");
+      setFault("");
+      again();
+    } catch (error) {
+      setFault((error as Error).message);
+    }
+  };
+  return (
+    <section>
+      <h2>
+        <label htmlFor="next-time">For the next time</label>
+      </h2>
+      <Input.TextArea
+        id="next-time"
+        rows={2}
+        value={text}
+        placeholder="Next time: four stitches fewer. Darned under the left heel after a winter."
+        onChange={(event) => setText(event.target.value)}
+      />
+      <p className="fault" role="alert">
+        {fault}
+      </p>
+      <Button type="primary" disabled={text.trim() === ""} onClick={keep}>
+        Keep
+      </Button>
+    </section>
+  );
+}

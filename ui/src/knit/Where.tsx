@@ -1,0 +1,142 @@
+import { useQuery } from "@tanstack/react-query";
+import { Button, Input, Select } from "antd";
+import { useState } from "react";
+import { answered, client, type Schemas } from "../api/client";
+import { useUnit } from "../units/units";
+import { useKnitting } from "./KnitPage";
+import { faultText } from "./KnitPanel";
+
+type Seen = Schemas["WhereamiSeen"];
+type Counted = "needle1" | "needle2" | "right" | "left" | "increases" | "ridges" | "chains";
+
+const counts: { name: Counted; label: string }[] = [
+  { name: "needle1", label: "Stitches on needle 1" },
+  { name: "needle2", label: "Stitches on needle 2" },
+  { name: "right", label: "Doubles, wraps or pins at the right" },
+  { name: "left", label: "The same at the left" },
+  { name: "increases", label: "Bumps of increases in a column" },
+  { name: "ridges", label: "Ridges on one face" },
+  { name: "chains", label: "Chain edge stitches on one side" },
+];
+
+/** Where finds the row by what can be seen; what is unclear stays empty. */
+export function Where({ sock, row, close }: { sock: number; row: number; close: () => void }) {
+  const unit = useUnit();
+  const { id } = useKnitting((s) => s.view);
+  const rows = useKnitting((s) => s.view.rows);
+  const say = useKnitting((s) => s.say);
+  const [typed, setTyped] = useState<Record<string, string>>({});
+  const [length, setLength] = useState("");
+  const seen: Seen = {
+    ...(typed.side && { side: typed.side as "RS" }),
+    ...(typed.last && { last: typed.last as "plain" }),
+  };
+  for (const { name } of counts) {
+    const text = typed[name]?.trim() ?? "";
+    if (/^\d{1,4}$/.test(text)) {
+      seen[name] = Number(text);
+    }
+  }
+  const answer = useQuery({
+    queryKey: ["where", id, row, seen, length, unit],
+    queryFn: async () =>
+      answered(
+        await client.POST("/api/socks/{id}/where", {
+          params: { path: { id } },
+          body: { logged: row, seen, length, unit },
+        }),
+      ),
+    placeholderData: (before) => before,
+    retry: false,
+  });
+  const set = (name: string, value: string) => setTyped({ ...typed, [name]: value });
+  return (
+    <>
+      <h2>Where am I?</h2>
+      <p className="muted">Look, in any order. Leave out what is unclear.</p>
+      <div className="looks">
+        {counts.map(({ name, label }) => (
+          <div key={name} className="look-line">
+            <label htmlFor={`see-${name}`}>{label}</label>
+            <Input
+              id={`see-${name}`}
+              inputMode="numeric"
+              value={typed[name] ?? ""}
+              status={typed[name] && seen[name] === undefined ? "error" : ""}
+              onChange={(event) => set(name, event.target.value)}
+            />
+          </div>
+        ))}
+        <div className="look-line">
+          <label htmlFor="see-side">Side that faces you, yarn ready</label>
+          <Select
+            id="see-side"
+            aria-label="Side that faces you"
+            allowClear
+            value={typed.side || undefined}
+            onChange={(value) => set("side", value ?? "")}
+            options={[
+              { value: "RS", label: "right" },
+              { value: "WS", label: "wrong" },
+            ]}
+          />
+        </div>
+        <div className="look-line">
+          <label htmlFor="see-last">The last round shows</label>
+          <Select
+            id="see-last"
+            aria-label="The last round shows"
+            allowClear
+            value={typed.last || undefined}
+            onChange={(value) => set("last", value ?? "")}
+            options={["plain", "increase", "decrease"].map((value) => ({ value, label: value }))}
+          />
+        </div>
+        <div className="look-line">
+          <label htmlFor="see-length">From the tip of the toe</label>
+          <Input
+            id="see-length"
+            value={length}
+            suffix={<span className="unit">{unit}</span>}
+            onChange={(event) => setLength(event.target.value)}
+          />
+        </div>
+      </div>
+      <p className="fault" role="alert">
+        {faultText(answer.error)}
+      </p>
+      {answer.data && (
+        <>
+          <p>{answer.data.text}</p>
+          {answer.data.next && (
+            <p className="next-look">
+              <strong>Look at this next:</strong> {answer.data.next}
+            </p>
+          )}
+          <ol className="matches">
+            {answer.data.matches.slice(0, 5).map((match) => {
+              const at = rows[match.row];
+              return (
+                <li key={match.row}>
+                  <span>
+                    before <strong>{at ? `${at.section.replace("_", " ")} ${at.n}` : "the end"}</strong>{" "}
+                    <span className="muted">{match.share_pct.toFixed(0)} %</span>
+                  </span>
+                  <Button
+                    size="small"
+                    onClick={() => {
+                      say("place", sock, match.row);
+                      close();
+                    }}
+                  >
+                    I am here
+                  </Button>
+                </li>
+              );
+            })}
+          </ol>
+        </>
+      )}
+    </>
+  );
+}
