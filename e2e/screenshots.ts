@@ -73,3 +73,21 @@ test("pictures of feet and swatches", async ({ page }) => {
   await page.goto("/terms");
   await shot(page, "terms");
 });
+
+test("pictures of the needles", async ({ page }) => {
+  const url = await board(page, "Comet hunter's short socks");
+  await page.goto(`${url}/knit`);
+  await page.locator(".instruction").waitFor();
+  await shot(page, "knit");
+  await page.goto(`${url}/log`);
+  await shot(page, "log");
+  await page.setViewportSize({ width: 390, height: 844 });
+  await page.goto(`${url}/knit`);
+  await page.locator(".instruction").waitFor();
+  await shot(page, "knit-phone");
+  await page.setViewportSize({ width: 1280, height: 800 });
+  await page.goto(`${url}/knit?panel=where`);
+  await page.getByLabel("Stitches on needle 1").fill("32");
+  await page.getByLabel("The same at the left").fill("4");
+  await shot(page, "where-am-i");
+});

@@ -19,6 +19,7 @@ import (
 	"acornstep/sock/knit"
 	"acornstep/sock/logbook"
 	"acornstep/sock/measure"
+	"acornstep/sock/needle"
 	"acornstep/sock/plan"
 	"acornstep/sock/position"
 	"acornstep/sock/replan"
@@ -91,6 +92,8 @@ type Tally struct {
 	// StitchesLeft of both socks that are begun.
 	StitchesLeft int `json:"stitches_left"`
 	SecondsLeft  int `json:"seconds_left"`
+	// DaysLeft of knitting as on the days before; 0 while nobody can say.
+	DaysLeft int `json:"days_left"`
 	// Ball is left out until something was weighed.
 	Ball *BallView `json:"ball,omitempty"`
 }
@@ -108,6 +111,12 @@ type BallView struct {
 	logbook.Ball
 	// LegRounds that are left in it, with the cuff and a reserve kept back.
 	LegRounds int `json:"leg_rounds"`
+	// Shared is the same when the second sock is knitted from this ball too.
+	Shared int `json:"shared_leg_rounds"`
+	// FollowLeg is how tall the leg becomes, in rounds, when it is knitted until the yarn runs out.
+	FollowLeg int `json:"follow_leg_rounds"`
+	// StripeRounds is how many leg rounds a metre of the yarn gives: stripes are that times their repeat.
+	StripeRounds float64 `json:"rounds_per_metre"`
 	// Enough says whether the leg as planned is among them.
 	Enough bool `json:"enough"`
 	// Calibrated: weighed grams a stitch, not the first guess.
@@ -336,6 +345,7 @@ func (o *onNeedles) tally(events []logbook.Event) Tally {
 		t.Sections[i].Seconds = int(t.Pace.TimeFor(t.Sections[i].Stitches).Seconds())
 	}
 	t.SecondsLeft = int(t.Pace.TimeFor(t.StitchesLeft).Seconds())
+	t.DaysLeft = t.Pace.DaysFor(t.StitchesLeft)
 	t.Ball = o.ball(t.Book)
 	return t
 }
@@ -351,24 +361,33 @@ func (o *onNeedles) ball(book logbook.Book) *BallView {
 		per = yarn.GramsPerStitch(&o.plan.Design)
 	}
 	sock := knit.Measure(&o.plan.Design)
-	below := 0 // stitches that come before the leg, and the leg's rounds that are done
-	done := 0
+	below, done := o.beforeLeg(book.Places[0].Row)
+	v.LegRounds = yarn.LegRoundsLeft(ball.Left-per*float64(below), reserve, per, sock)
+	other, otherDone := o.beforeLeg(book.Places[1].Row)
+	both := (ball.Left - per*float64(below+other)) / 2
+	v.Shared = max(0, yarn.LegRoundsLeft(both, reserve, per, sock)-otherDone/2)
+	v.FollowLeg = done + v.LegRounds
+	v.Enough = v.LegRounds >= sock.LegRounds-done
+	v.StripeRounds = yarn.StripeRounds(1000, sock.LegStitches, sock.Gauge, yarn.Thickness(o.plan.Design.Yarn))
+	return &v
+}
+
+// beforeLeg is what a sock still takes before its leg, in stitches, and the leg rounds that are done.
+func (o *onNeedles) beforeLeg(row int) (stitches, done int) {
 	for i := range o.plan.Rows {
 		switch o.plan.Rows[i].Section {
-		case "leg":
-			if i < book.Places[0].Row {
+		case needle.Leg:
+			if i < row {
 				done++
 			}
-		case "cuff", "bind_off":
+		case needle.Cuff, needle.BindOff:
 		default:
-			if i >= book.Places[0].Row {
-				below += o.said[i].Worked
+			if i >= row {
+				stitches += o.said[i].Worked
 			}
 		}
 	}
-	v.LegRounds = yarn.LegRoundsLeft(ball.Left-per*float64(below), reserve, per, sock)
-	v.Enough = v.LegRounds >= sock.LegRounds-done
-	return &v
+	return stitches, done
 }
 
 func (s *server) addEvents(c call[NewEvents]) (Heard, error) {
@@ -383,6 +402,9 @@ func (s *server) addEvents(c call[NewEvents]) (Heard, error) {
 	}
 	for i := range c.Asked.Events {
 		e := &c.Asked.Events[i]
+		if err := checkPreview(e.Picture); err != nil {
+			faults.Add(fmt.Sprintf("events[%d].picture", i), "%s", err)
+		}
 		for _, f := range e.Validate() {
 			faults.Add(fmt.Sprintf("events[%d].%s", i, f.Field), "%s", f.Message)
 		}

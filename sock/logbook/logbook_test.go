@@ -121,6 +121,8 @@ func TestPaceLeavesBreaksOut(t *testing.T) {
 	assert.InDelta(t, 2, p.SecondsPerStitch, 1e-9)
 	assert.Equal(t, 8*time.Minute, p.Worked)
 	assert.Equal(t, 2*time.Minute, p.TimeFor(60))
+	assert.Equal(t, 1, p.Days, "the eight minutes lie on one day")
+	assert.Equal(t, 3, p.DaysFor(600), "twenty minutes at eight a day")
 	assert.Zero(t, PaceOf(events[:2], stitches).SecondsPerStitch)
 }
 

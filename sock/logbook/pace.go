@@ -13,6 +13,8 @@ type Pace struct {
 	Counted int `json:"counted"`
 	// Worked is the time at the needles, breaks left out.
 	Worked time.Duration `json:"worked_ns"`
+	// Days on which rows were knitted.
+	Days int `json:"days"`
 }
 
 // longestRow is the time after which somebody has put the work down.
@@ -33,6 +35,7 @@ func PaceOf(standing []Event, stitches []int) Pace {
 	var p Pace
 	var each []float64
 	last := map[string]Event{}
+	days := map[string]bool{}
 	for _, e := range standing {
 		before, seen := last[e.Device]
 		last[e.Device] = e
@@ -49,9 +52,10 @@ func PaceOf(standing []Event, stitches []int) Pace {
 			continue
 		}
 		p.Worked += took
+		days[time.UnixMilli(e.At).UTC().Format(time.DateOnly)] = true
 		each = append(each, per)
 	}
-	p.Counted = len(each)
+	p.Counted, p.Days = len(each), len(days)
 	if p.Counted >= fewestRows {
 		slices.Sort(each)
 		p.SecondsPerStitch = each[len(each)/2]
@@ -62,4 +66,14 @@ func PaceOf(standing []Event, stitches []int) Pace {
 // TimeFor is how long so many stitches take at this pace; 0 while nobody can say.
 func (p Pace) TimeFor(stitches int) time.Duration {
 	return time.Duration(p.SecondsPerStitch * float64(stitches) * float64(time.Second))
+}
+
+// DaysFor is on how many days of knitting, as long as those before, so many
+// stitches are done; 0 while nobody can say.
+func (p Pace) DaysFor(stitches int) int {
+	if p.Days == 0 || p.Worked == 0 || p.SecondsPerStitch == 0 || stitches == 0 {
+		return 0
+	}
+	perDay := p.Worked / time.Duration(p.Days)
+	return int((p.TimeFor(stitches) + perDay - 1) / perDay)
 }

@@ -899,11 +899,15 @@ export interface components {
             calibrated: boolean;
             doubt: string;
             enough: boolean;
+            follow_leg_rounds: number;
             /** Format: double */
             grams_per_stitch: number;
             /** Format: double */
             left_g: number;
             leg_rounds: number;
+            /** Format: double */
+            rounds_per_metre: number;
+            shared_leg_rounds: number;
         };
         Book: {
             needles: components["schemas"]["SwatchNeedle"][];
@@ -1251,6 +1255,7 @@ export interface components {
         };
         LogbookPace: {
             counted: number;
+            days: number;
             /** Format: double */
             seconds_per_stitch: number;
             worked_ns: components["schemas"]["TimeDuration"];
@@ -1645,6 +1650,7 @@ export interface components {
         Tally: {
             ball?: components["schemas"]["BallView"];
             book: components["schemas"]["LogbookBook"];
+            days_left: number;
             pace: components["schemas"]["LogbookPace"];
             seconds_left: number;
             sections: components["schemas"]["Ahead"][];

@@ -1,6 +1,7 @@
-import { Button, Checkbox, Input } from "antd";
+import { Button, Checkbox, Input, Select } from "antd";
 import { useState } from "react";
 import { Refusal } from "../api/client";
+import { readPicture } from "../feet/picture";
 import { Count } from "./Count";
 import { Happened } from "./Happened";
 import { useKnitting } from "./KnitPage";
@@ -45,15 +46,35 @@ export function KnitPanel({
   );
 }
 
+const sayings = [
+  { value: "note", label: "a note" },
+  { value: "mistake", label: "a mistake, and how it was mended" },
+  { value: "needle", label: "another needle" },
+] as const;
+
 function Note({ sock, row, close }: { sock: number; row: number; close: () => void }) {
   const say = useKnitting((s) => s.say);
   const [text, setText] = useState("");
-  const [slip, setSlip] = useState(false);
+  const [kind, setKind] = useState<(typeof sayings)[number]["value"]>("note");
+  const [picture, setPicture] = useState("");
+  const [fault, setFault] = useState("");
+  const take = async (file: File | undefined) => {
+    if (file) {
+      try {
+        const { preview, url } = await readPicture(file);
+        URL.revokeObjectURL(url);
+        setPicture(preview);
+        setFault("");
+      } catch (error) {
+        setFault((error as Error).message);
+      }
+    }
+  };
   return (
     <form
       onSubmit={(event) => {
         event.preventDefault();
-        say(slip ? "mistake" : "note", sock, row, { text });
+        say(kind, sock, row, { text, ...(picture && { picture }) });
         close();
       }}
     >
@@ -68,11 +89,29 @@ function Note({ sock, row, close }: { sock: number; row: number; close: () => vo
         onChange={(event) => setText(event.target.value)}
       />
       <p>
-        <Checkbox checked={slip} onChange={(event) => setSlip(event.target.checked)}>
-          a mistake, and how it was mended
-        </Checkbox>
+        <Select
+          aria-label="What it is"
+          className="whole"
+          value={kind}
+          onChange={setKind}
+          options={[...sayings]}
+        />
       </p>
-      <Button type="primary" htmlType="submit" disabled={text.trim() === ""}>
+      <p>
+        <label className="file-button">
+          A photo
+          <input
+            type="file"
+            accept="image/jpeg,image/png"
+            onChange={(event) => void take(event.target.files?.[0])}
+          />
+        </label>
+      </p>
+      <p className="fault" role="alert">
+        {fault}
+      </p>
+      {picture && <img className="note-picture" src={picture} alt="As it is kept" />}
+      <Button type="primary" htmlType="submit" disabled={text.trim() === "" && !picture}>
         Keep
       </Button>
     </form>

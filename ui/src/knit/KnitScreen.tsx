@@ -191,6 +191,13 @@ export function KnitScreen() {
             value={wording}
             onChange={setWording}
           />
+          <Button
+            size="small"
+            disabled={k.events.at(-1)?.kind === "pause"}
+            onClick={() => k.say("pause", sock, place.row)}
+          >
+            Pause
+          </Button>
           <Button size="small" onClick={() => open("comforts")}>
             Sound, light and rest
           </Button>
@@ -250,12 +257,13 @@ function Instruction({ row, wording, half }: { row: Row; wording: Wording; half:
 function OthersNotes({ sock, row }: { sock: number; row: number }) {
   const events = useKnitting((s) => s.events);
   const notes = standing(events).filter(
-    (e) => (e.kind === "note" || e.kind === "mistake") && e.row === row && e.text,
+    (e) => ["note", "mistake", "needle"].includes(e.kind) && e.row === row && (e.text || e.picture),
   );
   return notes.map((note) => (
     <p key={note.id} className="knit-note">
       {note.sock !== sock && <strong>On the {note.sock === 1 ? "first" : "second"} sock: </strong>}
       {note.text}
+      {note.picture && <img className="note-picture" src={note.picture} alt="At this row" />}
     </p>
   ));
 }
@@ -281,6 +289,16 @@ function OffTheNeedles({ sock }: { sock: number }) {
 function hours(seconds: number): string {
   const minutes = Math.round(seconds / 60);
   return minutes < 90 ? `${minutes} min` : `${(minutes / 60).toFixed(1)} h`;
+}
+
+/** weekday names the day so many days of knitting from now. */
+function weekday(days: number): string {
+  const day = new Date();
+  day.setDate(day.getDate() + days);
+  return day.toLocaleDateString("en-US", {
+    weekday: "long",
+    ...(days > 6 && { day: "numeric", month: "long" }),
+  });
 }
 
 /** Moment is what the fingers can check now, and what is left. */
@@ -334,6 +352,7 @@ function Moment({
       <section className="moment">
         <h2>At this pace</h2>
         <p className="big">{tally.seconds_left > 0 ? `${hours(tally.seconds_left)} to go` : "…"}</p>
+        {tally.days_left > 0 && <p>off the needles {weekday(tally.days_left)}, at so much a day</p>}
         <p className="muted">
           {tally.seconds_left > 0
             ? `${tally.stitches_left} stitches, ${tally.pace.seconds_per_stitch.toFixed(1)} s each`

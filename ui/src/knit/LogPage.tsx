@@ -128,7 +128,10 @@ function Log({ view, again }: { view: View; again: () => void }) {
                 {e.sock === 2 && "second sock, "}
                 {view.rows[e.row]?.section.replace("_", " ")} {view.rows[e.row]?.n}
               </span>
-              <strong>{words(e, unit)}</strong>
+              <strong>
+                {words(e, unit)}
+                {e.picture && <img className="note-picture" src={e.picture} alt="At this row" />}
+              </strong>
             </li>
           ))}
         </ul>
