@@ -51,3 +51,19 @@ func TestReadingTwiceChangesNothing(t *testing.T) {
 		}
 	})
 }
+
+func TestADraftForTheOtherFoot(t *testing.T) {
+	d := Draft{
+		Design:  map[string]any{"foot": map[string]any{"length_mm": 251.0, "heel_width": "narrow", "estimated": []any{"length_mm"}}},
+		Entries: map[string]string{"foot.length_mm": "25.1", "leg.height_mm": "tall"},
+	}
+	worn := ForFoot(d, map[string]measure.Length{"length_mm": 255, "ball_girth_mm": 236}, true)
+	foot := worn.Design["foot"].(map[string]any)
+	assert.InDelta(t, 255, foot["length_mm"], 0)
+	assert.InDelta(t, 236, foot["ball_girth_mm"], 0)
+	assert.Equal(t, "narrow", foot["heel_width"])
+	assert.Empty(t, foot["estimated"], "it is measured")
+	assert.Equal(t, true, worn.Design["mirror"])
+	assert.Equal(t, map[string]string{"leg.height_mm": "tall"}, worn.Entries)
+	assert.InDelta(t, 251, d.Design["foot"].(map[string]any)["length_mm"], 0, "the draft itself stays")
+}

@@ -6,6 +6,8 @@ import "./styles/base.css";
 import "./styles/frame.css";
 import "./styles/basket.css";
 import "./styles/board.css";
+import "./styles/ways.css";
+import "./styles/panels.css";
 import "./styles/drawing.css";
 import "./styles/rows.css";
 import "./styles/feet.css";

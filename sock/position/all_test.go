@@ -1,0 +1,64 @@
+package position
+
+import (
+	"testing"
+
+	"github.com/stretchr/testify/assert"
+	"github.com/stretchr/testify/require"
+
+	"acornstep/sock/design"
+	"acornstep/sock/plan"
+)
+
+func planOf(t *testing.T, heel string) *plan.Plan {
+	t.Helper()
+	d, err := design.Read([]byte(`{"format":"acorn-step.design","version":1,"foot":{"length_mm":251,"ball_girth_mm":236},"gauge":{"stitches_per_100mm":32,"rounds_per_100mm":44},"heel":` + heel + `}`))
+	require.NoError(t, err)
+	p, err := plan.Make(d)
+	require.NoError(t, err)
+	return p
+}
+
+// Walking through once says the same as looking at each row by itself, loop for loop.
+func TestAllAgreesWithEachRow(t *testing.T) {
+	for _, heel := range []string{`{"turn":"german"}`, `{"turn":"wrap"}`, `{"turn":"pinned"}`, `{"turn":"yarn_over"}`, `{"kind":"flap_under"}`} {
+		p := planOf(t, heel)
+		all, err := All(p.Rows)
+		require.NoError(t, err)
+		require.Len(t, all, len(p.Rows)+1)
+		for i := range p.Rows {
+			one, err := Of(p.Rows, i)
+			require.NoError(t, err)
+			n := all[i+1]
+			assert.Equal(t, one.After.Cursor, n.Cursor)
+			var loops []Loop
+			for _, run := range n.Runs {
+				for j := range run.N {
+					l := Loop{run.Kind, run.Wraps, run.Turned, 0}
+					if j == run.N-1 {
+						l.Pins = run.Pins
+					}
+					loops = append(loops, l)
+				}
+			}
+			if len(loops) > 0 || len(one.After.Loops) > 0 {
+				require.Equal(t, one.After.Loops, loops, "%s %s", heel, p.Rows[i].ID)
+			}
+		}
+	}
+}
+
+// A heel of 34 in the German style: after its fourth row two doubles lie on either side, 30 are worked.
+func TestTheCheckOfTheFingers(t *testing.T) {
+	p := planOf(t, `{"turn":"german"}`)
+	all, err := All(p.Rows)
+	require.NoError(t, err)
+	for i, row := range p.Rows {
+		switch row.ID {
+		case "heel-5":
+			assert.Equal(t, "2 held · 30 worked · 2 held", all[i+1].Check)
+		case "foot-9":
+			assert.Equal(t, "68 in all", all[i+1].Check)
+		}
+	}
+}
