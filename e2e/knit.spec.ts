@@ -121,6 +121,13 @@ test("tried on: the change is shown first, and the knitted rows stay", async ({ 
   await length.fill("4");
   await page.getByRole("button", { name: "What does it change?" }).click();
   await expect(page.getByRole("alert")).toContainText("no gauge explains so much");
+  await length.fill("");
+  await page.getByLabel("It sits").click();
+  await page.getByTitle("too tight at the ankle or leg").click();
+  await page.getByRole("button", { name: "What does it change?" }).click();
+  await expect(page.locator(".proposal")).toContainText("stitches of the leg: 68 → 72");
+  await page.keyboard.press("Escape");
+  await page.keyboard.press("t");
   await length.fill("11.8");
   await page.getByRole("button", { name: "What does it change?" }).click();
   // 49 rounds in 118 mm are 41.5 in 100 mm: 59 rounds before the heel.

@@ -108,3 +108,34 @@ test("from a drag to the drawing", async ({ page }) => {
   await page.mouse.up();
   await report(page, "a drag", 40);
 });
+
+test("from a tap to the next row", async ({ page }) => {
+  await board(page);
+  await page.getByRole("link", { name: "Knit", exact: true }).click();
+  await expect(page.locator(".knit-where")).toBeVisible();
+  await page.evaluate(() => {
+    const w = window as unknown as Watched;
+    w.times = [];
+    w.began = 0;
+    window.addEventListener("keydown", (event) => (w.began ||= event.timeStamp), true);
+    const where = document.querySelector(".knit-where");
+    if (where) {
+      new MutationObserver(() => {
+        const began = w.began;
+        w.began = 0;
+        if (began > 0) {
+          requestAnimationFrame(() => {
+            const frame = new MessageChannel();
+            frame.port1.onmessage = () => w.times.push(performance.now() - began);
+            frame.port2.postMessage(null);
+          });
+        }
+      }).observe(where, { subtree: true, characterData: true, childList: true });
+    }
+  });
+  for (let i = 0; i < 80; i++) {
+    await page.keyboard.press(" ");
+    await page.waitForTimeout(150);
+  }
+  await report(page, "a tap", 60);
+});

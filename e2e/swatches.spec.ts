@@ -83,7 +83,9 @@ test("the sock itself stands in for a swatch; deleting one in use asks", async (
   await expect(page.getByText("the best swatch there is")).toBeVisible();
   await page.getByRole("button", { name: "Delete", exact: true }).click();
   await expect(page.locator(".ant-popconfirm")).toContainText("Used by Dome keeper's thick socks");
-  await page.locator(".ant-popconfirm").getByRole("button", { name: "Cancel" }).click();
+  await page.locator(".ant-popconfirm").getByRole("button", { name: "Delete" }).click();
+  await page.getByRole("button", { name: "Undo" }).click();
+  await page.getByRole("link", { name: "Bracken, thick house yarn on 3.5 mm" }).click();
   await page.getByLabel("Knitted", { exact: true }).click();
   await page.getByTitle("in the round").click();
   await expect(page.getByText("the best swatch there is")).toHaveCount(0);

@@ -261,11 +261,13 @@ func (o *onNeedles) mirrored() ([]KnitRow, []position.Needle, error) {
 	return second.rows(), needles, err
 }
 
-// worked counts the stitches of the rows before a row.
-func (o *onNeedles) worked(row int) int {
+// workedIn counts the stitches of the rows before a row that are knitted in a colour.
+func (o *onNeedles) workedIn(colour string, row int) int {
 	n := 0
 	for i := range min(row, len(o.said)) {
-		n += o.said[i].Worked
+		if o.plan.Rows[i].Colour == colour {
+			n += o.said[i].Worked
+		}
 	}
 	return n
 }

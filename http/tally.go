@@ -18,8 +18,9 @@ type Tally struct {
 	SecondsLeft  int `json:"seconds_left"`
 	// DaysLeft of knitting as on the days before; 0 while nobody can say.
 	DaysLeft int `json:"days_left"`
-	// Ball is left out until something was weighed.
-	Ball *BallView `json:"ball,omitempty"`
+	// Ball is left out until something was weighed, Contrast until the second yarn was.
+	Ball     *BallView     `json:"ball,omitempty"`
+	Contrast *logbook.Ball `json:"contrast,omitempty"`
 }
 
 // Ahead is a section that is still to be knitted.
@@ -78,11 +79,14 @@ func (o *onNeedles) tally(events []logbook.Event) Tally {
 	t.SecondsLeft = int(t.Pace.TimeFor(t.StitchesLeft).Seconds())
 	t.DaysLeft = t.Pace.DaysFor(t.StitchesLeft)
 	t.Ball = o.ball(t.Book)
+	if ball, weighed := logbook.BallOf(t.Book.Standing, knit.Contrast, func(_, row int) int { return o.workedIn(knit.Contrast, row) }); weighed {
+		t.Contrast = &ball
+	}
 	return t
 }
 
 func (o *onNeedles) ball(book logbook.Book) *BallView {
-	ball, weighed := logbook.BallOf(book.Standing, func(_, row int) int { return o.worked(row) })
+	ball, weighed := logbook.BallOf(book.Standing, "", func(_, row int) int { return o.workedIn("", row) })
 	if !weighed {
 		return nil
 	}

@@ -132,18 +132,24 @@ func TestWeighingTellsTheStitch(t *testing.T) {
 	weigh := func(clock int64, grams float64) Event {
 		return Event{ID: fmt.Sprint("w", clock), Device: "d", Clock: clock, Kind: Weighed, Sock: 1, Grams: grams}
 	}
-	_, weighed := BallOf([]Event{row("a", 1, 1, 5)}, worked)
+	_, weighed := BallOf([]Event{row("a", 1, 1, 5)}, "", worked)
 	assert.False(t, weighed)
 	events := []Event{row("a", 1, 1, 5), weigh(2, 100), row("b", 3, 1, 45), weigh(4, 88)}
-	b, _ := BallOf(events, worked)
+	b, _ := BallOf(events, "", worked)
 	assert.InDelta(t, 0.003, b.PerStitch, 1e-12)
 	assert.InDelta(t, 88, b.Left, 0)
-	b, _ = BallOf(append(events, weigh(5, 97)), worked)
+	b, _ = BallOf(append(events, weigh(5, 97)), "", worked)
 	assert.Contains(t, b.Doubt, "is it another one")
 	assert.Zero(t, b.PerStitch)
-	b, _ = BallOf(append(events, weigh(5, 97), row("c", 6, 1, 65), weigh(7, 91)), worked)
+	b, _ = BallOf(append(events, weigh(5, 97), row("c", 6, 1, 65), weigh(7, 91)), "", worked)
 	assert.InDelta(t, 6./2000, b.PerStitch, 1e-12)
 	assert.Empty(t, b.Doubt)
+	contrast := weigh(8, 20)
+	contrast.Text = "contrast"
+	b, _ = BallOf(append(events, contrast), "", worked)
+	assert.InDelta(t, 88, b.Left, 0, "the other yarn is another ball")
+	b, _ = BallOf(append(events, contrast), "contrast", worked)
+	assert.InDelta(t, 20, b.Left, 0)
 }
 
 func TestEventsThatCannotBe(t *testing.T) {

@@ -12,10 +12,10 @@ type Ball struct {
 	Doubt string `json:"doubt"`
 }
 
-// BallOf reads the weighings of the main yarn. worked gives the stitches that
-// are knitted when a sock stands at a row. A ball that grew heavier was another
+// BallOf reads the weighings of a yarn, the main one having no name. worked gives
+// the stitches that are knitted in it when a sock stands at a row. A ball that grew heavier was another
 // ball: reckoning begins anew with it.
-func BallOf(standing []Event, worked func(sock, row int) int) (Ball, bool) {
+func BallOf(standing []Event, yarn string, worked func(sock, row int) int) (Ball, bool) {
 	var b Ball
 	weighed := false
 	at := [2]int{}
@@ -27,6 +27,9 @@ func BallOf(standing []Event, worked func(sock, row int) int) (Ball, bool) {
 		case Placed:
 			at[e.Sock-1] = e.Row
 		case Weighed:
+			if e.Text != yarn {
+				continue
+			}
 			stitches := worked(1, at[0]) + worked(2, at[1])
 			switch {
 			case !weighed:

@@ -27,6 +27,8 @@ type Happened struct {
 	PickedUp *[2]int `json:"picked_up,omitempty"`
 	// HeelLate is how many rounds later than planned the heel begins; negative for earlier.
 	HeelLate *int `json:"heel_late,omitempty"`
+	// Feels is how it sits when it is tried on; empty for well.
+	Feels string `json:"feels,omitempty" enum:"tight_foot,loose_foot,tight_leg,loose_leg"`
 	// LegRounds is how tall the leg really becomes, below its cuff.
 	LegRounds *int `json:"leg_rounds,omitempty"`
 }
@@ -88,6 +90,11 @@ func Ask(p *plan.Plan, h Happened) (Proposal, error) {
 	}
 	if h.LegRounds != nil {
 		d.Leg.Rounds = h.LegRounds
+	}
+	if h.Feels != "" {
+		if repair, err := feels(p, &d, h); repair != "" || err != nil {
+			return Proposal{Row: h.Row, Changes: []Change{}, Repair: repair, Text: "The plan stays as it is."}, err
+		}
 	}
 	return propose(p, d, h, from)
 }
@@ -176,6 +183,37 @@ func triedOn(p *plan.Plan, d *design.Design, h Happened) error {
 	d.Leg.Rounds, d.Cuff.Rounds = &legRounds, &cuffRounds
 	return nil
 }
+
+// feels answers a sock that is too tight or too loose where it was tried on. A
+// leg still to come gets another count; a foot that is knitted gets advice.
+func feels(p *plan.Plan, d *design.Design, h Happened) (repair string, err error) {
+	switch h.Feels {
+	case "tight_foot":
+		return "What is knitted stays tight. Go on with a needle a quarter of a millimetre thicker, or rip back to the toe and take the next count up: a sock that is too tight wears through, and is no good for poor circulation.", nil
+	case "loose_foot":
+		return "What is knitted stays loose. Go on with a needle a quarter of a millimetre thinner, or rib the instep from here: it grips.", nil
+	case "tight_leg", "loose_leg":
+	default:
+		return "", fault("feels", "read %.20q, expected tight_foot, loose_foot, tight_leg or loose_leg", h.Feels)
+	}
+	if at := section(p, h.Row); at == needle.Leg || at == needle.Cuff || at == needle.BindOff {
+		if h.Feels == "tight_leg" {
+			return "The leg is begun: go on with a thicker needle, and bind off more loosely than you think.", nil
+		}
+		return "The leg is begun: go on with a thinner needle, or rib it from here.", nil
+	}
+	step := legStep
+	if h.Feels == "loose_leg" {
+		step = -legStep
+	}
+	count := *d.Leg.Stitches + step
+	d.Leg.Stitches = &count
+	d.Ankle.Change = "after_heel"
+	return "", nil
+}
+
+// legStep is what a leg gains or loses when it is too tight or too loose: four stitches repeat in most ribs.
+const legStep = 4
 
 // propose makes the new plan and checks that rows before from are the same in both.
 func propose(p *plan.Plan, d design.Design, h Happened, from int) (Proposal, error) {

@@ -151,3 +151,19 @@ func TestKnittedRowsNeverChange(t *testing.T) {
 		}
 	})
 }
+
+func TestALegThatWouldBeTight(t *testing.T) {
+	p := planOf(t, "")
+	q, err := Ask(p, Happened{Row: at(t, p, "foot-40"), Feels: "tight_leg"})
+	require.NoError(t, err)
+	assert.Equal(t, []Change{{"stitches of the leg", 68, 72}}, q.Changes)
+	q, err = Ask(p, Happened{Row: at(t, p, "leg-4"), Feels: "tight_leg"})
+	require.NoError(t, err)
+	assert.Nil(t, q.Design)
+	assert.Contains(t, q.Repair, "thicker needle")
+	q, err = Ask(p, Happened{Row: at(t, p, "foot-40"), Feels: "tight_foot"})
+	require.NoError(t, err)
+	assert.Contains(t, q.Repair, "circulation")
+	_, err = Ask(p, Happened{Row: 9, Feels: "itchy"})
+	assert.ErrorContains(t, err, "itchy")
+}

@@ -14,6 +14,7 @@ type Seen struct {
 	Right     *int     `json:"right,omitempty"`
 	Left      *int     `json:"left,omitempty"`
 	Side      *string  `json:"side,omitempty" enum:"RS,WS"`
+	Tail      *string  `json:"tail,omitempty" enum:"left,right"`
 	Last      *string  `json:"last,omitempty" enum:"plain,increase,decrease"`
 	Increases *int     `json:"increases,omitempty"`
 	Ridges    *int     `json:"ridges,omitempty"`
@@ -104,6 +105,7 @@ var looks = []look{
 	{"right", "Count the double stitches, wraps or pins at the right.", number(func(l Look) int { return l.Right }), counted(func(s *Seen) *int { return s.Right }, func(l Look) int { return l.Right })},
 	{"left", "Count the double stitches, wraps or pins at the left.", number(func(l Look) int { return l.Left }), counted(func(s *Seen) *int { return s.Left }, func(l Look) int { return l.Left })},
 	{"side", "Which side faces you when the yarn is ready to go on?", func(l Look) string { return string(l.Side) }, chosen(func(s *Seen) *string { return s.Side }, func(l Look) string { return string(l.Side) }, wrongSide)},
+	{"tail", "Where does the tail of the cast-on hang, with the yarn ready?", func(l Look) string { return l.Tail }, chosen(func(s *Seen) *string { return s.Tail }, func(l Look) string { return l.Tail }, wrongSide)},
 	{"last", "Does the last round show increases, or a lone slanting stitch of a decrease?", func(l Look) string { return l.Last }, chosen(func(s *Seen) *string { return s.Last }, func(l Look) string { return l.Last }, wrongLast)},
 	{"increases", "Count the bumps of increases in one column.", number(func(l Look) int { return l.Increases }), counted(func(s *Seen) *int { return s.Increases }, func(l Look) int { return l.Increases })},
 	{"ridges", "Count the ridges of garter on one face.", number(func(l Look) int { return l.Ridges }), counted(func(s *Seen) *int { return s.Ridges }, func(l Look) int { return l.Ridges })},

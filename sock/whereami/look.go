@@ -23,6 +23,8 @@ type Look struct {
 	Left  int `json:"left"`
 	// Side faces the knitter.
 	Side needle.Side `json:"side" enum:"RS,WS"`
+	// Tail is the side at which the tail of a two-needle cast-on hangs.
+	Tail string `json:"tail" enum:"left,right"`
 	// Last is what the last round shows: plain, increase or decrease.
 	Last string `json:"last" enum:"plain,increase,decrease"`
 	// Increases are the increase rounds knitted so far: bumps in one column.
@@ -39,7 +41,7 @@ func Looks(p *plan.Plan, said []words.Row) []Look {
 	var m needle.Machine
 	lengths := lengthsOf(p, said)
 	looks := make([]Look, 0, len(p.Rows)+1)
-	now := Look{Side: needle.RS, Last: "plain"}
+	now := Look{Side: needle.RS, Last: "plain", Tail: "right"}
 	half := 0
 	looks = append(looks, now)
 	for i := range p.Rows {
@@ -72,6 +74,11 @@ func needle1(p *plan.Plan, row *needle.Row, before int) int {
 
 func (l *Look) see(s needle.Snapshot, half int) {
 	l.Side, l.Right, l.Left, l.Needle1, l.Needle2 = s.Side, 0, 0, 0, 0
+	// It hangs where the round begins: at the right of the instep, at the left of the sole, seen from outside.
+	l.Tail = "right"
+	if s.Cursor >= half && s.Cursor < len(s.Loops) && s.Side == needle.RS {
+		l.Tail = "left"
+	}
 	middle := half + (len(s.Loops)-half)/2
 	for i, loop := range s.Loops {
 		if loop.Kind != needle.YarnOver {

@@ -1228,6 +1228,13 @@ export interface components {
             versions: components["schemas"]["PlanVersion"][];
             wearer: string;
         };
+        LogbookBall: {
+            doubt: string;
+            /** Format: double */
+            grams_per_stitch: number;
+            /** Format: double */
+            left_g: number;
+        };
         LogbookBook: {
             /** Format: int64 */
             clock: number;
@@ -1452,6 +1459,8 @@ export interface components {
         };
         ReplanHappened: {
             cast_on?: null | number;
+            /** @enum {string} */
+            feels?: "tight_foot" | "loose_foot" | "tight_leg" | "loose_leg";
             heel_late?: null | number;
             leg_rounds?: null | number;
             length_mm?: null | number;
@@ -1650,6 +1659,7 @@ export interface components {
         Tally: {
             ball?: components["schemas"]["BallView"];
             book: components["schemas"]["LogbookBook"];
+            contrast?: components["schemas"]["LogbookBall"];
             days_left: number;
             pace: components["schemas"]["LogbookPace"];
             seconds_left: number;
@@ -1751,6 +1761,8 @@ export interface components {
             row: number;
             /** @enum {string} */
             side: "RS" | "WS";
+            /** @enum {string} */
+            tail: "left" | "right";
         };
         WhereamiMatch: {
             against: string[];
@@ -1772,6 +1784,8 @@ export interface components {
             right?: null | number;
             /** @enum {null|string} */
             side?: "RS" | "WS" | null;
+            /** @enum {null|string} */
+            tail?: "left" | "right" | null;
         };
         WordsEntry: {
             look: string;

@@ -122,14 +122,16 @@ function Delete({ view }: { view: WearerView }) {
   const navigate = useNavigate();
   const { message } = App.useApp();
   const { id, name } = view.wearer;
-  const go = () =>
-    remove.mutate(id, {
-      onError: (error) => message.error(error.message),
-      onSuccess: () => {
-        navigate("/feet");
-        undo(`${name} is deleted.`, () => restore.mutateAsync(id));
-      },
-    });
+  // Away first: this page has nothing to show once its wearer is deleted.
+  const go = async () => {
+    navigate("/feet");
+    try {
+      await remove.mutateAsync(id);
+      undo(`${name} is deleted.`, () => restore.mutateAsync(id));
+    } catch (error) {
+      message.error((error as Error).message);
+    }
+  };
   if (view.used_by.length === 0) {
     return <Button onClick={go}>Delete</Button>;
   }

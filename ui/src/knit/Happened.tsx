@@ -1,5 +1,5 @@
 import { useMutation } from "@tanstack/react-query";
-import { Button, Input } from "antd";
+import { Button, Input, Select } from "antd";
 import { useState } from "react";
 import { answered, client, type Schemas } from "../api/client";
 import { useUnit } from "../units/units";
@@ -7,6 +7,13 @@ import { useKnitting } from "./KnitPage";
 import { faultText } from "./KnitPanel";
 
 const number = (text: string) => (/^-?\d{1,4}$/.test(text.trim()) ? Number(text) : undefined);
+
+const sits: { value: NonNullable<Schemas["ReplanHappened"]["feels"]>; label: string }[] = [
+  { value: "tight_foot", label: "too tight on the foot" },
+  { value: "loose_foot", label: "too loose on the foot" },
+  { value: "tight_leg", label: "too tight at the ankle or leg" },
+  { value: "loose_leg", label: "too loose at the ankle or leg" },
+];
 
 /**
  * Happened bends the plan to what really happened: tried on, another count cast
@@ -30,11 +37,15 @@ export function Happened({
   const send = useKnitting((s) => s.send);
   const [length, setLength] = useState("");
   const [typed, setTyped] = useState<Record<string, string>>({});
+  const [feels, setFeels] = useState<Schemas["ReplanHappened"]["feels"]>();
   const happened: Schemas["ReplanHappened"] = { row };
   const castOn = number(typed.castOn ?? "");
   const late = number(typed.late ?? "");
   const leg = number(typed.leg ?? "");
   const picked = (typed.picked ?? "").split(/[ ,/]+/).map(number);
+  if (tried && feels) {
+    happened.feels = feels;
+  }
   if (castOn !== undefined) {
     happened.cast_on = castOn;
   }
@@ -90,16 +101,30 @@ export function Happened({
     >
       <h2>{tried ? "I tried it on" : "It went otherwise"}</h2>
       {tried ? (
-        <div className="look-line">
-          <label htmlFor="tried-length">From the tip of the toe to the needle</label>
-          <Input
-            id="tried-length"
-            autoFocus
-            value={length}
-            suffix={<span className="unit">{unit}</span>}
-            onChange={(event) => setLength(event.target.value)}
-          />
-        </div>
+        <>
+          <div className="look-line">
+            <label htmlFor="tried-length">From the tip of the toe to the needle</label>
+            <Input
+              id="tried-length"
+              autoFocus
+              value={length}
+              suffix={<span className="unit">{unit}</span>}
+              onChange={(event) => setLength(event.target.value)}
+            />
+          </div>
+          <div className="field">
+            <label htmlFor="feels">It sits</label>
+            <Select
+              id="feels"
+              aria-label="It sits"
+              allowClear
+              placeholder="well"
+              value={feels}
+              onChange={setFeels}
+              options={sits}
+            />
+          </div>
+        </>
       ) : (
         <>
           {line("castOn", "Really cast on", "34")}
@@ -112,7 +137,7 @@ export function Happened({
         type="primary"
         htmlType="submit"
         loading={ask.isPending}
-        disabled={tried && length.trim() === ""}
+        disabled={tried && length.trim() === "" && !feels}
       >
         What does it change?
       </Button>
@@ -138,7 +163,7 @@ export function Happened({
               onClick={() => {
                 if (tried && ask.data?.design) {
                   say("note", sock, row, {
-                    text: `Tried on: ${length} ${unit} from the tip. ${ask.data.text}`,
+                    text: `Tried on${length && `: ${length} ${unit} from the tip`}. ${ask.data.text}`,
                   });
                 }
                 ask.mutate(true);

@@ -136,6 +136,7 @@ function Log({ view, again }: { view: View; again: () => void }) {
           ))}
         </ul>
       </section>
+      <BothSocks events={events} view={view} />
       <NextTime view={view} again={again} />
     </div>
   );
@@ -156,6 +157,54 @@ function words(e: Event, unit: "cm" | "in"): string {
     default:
       return e.text ?? "";
   }
+}
+
+const otherwise = ["mistake", "place", "needle", "tried", "note"];
+
+/** BothSocks lists where the second sock went otherwise than the first. */
+function BothSocks({ events, view }: { events: Event[]; view: View }) {
+  const of = (sock: number) => events.filter((e) => e.sock === sock);
+  if (of(2).length === 0) {
+    return null;
+  }
+  const versions = (sock: number) => [...new Set(of(sock).map((e) => e.version))].join(", ");
+  const told = (sock: number) => of(sock).filter((e) => otherwise.includes(e.kind));
+  const rows = [...new Set([...told(1), ...told(2)].map((e) => e.row))].sort((a, b) => a - b);
+  const at = (sock: number, row: number) =>
+    told(sock)
+      .filter((e) => e.row === row)
+      .map((e) => words(e, "cm"))
+      .join("; ");
+  return (
+    <section>
+      <h2>Where the two socks differ</h2>
+      <table className="figures">
+        <thead>
+          <tr>
+            <th scope="col">at</th>
+            <th scope="col">first</th>
+            <th scope="col">second</th>
+          </tr>
+        </thead>
+        <tbody>
+          <tr>
+            <th scope="row">knitted by plan</th>
+            <td>{versions(1)}</td>
+            <td>{versions(2)}</td>
+          </tr>
+          {rows.map((row) => (
+            <tr key={row}>
+              <th scope="row">
+                {view.rows[row]?.section.replace("_", " ")} {view.rows[row]?.n}
+              </th>
+              <td>{at(1, row) || "as planned"}</td>
+              <td>{at(2, row) || "as planned"}</td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </section>
+  );
 }
 
 /** Due says how many rounds a day a present needs. */

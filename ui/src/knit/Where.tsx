@@ -29,6 +29,7 @@ export function Where({ sock, row, close }: { sock: number; row: number; close: 
   const [length, setLength] = useState("");
   const seen: Seen = {
     ...(typed.side && { side: typed.side as "RS" }),
+    ...(typed.tail && { tail: typed.tail as "left" }),
     ...(typed.last && { last: typed.last as "plain" }),
   };
   for (const { name } of counts) {
@@ -79,6 +80,17 @@ export function Where({ sock, row, close }: { sock: number; row: number; close: 
               { value: "RS", label: "right" },
               { value: "WS", label: "wrong" },
             ]}
+          />
+        </div>
+        <div className="look-line">
+          <label htmlFor="see-tail">The tail of the cast-on hangs</label>
+          <Select
+            id="see-tail"
+            aria-label="The tail of the cast-on hangs"
+            allowClear
+            value={typed.tail || undefined}
+            onChange={(value) => set("tail", value ?? "")}
+            options={["right", "left"].map((value) => ({ value, label: value }))}
           />
         </div>
         <div className="look-line">

@@ -1,5 +1,5 @@
 import { useMutation } from "@tanstack/react-query";
-import { Button, Input } from "antd";
+import { Button, Input, Select } from "antd";
 import { useState } from "react";
 import { answered, client } from "../api/client";
 import { useKnitting } from "./KnitPage";
@@ -9,6 +9,9 @@ import { faultText } from "./KnitPanel";
 export function Yarn({ sock, row, close }: { sock: number; row: number; close: () => void }) {
   const say = useKnitting((s) => s.say);
   const [grams, setGrams] = useState("");
+  const twoYarns = useKnitting((s) => s.view.rows.some((r) => r.colour === "contrast"));
+  const contrast = useKnitting((s) => s.tally.contrast);
+  const [yarn, setYarn] = useState<"" | "contrast">("");
   const scale = useMutation({
     mutationFn: async () => answered(await client.GET("/api/scale")),
     onSuccess: (reading) => setGrams(`${reading.grams}`),
@@ -19,7 +22,7 @@ export function Yarn({ sock, row, close }: { sock: number; row: number; close: (
     <form
       onSubmit={(event) => {
         event.preventDefault();
-        say("weigh", sock, row, { grams: value });
+        say("weigh", sock, row, { grams: value, ...(yarn && { text: yarn }) });
         close();
       }}
     >
@@ -39,12 +42,27 @@ export function Yarn({ sock, row, close }: { sock: number; row: number; close: (
           Read the scale
         </Button>
       </div>
+      {twoYarns && (
+        <p>
+          <Select
+            aria-label="Which yarn"
+            className="whole"
+            value={yarn}
+            onChange={setYarn}
+            options={[
+              { value: "", label: "the yarn of the sock" },
+              { value: "contrast", label: "the contrast yarn" },
+            ]}
+          />
+        </p>
+      )}
       <p className="fault" role="alert">
         {grams !== "" && !good ? "A ball weighs 0 to 5000 g." : faultText(scale.error)}
       </p>
       <Button type="primary" htmlType="submit" disabled={!good}>
         Keep
       </Button>
+      {contrast && <p>The contrast yarn weighed {contrast.left_g} g.</p>}
       <p className="hint">Two weighings some rows apart tell what a stitch weighs in your hands.</p>
       <Left sock={sock} row={row} close={close} />
     </form>

@@ -273,14 +273,16 @@ function Delete({ view, name }: { view: SwatchView; name: string }) {
   const navigate = useNavigate();
   const { message } = App.useApp();
   const { id } = view.swatch;
-  const go = () =>
-    remove.mutate(id, {
-      onError: (error) => message.error(error.message),
-      onSuccess: () => {
-        navigate("/swatches");
-        undo(`The swatch of ${name} is deleted.`, () => restore.mutateAsync(id));
-      },
-    });
+  // Away first: this page has nothing to show once its swatch is deleted.
+  const go = async () => {
+    navigate("/swatches");
+    try {
+      await remove.mutateAsync(id);
+      undo(`The swatch of ${name} is deleted.`, () => restore.mutateAsync(id));
+    } catch (error) {
+      message.error((error as Error).message);
+    }
+  };
   if (view.used_by.length === 0) {
     return <Button onClick={go}>Delete</Button>;
   }
