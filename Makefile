@@ -11,7 +11,7 @@ BIN := bin/acornstep
 NPM := npm --prefix ui
 QUIET_NPM := --no-audit --no-fund --loglevel=error
 PORT ?= 7768
-FUZZTIME ?= 20s
+FUZZTIME ?= 15s
 
 export PLAYWRIGHT_SKIP_BROWSER_DOWNLOAD = 1
 

@@ -50,8 +50,11 @@ async function openWearer(page: Page, name: string) {
   await expect(page.getByLabel("Name of the wearer")).toHaveValue(name);
 }
 
+/** A phone, 1280 at 200 % zoom, and a large screen: nothing is cut off. */
+const widths = [360, 640, 1920];
+
 for (const [name, go] of Object.entries(screens)) {
-  test(`${name} has no serious accessibility finding, by day and in the evening`, async ({ page }) => {
+  test(`${name} is within reach by day and in the evening, on every width`, async ({ page }) => {
     await go(page);
     for (const scheme of ["light", "dark"]) {
       if (scheme === "dark") {
@@ -63,18 +66,14 @@ for (const [name, go] of Object.entries(screens)) {
       const serious = violations.filter((v) => v.impact === "serious" || v.impact === "critical");
       expect(serious.map((v) => `${scheme} ${v.id}: ${v.nodes.map((n) => n.html).join(" ")}`)).toEqual([]);
     }
-  });
-}
-
-// 360 points wide, 1280 at 200 % zoom, and a large screen.
-for (const width of [360, 640, 1920]) {
-  test(`nothing is cut off at ${width} points`, async ({ page }) => {
-    await page.setViewportSize({ width, height: 740 });
-    for (const [name, go] of Object.entries(screens)) {
-      await go(page);
-      await page.waitForLoadState("networkidle");
-      const over = await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth);
-      expect(over, name).toBeLessThanOrEqual(0);
+    for (const width of widths) {
+      await page.setViewportSize({ width, height: 740 });
+      await expect
+        .poll(
+          () => page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth),
+          `at ${width}`,
+        )
+        .toBeLessThanOrEqual(0);
     }
   });
 }

@@ -106,7 +106,8 @@ function HeelWidth() {
 /** TakeFoot takes a foot that is kept, as it is now. */
 function TakeFoot() {
   const unit = useUnit();
-  const wearers = useWearers().data ?? [];
+  const list = useWearers();
+  const wearers = list.data ?? [];
   const foot = useBoard((b) => b.content.foot);
   const takeFoot = useBoard((b) => b.takeFoot);
   const options = wearers.flatMap((view) =>
@@ -119,6 +120,9 @@ function TakeFoot() {
         name: view.wearer.name,
       })),
   );
+  if (list.isPending) {
+    return null;
+  }
   if (options.length === 0) {
     return (
       <p className="hint">
@@ -152,9 +156,13 @@ function TakeFoot() {
 /** TakeSwatch takes a swatch of the book, as it is now, and its yarn. */
 function TakeSwatch() {
   const unit = useUnit();
-  const ready = (useBook().data?.swatches ?? []).filter((s) => s.taken);
+  const book = useBook();
+  const ready = (book.data?.swatches ?? []).filter((s) => s.taken);
   const swatch = useBoard((b) => b.content.swatch);
   const takeSwatch = useBoard((b) => b.takeSwatch);
+  if (book.isPending) {
+    return null;
+  }
   if (ready.length === 0) {
     return (
       <p className="hint">
