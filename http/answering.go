@@ -16,14 +16,13 @@ type call[Q any] struct {
 	// ID is the id in the path, Part that of a part of the thing.
 	ID, Part string
 	Asked    Q
-	gin      *gin.Context
 }
 
 // answering makes a handler of a function from question to answer. The question
 // is read strictly; an error becomes the problem that says it best.
 func answering[Q, A any](s *server, status int, answer func(call[Q]) (A, error)) gin.HandlerFunc {
 	return func(c *gin.Context) {
-		asked := call[Q]{Context: c, ID: c.Param("id"), Part: c.Param("part"), gin: c}
+		asked := call[Q]{Context: c, ID: c.Param("id"), Part: c.Param("part")}
 		if _, none := any(asked.Asked).(nothing); !none && !read(c, &asked.Asked) {
 			return
 		}

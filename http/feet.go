@@ -16,6 +16,7 @@ import (
 	"acornstep/sock/document"
 	"acornstep/sock/feet"
 	"acornstep/sock/knit"
+	"acornstep/sock/logbook"
 	"acornstep/sock/measure"
 	"acornstep/sock/tracing"
 )
@@ -281,7 +282,7 @@ func (s *server) addTracing(c call[NewTracing]) (WearerView, error) {
 		if f.found == nil {
 			continue
 		}
-		m := feet.Measurement{Side: feet.Side(q.Side), What: f.what, Length: tenth(f.found.Length), On: feet.Date(q.MeasuredOn), Source: "tracing", Uncertainty: tenth(f.found.Uncertainty)}
+		m := feet.Measurement{Side: feet.Side(q.Side), What: f.what, Length: f.found.Length.Tenth(), On: feet.Date(q.MeasuredOn), Source: "tracing", Uncertainty: f.found.Uncertainty.Tenth()}
 		if err := m.Validate(measure.Centimetres).Err(); err != nil {
 			return WearerView{}, err
 		}
@@ -301,14 +302,10 @@ func (s *server) addTracing(c call[NewTracing]) (WearerView, error) {
 	return s.wearerView(c, c.ID)
 }
 
-func tenth(l measure.Length) measure.Length {
-	return measure.Length(float64(measure.HalfUp(float64(l)*10)) / 10)
-}
-
 // Limits of a preview.
 const (
-	maxPreview     = 80 << 10 // bytes of the data URL
-	maxPreviewSide = 640      // pixels
+	maxPreview     = logbook.MaxPicture
+	maxPreviewSide = 640 // pixels
 	previewPrefix  = "data:image/jpeg;base64,"
 )
 

@@ -75,7 +75,7 @@ func missing(f document.Fault) string {
 		return "count the rounds of the swatch"
 	case name != f.Field:
 		if kind, known := feet.KindOf(name); known {
-			return "measure: " + strings.ToLower(kind.Label)
+			return "measure the " + strings.ToLower(kind.Label)
 		}
 	}
 	return f.Error()

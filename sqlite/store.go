@@ -103,7 +103,7 @@ func scan(row row) (basket.Sock, error) {
 
 // List gives all socks in the basket, the last changed first.
 func (s *Store) List(ctx context.Context) ([]basket.Sock, error) {
-	rows, err := s.db.QueryContext(ctx, `SELECT `+columns+onNeedles+` FROM socks WHERE deleted_ms IS NULL ORDER BY updated_ms DESC, id`)
+	rows, err := s.db.QueryContext(ctx, `SELECT `+columns+onNeedles+` FROM socks WHERE deleted_ms IS NULL ORDER BY updated_ms DESC, rowid DESC`)
 	if err != nil {
 		return nil, fmt.Errorf("list socks: %w", err)
 	}

@@ -232,7 +232,7 @@ func offGauge(d *design.Design) []Off {
 			continue
 		}
 		girth := s.Gauge.Girth(float64(s.Stitches))
-		offs = append(offs, Off{way.Gauge.Stitches, girth, 100 * float64(1-girth/d.Foot.BallGirth), 100 * float64(d.Foot.HeelDiagonal/s.HeelDiagonalGirth()-1)})
+		offs = append(offs, Off{way.Gauge.Stitches, girth, 100 * float64(1-girth/d.Foot.BallGirth), heelStretch(s)})
 	}
 	return offs
 }

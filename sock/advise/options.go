@@ -5,6 +5,7 @@ import (
 	"strings"
 
 	"acornstep/sock/design"
+	"acornstep/sock/fit"
 	"acornstep/sock/knit"
 	"acornstep/sock/measure"
 )
@@ -128,7 +129,7 @@ func toeHere(w *words) string {
 }
 
 func heelStretch(s *knit.Sock) float64 {
-	return 100 * (float64(s.Design.Foot.HeelDiagonal/s.HeelDiagonalGirth()) - 1)
+	return fit.Stretch(s.Design.Foot.HeelDiagonal, s.HeelDiagonalGirth())
 }
 
 func heelHere(w *words) string {
@@ -193,7 +194,7 @@ func ankleHere(w *words) string {
 func legHere(w *words) string {
 	s := w.sock
 	girth := s.Gauge.Girth(float64(s.AnkleStitches)) * measure.Length(s.LegWidth())
-	return fmt.Sprintf("%d sts · %s at the ankle", s.LegStitches, stretches(100*float64(s.Design.Foot.AnkleGirth/girth-1)))
+	return fmt.Sprintf("%d sts · %s at the ankle", s.LegStitches, stretches(fit.Stretch(s.Design.Foot.AnkleGirth, girth)))
 }
 
 func cuffHere(w *words) string {
@@ -204,7 +205,7 @@ func cuffHere(w *words) string {
 func bindOffHere(w *words) string {
 	s := w.sock
 	girth := s.Gauge.Girth(float64(s.LegStitches))
-	over := 100 * float64(s.Design.Foot.HeelDiagonal/girth-1)
+	over := fit.Stretch(s.Design.Foot.HeelDiagonal, girth)
 	if s.Design.BindOff == "sewn" {
 		return fmt.Sprintf("tail %s · passes the heel at %.0f %%", w.long(3*girth), over)
 	}

@@ -67,8 +67,11 @@ func Of(s *knit.Sock) []Place {
 	return places
 }
 
+// Stretch is how far a sock has to stretch to go round a foot, in percent of its own girth.
+func Stretch(foot, sock measure.Length) float64 { return 100 * float64(foot/sock-1) }
+
 func stretch(name string, foot, sock measure.Length, low, high float64, estimated bool) Place {
-	p := Place{Name: name, Foot: foot, Sock: sock, StretchPct: 100 * float64(foot/sock-1), LowPct: low, HighPct: high, Estimated: estimated, Level: knit.Note}
+	p := Place{Name: name, Foot: foot, Sock: sock, StretchPct: Stretch(foot, sock), LowPct: low, HighPct: high, Estimated: estimated, Level: knit.Note}
 	switch {
 	case p.StretchPct < low-0.05:
 		p.Level, p.Text = knit.Caution, "It hardly stretches here: it may sag."

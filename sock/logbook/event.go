@@ -69,15 +69,17 @@ type Event struct {
 	Picture string `json:"picture,omitempty"`
 }
 
+// MaxPicture is the longest picture that is kept, in bytes of its data URL.
+const MaxPicture = 80 << 10
+
 // Limits of one event.
 const (
-	maxID      = 64
-	maxText    = 2000
-	maxRow     = 100_000
-	maxGrams   = 5000
-	maxLength  = 1000
-	maxPicture = 80 << 10
-	maxClock   = 1 << 50
+	maxID     = 64
+	maxText   = 2000
+	maxRow    = 100_000
+	maxGrams  = 5000
+	maxLength = 1000
+	maxClock  = 1 << 50
 )
 
 // Validate says what is wrong with an event.
@@ -113,8 +115,8 @@ func (e *Event) Validate() document.Faults {
 	if n := utf8.RuneCountInString(e.Text); n > maxText {
 		faults.Add("text", "read %d characters, at most %d are kept", n, maxText)
 	}
-	if len(e.Picture) > maxPicture {
-		faults.Add("picture", "read %d bytes, at most %d are kept", len(e.Picture), maxPicture)
+	if len(e.Picture) > MaxPicture {
+		faults.Add("picture", "read %d bytes, at most %d are kept", len(e.Picture), MaxPicture)
 	}
 	return faults
 }

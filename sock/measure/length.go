@@ -172,3 +172,6 @@ func clip(text string) string {
 	}
 	return text
 }
+
+// Tenth rounds the length half up to a tenth of a millimetre, as documents write it.
+func (l Length) Tenth() Length { return Length(HalfUp(float64(l)*10)) / 10 }

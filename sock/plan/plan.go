@@ -5,7 +5,6 @@ package plan
 
 import (
 	"fmt"
-	"math"
 
 	"acornstep/sock/design"
 	"acornstep/sock/knit"
@@ -107,7 +106,7 @@ func summarise(s *knit.Sock) Summary {
 		ToeRounds:            s.Toe.Rounds,
 		GussetIncreases:      only(s.Design.Heel.Kind == "gusset_turn", s.Heel.GussetIncreases),
 		FootRounds:           s.FootRounds,
-		HeelStartsAt:         tenth(s.HeelStarts),
+		HeelStartsAt:         s.HeelStarts.Tenth(),
 		HeelStitches:         s.Heel.Stitches,
 		HeelTurnsPerSide:     only(!flap, s.Heel.Turns),
 		HeelCentreStitches:   only(!flap, s.Heel.Centre),
@@ -117,8 +116,8 @@ func summarise(s *knit.Sock) Summary {
 		LegStitches:          s.LegStitches,
 		LegRounds:            s.LegRounds,
 		CuffRounds:           s.CuffRounds,
-		FinishedLength:       tenth(s.HeelStarts + s.Heel.Length),
-		HeelDiagonalGirth:    tenth(s.HeelDiagonalGirth()),
+		FinishedLength:       (s.HeelStarts + s.Heel.Length).Tenth(),
+		HeelDiagonalGirth:    s.HeelDiagonalGirth().Tenth(),
 	}
 }
 
@@ -128,9 +127,4 @@ func only(has bool, n int) *int {
 		return nil
 	}
 	return &n
-}
-
-// tenth rounds a length half up to a tenth of a millimetre, as the document writes it.
-func tenth(l measure.Length) measure.Length {
-	return measure.Length(math.Floor(float64(l)*10+0.5+1e-9) / 10)
 }

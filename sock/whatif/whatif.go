@@ -7,6 +7,7 @@ import (
 
 	"acornstep/sock/design"
 	"acornstep/sock/document"
+	"acornstep/sock/fit"
 	"acornstep/sock/knit"
 	"acornstep/sock/measure"
 	"acornstep/sock/yarn"
@@ -109,7 +110,7 @@ func (a *asked) figures() []Figure {
 	// The rows are the same, so lengths shrink as the rounds get denser.
 	denser := measure.Length(a.now.Gauge.Rounds / a.same.Gauge.Rounds)
 	show := a.unit.Show
-	pct := func(foot, sock measure.Length) string { return fmt.Sprintf("%.0f %%", 100*float64(foot/sock-1)) }
+	pct := func(foot, sock measure.Length) string { return fmt.Sprintf("%.0f %%", fit.Stretch(foot, sock)) }
 	girth := func(s *knit.Sock) measure.Length { return s.Gauge.Girth(float64(s.Stitches)) }
 	leg := func(s *knit.Sock) measure.Length { return s.Gauge.Girth(float64(s.LegStitches)) }
 	spare := func(length, sock measure.Length) string { return show(length - sock) }

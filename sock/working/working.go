@@ -208,9 +208,8 @@ func (w *writer) fit() {
 		change := "More stitches round, or less ease, stretch it less."
 		switch p.Name {
 		case "ball":
-			if more := s.Gauge.Girth(float64(s.Stitches + s.Design.Fit.Multiple)); true {
-				change = fmt.Sprintf("With %d stitches it would stretch %.0f %%.", s.Stitches+s.Design.Fit.Multiple, 100*float64(p.Foot/more-1))
-			}
+			more := s.Gauge.Girth(float64(s.Stitches + s.Design.Fit.Multiple))
+			change = fmt.Sprintf("With %d stitches it would stretch %.0f %%.", s.Stitches+s.Design.Fit.Multiple, fit.Stretch(p.Foot, more))
 		case "heel":
 			change = w.otherHeels()
 		case "cuff", "ankle", "calf":
@@ -232,7 +231,7 @@ func (w *writer) otherHeels() string {
 		}
 		d.Heel.Kind, d.Heel.Stitches, d.Heel.TurnsPerSide, d.Heel.FlapRows, d.Heel.PickedUp, d.Heel.GussetIncreases = kind, nil, nil, nil, nil, nil
 		if s := knit.Measure(&d); !s.Stopped() {
-			said = append(said, fmt.Sprintf("%s %.0f %%", names[kind], 100*float64(d.Foot.HeelDiagonal/s.HeelDiagonalGirth()-1)))
+			said = append(said, fmt.Sprintf("%s %.0f %%", names[kind], fit.Stretch(d.Foot.HeelDiagonal, s.HeelDiagonalGirth())))
 		}
 	}
 	if len(said) == 0 {

@@ -1,5 +1,6 @@
-import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import { useMutation, useQuery } from "@tanstack/react-query";
 import type { Unit } from "../units/units";
+import { useChange } from "./change";
 import { type Asked, answered, client, type Schemas } from "./client";
 
 export type SwatchView = Schemas["SwatchView"];
@@ -24,18 +25,8 @@ export function useSwatch(id: string) {
   });
 }
 
-/** useBookChange is a change of the book; everything that shows it, or socks, looks again. */
-function useBookChange<Q, A>(change: (question: Q) => Promise<A>) {
-  const queries = useQueryClient();
-  return useMutation({
-    mutationFn: change,
-    onSuccess: () =>
-      Promise.all([
-        queries.invalidateQueries({ queryKey: key }),
-        queries.invalidateQueries({ queryKey: ["socks"] }),
-      ]),
-  });
-}
+/** useBookChange is a change after which everything that shows it, or socks, looks again. */
+const useBookChange = <Q, A>(change: (question: Q) => Promise<A>) => useChange([key, ["socks"]], change);
 
 export const useAddYarn = () =>
   useBookChange(async (body: Asked<"/api/yarns", "post">) =>

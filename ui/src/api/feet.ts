@@ -1,4 +1,5 @@
-import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import { useQuery } from "@tanstack/react-query";
+import { useChange } from "./change";
 import { type Asked, answered, client, type Schemas } from "./client";
 
 export type WearerView = Schemas["WearerView"];
@@ -25,18 +26,8 @@ export function useWearer(id: string) {
   });
 }
 
-/** useFeetChange is a change of feet; everything that shows feet or socks looks again. */
-function useFeetChange<Q, A>(change: (question: Q) => Promise<A>) {
-  const queries = useQueryClient();
-  return useMutation({
-    mutationFn: change,
-    onSuccess: () =>
-      Promise.all([
-        queries.invalidateQueries({ queryKey: key }),
-        queries.invalidateQueries({ queryKey: ["socks"] }),
-      ]),
-  });
-}
+/** useFeetChange is a change after which everything that shows it, or socks, looks again. */
+const useFeetChange = <Q, A>(change: (question: Q) => Promise<A>) => useChange([key, ["socks"]], change);
 
 export const useAddWearer = () =>
   useFeetChange(async (body: Schemas["NewWearer"]) => answered(await client.POST("/api/feet", { body })));

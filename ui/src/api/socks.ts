@@ -1,5 +1,6 @@
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import type { Unit } from "../units/units";
+import { useChange } from "./change";
 import { answered, client, type Draft, type FootTaken, type Sock, type SwatchTaken } from "./client";
 
 export const basketKey = ["socks"] as const;
@@ -98,13 +99,8 @@ export function useVersions(id: string) {
   });
 }
 
-function useVersionChange<Q, A>(id: string, change: (question: Q) => Promise<A>) {
-  const queries = useQueryClient();
-  return useMutation({
-    mutationFn: change,
-    onSuccess: () => queries.invalidateQueries({ queryKey: versionsKey(id) }),
-  });
-}
+const useVersionChange = <Q, A>(id: string, change: (question: Q) => Promise<A>) =>
+  useChange([versionsKey(id)], change);
 
 export const useAddVersion = (id: string) =>
   useVersionChange(id, async (body: { name: string; draft: Draft }) =>

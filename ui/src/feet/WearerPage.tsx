@@ -1,4 +1,4 @@
-import { App, Button, Checkbox, Input, Popconfirm, Segmented, Skeleton } from "antd";
+import { App, Button, Checkbox, Input, Popconfirm, Segmented } from "antd";
 import { useState } from "react";
 import { Link, useNavigate, useParams, useSearchParams } from "react-router";
 import {
@@ -12,7 +12,7 @@ import {
 } from "../api/feet";
 import { useCautions, useKinds } from "../api/reference";
 import { Checks } from "../board/Checks";
-import { Failure } from "../shell/Failure";
+import { Shown } from "../shell/Shown";
 import { usePageTitle } from "../shell/usePageTitle";
 import { useUndo } from "../shell/useUndo";
 import { Growth } from "./Growth";
@@ -21,21 +21,11 @@ import { Measure } from "./Measure";
 /** WearerPage is one person: both feet, what to be careful of, and how a child's foot grows. */
 export function WearerPage() {
   const { id = "" } = useParams();
-  const wearer = useWearer(id);
-  if (wearer.isPending) {
-    return <Skeleton active className="page" />;
-  }
-  if (wearer.isError) {
-    return (
-      <div className="page narrow">
-        <Failure error={wearer.error} retry={() => wearer.refetch()} />
-        <p>
-          <Link to="/feet">To the feet</Link>
-        </p>
-      </div>
-    );
-  }
-  return <Person key={id} view={wearer.data} />;
+  return (
+    <Shown query={useWearer(id)} back={{ to: "/feet", label: "To the feet" }}>
+      {(view) => <Person key={id} view={view} />}
+    </Shown>
+  );
 }
 
 function Person({ view }: { view: WearerView }) {

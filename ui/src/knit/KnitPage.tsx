@@ -1,11 +1,10 @@
 import { useQuery } from "@tanstack/react-query";
-import { Skeleton } from "antd";
 import { createContext, useContext, useEffect, useState } from "react";
-import { Link, useParams } from "react-router";
+import { useParams } from "react-router";
 import { type StoreApi, useStore } from "zustand";
 import { answered, client, Refusal } from "../api/client";
-import { Failure } from "../shell/Failure";
 import { keepScreen } from "../shell/offline";
+import { Shown } from "../shell/Shown";
 import { usePageTitle } from "../shell/usePageTitle";
 import { KnitScreen } from "./KnitScreen";
 import { type KnitView, keepView, keptView } from "./kept";
@@ -44,21 +43,11 @@ export function KnitPage() {
     networkMode: "always",
     retry: false,
   });
-  if (view.isPending) {
-    return <Skeleton active className="page" />;
-  }
-  if (view.isError) {
-    return (
-      <div className="page narrow">
-        <h1>Not on the needles yet</h1>
-        <Failure error={view.error} retry={() => view.refetch()} />
-        <p>
-          <Link to={`/socks/${id}`}>To the board</Link>
-        </p>
-      </div>
-    );
-  }
-  return <Needles key={id} view={view.data} />;
+  return (
+    <Shown query={view} title="Not on the needles yet" back={{ to: `/socks/${id}`, label: "To the board" }}>
+      {(found) => <Needles key={id} view={found} />}
+    </Shown>
+  );
 }
 
 /** How often other devices are asked about, in ms. */

@@ -1,13 +1,14 @@
 import { useQuery } from "@tanstack/react-query";
-import { Button, Input, Skeleton } from "antd";
+import { Button, Input } from "antd";
 import { useMemo, useState } from "react";
 import { Link, useParams } from "react-router";
+import { useStore } from "zustand";
 import { answered, client, type Schemas } from "../api/client";
-import { Failure } from "../shell/Failure";
+import { Shown } from "../shell/Shown";
 import { usePageTitle } from "../shell/usePageTitle";
 import { lengthWithUnit, useUnit } from "../units/units";
-import { device, keepOutbox, newID, outbox } from "./kept";
-import { type Event, merge, standing } from "./logbook";
+import { type Event, standing } from "./logbook";
+import { createKnitting } from "./store";
 
 type View = Schemas["KnitView"];
 
@@ -22,29 +23,21 @@ export function LogPage() {
     retry: false,
   });
   usePageTitle(`Log of ${view.data?.name ?? "a sock"}`);
-  if (view.isPending) {
-    return <Skeleton active className="page" />;
-  }
-  if (view.isError) {
-    return (
-      <div className="page narrow">
-        <Failure error={view.error} retry={() => view.refetch()} />
-        <p>
-          <Link to={`/socks/${id}`}>To the board</Link>
-        </p>
-      </div>
-    );
-  }
-  return <Log view={view.data} again={() => view.refetch()} />;
+  return (
+    <Shown query={view} back={{ to: `/socks/${id}`, label: "To the board" }}>
+      {(found) => <Log key={id} view={found} />}
+    </Shown>
+  );
 }
 
 const hours = (seconds: number) =>
   seconds < 5400 ? `${Math.round(seconds / 60)} min` : `${(seconds / 3600).toFixed(1)} h`;
 
-function Log({ view, again }: { view: View; again: () => void }) {
+function Log({ view }: { view: View }) {
   const unit = useUnit();
-  const { tally } = view;
-  const events = useMemo(() => standing(merge(view.events)), [view.events]);
+  const [needles] = useState(() => createKnitting(view));
+  const { events: heard, tally, say, refusal, offline } = useStore(needles);
+  const events = useMemo(() => standing(heard), [heard]);
   const told = events.filter((e) => e.kind !== "row" && e.kind !== "half");
   const rows = events.filter((e) => e.kind === "row");
   return (
@@ -137,7 +130,10 @@ function Log({ view, again }: { view: View; again: () => void }) {
         </ul>
       </section>
       <BothSocks events={events} view={view} />
-      <NextTime view={view} again={again} />
+      <NextTime
+        say={(text) => say("wear", 1, Math.max(0, view.rows.length - 1), { text })}
+        fault={refusal || (offline ? "No connection: it is kept here and written down later." : "")}
+      />
     </div>
   );
 }
@@ -231,38 +227,11 @@ function Due({ rows }: { rows: number }) {
 }
 
 /** NextTime is for the one who knits the next pair: how it fits, where it wore through. */
-function NextTime({ view, again }: { view: View; again: () => void }) {
+function NextTime({ say, fault }: { say: (text: string) => void; fault: string }) {
   const [text, setText] = useState("");
-  const [fault, setFault] = useState("");
-  const keep = async () => {
-    const clock = view.events.reduce((most, e) => Math.max(most, e.clock), 0) + 1;
-    const row = Math.max(0, view.rows.length - 1);
-    const event: Event = {
-      id: newID(),
-      device: device(),
-      clock,
-      at_ms: Date.now(),
-      kind: "wear",
-      version: view.version,
-      sock: 1,
-      row,
-      text,
-    };
-    keepOutbox(view.id, [...outbox(view.id), event]);
-    try {
-      answered(
-        await client.POST("/api/socks/{id}/events", {
-          params: { path: { id: view.id } },
-          body: { events: outbox(view.id), after: view.seq },
-        }),
-      );
-      keepOutbox(view.id, []);
-      setText("");
-      setFault("");
-      again();
-    } catch (error) {
-      setFault((error as Error).message);
-    }
+  const keep = () => {
+    say(text);
+    setText("");
   };
   return (
     <section>

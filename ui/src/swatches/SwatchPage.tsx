@@ -1,4 +1,4 @@
-import { App, Button, Checkbox, Input, Popconfirm, Select, Skeleton } from "antd";
+import { App, Button, Checkbox, Input, Popconfirm, Select } from "antd";
 import { useState } from "react";
 import { Link, useNavigate, useParams } from "react-router";
 import {
@@ -14,7 +14,7 @@ import {
 } from "../api/book";
 import { Refusal, type Schemas } from "../api/client";
 import { Checks } from "../board/Checks";
-import { Failure } from "../shell/Failure";
+import { Shown } from "../shell/Shown";
 import { usePageTitle } from "../shell/usePageTitle";
 import { useUndo } from "../shell/useUndo";
 import { Term } from "../terms/Term";
@@ -25,21 +25,11 @@ import { SpreadPlot } from "./SpreadPlot";
 /** SwatchPage is one swatch: its counts, what is wrong with it, and the next needle. */
 export function SwatchPage() {
   const { id = "" } = useParams();
-  const swatch = useSwatch(id);
-  if (swatch.isPending) {
-    return <Skeleton active className="page" />;
-  }
-  if (swatch.isError) {
-    return (
-      <div className="page narrow">
-        <Failure error={swatch.error} retry={() => swatch.refetch()} />
-        <p>
-          <Link to="/swatches">To the swatches</Link>
-        </p>
-      </div>
-    );
-  }
-  return <Swatch key={id} view={swatch.data} />;
+  return (
+    <Shown query={useSwatch(id)} back={{ to: "/swatches", label: "To the swatches" }}>
+      {(view) => <Swatch key={id} view={view} />}
+    </Shown>
+  );
 }
 
 function Swatch({ view }: { view: SwatchView }) {
