@@ -43,10 +43,7 @@ test("each foot is measured by itself, in both units, with its day, and what is 
     ["abc", "a length looks like"],
     ["4", "8.0 cm to 35.0 cm"],
   ] as const) {
-    await expect(async () => {
-      await page.getByLabel("Length, measured anew").fill(typed);
-      await expect(page.getByRole("button", { name: "Keep", exact: true })).toBeVisible({ timeout: 2000 });
-    }).toPass();
+    await page.getByLabel("Length, measured anew").fill(typed);
     await page.getByRole("button", { name: "Keep", exact: true }).click();
     await expect(row(page, "Length").getByRole("alert")).toContainText(says);
     await expect(page.getByLabel("Length, measured anew")).toHaveValue(typed);
