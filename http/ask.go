@@ -139,7 +139,7 @@ func positionOf(c call[PositionQuestion]) (position.Row, error) {
 	if err != nil {
 		return position.Row{}, err
 	}
-	at, err := position.Of(p.Rows, c.Asked.Row)
+	at, err := position.Of(p, c.Asked.Row)
 	if err != nil {
 		return at, document.Faults{{Field: "row", Message: err.Error()}}
 	}

@@ -204,7 +204,7 @@ func (s *server) knitting(c call[nothing]) (KnitView, error) {
 	if err != nil {
 		return KnitView{}, err
 	}
-	needles, err := position.All(o.plan.Rows)
+	needles, err := position.All(o.plan)
 	if err != nil {
 		return KnitView{}, err
 	}
@@ -257,7 +257,7 @@ func (o *onNeedles) mirrored() ([]KnitRow, []position.Needle, error) {
 	if same && len(o.plan.Rows) == len(p.Rows) {
 		return nil, nil, nil
 	}
-	needles, err := position.All(p.Rows)
+	needles, err := position.All(p)
 	return second.rows(), needles, err
 }
 

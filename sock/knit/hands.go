@@ -67,6 +67,16 @@ func (h *hands) begin(kind needle.RowKind) {
 // SoleMarker is the marker before the first loop of needle 2, named where that is not the half.
 const SoleMarker = "sole"
 
+// SoleBegins is the first loop of needle 2 before a row, with so many loops on the needles: at its marker, else at the half.
+func SoleBegins(row *needle.Row, loops int) int {
+	for _, marker := range row.Markers {
+		if marker.Name == SoleMarker {
+			return marker.Loop
+		}
+	}
+	return loops / 2
+}
+
 // end writes the row down.
 func (h *hands) end() *needle.Row {
 	h.row.Ops = h.ops[h.rowOps:len(h.ops):len(h.ops)]

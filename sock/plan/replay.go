@@ -91,12 +91,7 @@ func (r *replay) stitches() int {
 }
 
 func (r *replay) beforeRow(row *needle.Row) {
-	r.instep = r.machine.StitchesBefore(r.machine.Count() / 2)
-	for _, m := range row.Markers {
-		if m.Name == knit.SoleMarker {
-			r.instep = r.machine.StitchesBefore(m.Loop)
-		}
-	}
+	r.instep = r.machine.StitchesBefore(knit.SoleBegins(row, r.machine.Count()))
 	if row.Section == needle.Heel && r.n == 1 {
 		r.beforeHeel = r.stitches()
 	}

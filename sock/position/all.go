@@ -4,6 +4,7 @@ import (
 	"fmt"
 
 	"acornstep/sock/needle"
+	"acornstep/sock/plan"
 )
 
 // Run is a number of loops beside each other that look alike.
@@ -21,25 +22,26 @@ type Needle struct {
 	Cursor int         `json:"cursor"`
 	Side   needle.Side `json:"side"`
 	Count  int         `json:"count"`
+	// Sole is the first loop of needle 2; 0 while all loops lie on one needle.
+	Sole int `json:"sole"`
+	// Markers that hang on the needle, each before its loop.
+	Markers []needle.Marker `json:"markers"`
 	// Check is what the fingers can count: held, worked, held, and all together.
 	Check string `json:"check"`
 }
 
-// All gives the needles before each row and after the last.
-func All(rows []needle.Row) ([]Needle, error) {
-	var m needle.Machine
-	list := []Needle{brief(state(&m))}
-	for i := range rows {
-		if err := m.Work(&rows[i]); err != nil {
-			return list, err
-		}
-		list = append(list, brief(state(&m)))
-	}
-	return list, nil
+// All gives the needles before each row of a plan and after the last.
+func All(p *plan.Plan) ([]Needle, error) {
+	list := make([]Needle, 0, len(p.Rows)+1)
+	err := walk(p, len(p.Rows), func(_ int, s State) { list = append(list, brief(s)) })
+	return list, err
 }
 
 func brief(s State) Needle {
-	n := Needle{Runs: []Run{}, Cursor: s.Cursor, Side: s.Side, Count: s.Count}
+	n := Needle{Runs: []Run{}, Cursor: s.Cursor, Side: s.Side, Count: s.Count, Sole: s.Sole, Markers: s.Markers}
+	if n.Markers == nil {
+		n.Markers = []needle.Marker{}
+	}
 	for _, l := range s.Loops {
 		run := Run{1, l.Kind, l.Wraps, l.Pins, l.Turned}
 		if last := len(n.Runs) - 1; last >= 0 && n.Runs[last].Pins == 0 && alike(n.Runs[last], run) {
@@ -49,11 +51,9 @@ func brief(s State) Needle {
 		}
 		n.Runs = append(n.Runs, run)
 	}
-	r := Row{After: s}
-	r.countHeld()
 	n.Check = fmt.Sprintf("%d in all", s.Count)
-	if r.Right+r.Left > 0 {
-		n.Check = fmt.Sprintf("%d held · %d worked · %d held", r.Right, r.Between, r.Left)
+	if s.Right+s.Left > 0 {
+		n.Check = fmt.Sprintf("%d held · %d worked · %d held", s.Right, s.Between, s.Left)
 	}
 	if s.Open {
 		n.Check += fmt.Sprintf(", %d in the waste yarn", s.Waiting)

@@ -5,29 +5,17 @@ import (
 
 	"github.com/stretchr/testify/assert"
 	"github.com/stretchr/testify/require"
-
-	"acornstep/sock/design"
-	"acornstep/sock/plan"
 )
-
-func planOf(t *testing.T, heel string) *plan.Plan {
-	t.Helper()
-	d, err := design.Read([]byte(`{"format":"acorn-step.design","version":1,"foot":{"length_mm":251,"ball_girth_mm":236},"gauge":{"stitches_per_100mm":32,"rounds_per_100mm":44},"heel":` + heel + `}`))
-	require.NoError(t, err)
-	p, err := plan.Make(d)
-	require.NoError(t, err)
-	return p
-}
 
 // Walking through once says the same as looking at each row by itself, loop for loop.
 func TestAllAgreesWithEachRow(t *testing.T) {
 	for _, heel := range []string{`{"turn":"german"}`, `{"turn":"wrap"}`, `{"turn":"pinned"}`, `{"turn":"yarn_over"}`, `{"kind":"flap_under"}`} {
 		p := planOf(t, heel)
-		all, err := All(p.Rows)
+		all, err := All(p)
 		require.NoError(t, err)
 		require.Len(t, all, len(p.Rows)+1)
 		for i := range p.Rows {
-			one, err := Of(p.Rows, i)
+			one, err := Of(p, i)
 			require.NoError(t, err)
 			n := all[i+1]
 			assert.Equal(t, one.After.Cursor, n.Cursor)
@@ -51,7 +39,7 @@ func TestAllAgreesWithEachRow(t *testing.T) {
 // A heel of 34 in the German style: after its fourth row two doubles lie on either side, 30 are worked.
 func TestTheCheckOfTheFingers(t *testing.T) {
 	p := planOf(t, `{"turn":"german"}`)
-	all, err := All(p.Rows)
+	all, err := All(p)
 	require.NoError(t, err)
 	for i, row := range p.Rows {
 		switch row.ID {

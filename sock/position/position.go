@@ -1,23 +1,30 @@
-// Package position shows the needles before and after a row: what hangs
-// there, where the yarn is, and how many stitches a turn holds on each side.
+// Package position shows the needles between the rows: what hangs there,
+// where the yarn is, and how many stitches a turn holds on each side.
 package position
 
 import (
 	"fmt"
 
+	"acornstep/sock/knit"
 	"acornstep/sock/needle"
+	"acornstep/sock/plan"
 )
 
 // State is the needles between two rows.
 type State struct {
-	// Loops from loop 0 up the ring, each as "k", "d" (double) or "o" (yarn-over).
+	// Loops from loop 0 up the ring, each as "plain", "double" or "yarn-over".
 	Loops  []Loop      `json:"loops"`
 	Cursor int         `json:"cursor"`
 	Side   needle.Side `json:"side"`
 	Count  int         `json:"count"`
+	// Sole is the first loop of needle 2; 0 while all loops lie on one needle.
+	Sole int `json:"sole"`
 	// Open is a line after a provisional cast-on, with Waiting loops in the waste yarn.
 	Open    bool `json:"open"`
 	Waiting int  `json:"waiting"`
+	// Markers that hang on the needles, each before its loop.
+	Markers []needle.Marker `json:"markers"`
+	Held
 }
 
 // Loop is one loop as it looks.
@@ -32,30 +39,49 @@ type Loop struct {
 type Row struct {
 	Before State `json:"before"`
 	After  State `json:"after"`
-	// Right and Left are the stitches held at either side by turns after the row, Between those free to be worked.
-	Right   int `json:"held_right"`
-	Between int `json:"between"`
-	Left    int `json:"held_left"`
 }
 
-// Of replays rows up to index i and shows that row. The error names the row that cannot be worked.
-func Of(rows []needle.Row, i int) (Row, error) {
-	if i < 0 || i >= len(rows) {
-		return Row{}, fmt.Errorf("row: read %d; the sock has rows 0 to %d", i, len(rows)-1)
+// Of shows row i of a plan. The error names the rows that there are, or the row that cannot be worked.
+func Of(p *plan.Plan, i int) (Row, error) {
+	if i < 0 || i >= len(p.Rows) {
+		return Row{}, fmt.Errorf("row: read %d; the sock has rows 0 to %d", i, len(p.Rows)-1)
 	}
+	var row Row
+	err := walk(p, i+1, func(at int, s State) {
+		switch at {
+		case i:
+			row.Before = s
+		case i + 1:
+			row.After = s
+		}
+	})
+	return row, err
+}
+
+// walk knits the first rows of a plan and shows the needles before each of them and after the last.
+func walk(p *plan.Plan, rows int, show func(at int, s State)) error {
 	var m needle.Machine
-	for j := range i {
-		if err := m.Work(&rows[j]); err != nil {
-			return Row{}, err
+	t := turns{plan: p}
+	for i := 0; ; i++ {
+		s := state(&m)
+		if i < len(p.Rows) && !s.Open && s.Count > 0 {
+			s.Sole = knit.SoleBegins(&p.Rows[i], s.Count)
+		}
+		if i > 0 {
+			t.after(&p.Rows[i-1], &s)
+			s.Held = t.held(&p.Rows[i-1], &s)
+		}
+		if i < len(p.Rows) {
+			s.Markers = t.markers(&p.Rows[i], &s)
+		}
+		show(i, s)
+		if i == rows {
+			return nil
+		}
+		if err := m.Work(&p.Rows[i]); err != nil {
+			return err
 		}
 	}
-	r := Row{Before: state(&m)}
-	if err := m.Work(&rows[i]); err != nil {
-		return Row{}, err
-	}
-	r.After = state(&m)
-	r.countHeld()
-	return r, nil
 }
 
 func state(m *needle.Machine) State {
@@ -65,46 +91,4 @@ func state(m *needle.Machine) State {
 		out.Loops[i] = Loop{l.Kind.String(), l.Wraps, l.Turned, l.Pins}
 	}
 	return out
-}
-
-// countHeld counts the stitches with a second leg, a wrap, a pin or a yarn-over on each side of the free ones.
-func (r *Row) countHeld() {
-	loops := r.After.Loops
-	marked := func(i int) bool {
-		l := loops[i]
-		return l.Kind == "double" || l.Wraps > 0 || l.Pins > 0 || l.Kind == "yarn-over"
-	}
-	first, last := -1, -1
-	for i := range loops {
-		if marked(i) {
-			if first < 0 {
-				first = i
-			}
-			last = i
-		}
-	}
-	if first < 0 {
-		return
-	}
-	// The widest free run between marks is what is worked.
-	start, best, bestStart := first, 0, first
-	for i := first; i <= last+1; i++ {
-		if i > last || marked(i) {
-			if run := i - start; run > best {
-				best, bestStart = run, start
-			}
-			start = i + 1
-		}
-	}
-	r.Between = best
-	for i := range loops {
-		if loops[i].Kind == "yarn-over" || !marked(i) {
-			continue
-		}
-		if i < bestStart {
-			r.Right++
-		} else if i >= bestStart+best {
-			r.Left++
-		}
-	}
 }

@@ -56,7 +56,7 @@ func Rows(rows []needle.Row, needles string) ([]Row, error) {
 	var before []stretchOf
 	for i := range rows {
 		row := &rows[i]
-		on := arrange(needles, soleBegins(&m, row), m.Count())
+		on := arrange(needles, knit.SoleBegins(row, m.Count()), m.Count())
 		if m.Open() {
 			on = []stretchOf{{0, "needle 1"}} // a line lies on one needle
 		}
@@ -101,16 +101,6 @@ func partsOf(ops []needle.Op, at int, on []stretchOf, rs bool) []Part {
 		parts = append(parts, p)
 	}
 	return parts
-}
-
-// soleBegins is the first loop of needle 2 before the row: at its marker, else at the half.
-func soleBegins(m *needle.Machine, row *needle.Row) int {
-	for _, marker := range row.Markers {
-		if marker.Name == knit.SoleMarker {
-			return marker.Loop
-		}
-	}
-	return m.Count() / 2
 }
 
 // stretchOf is where the loops of one needle begin, or where a marker hangs.

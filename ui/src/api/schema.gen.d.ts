@@ -1401,8 +1401,10 @@ export interface components {
             check: string;
             count: number;
             cursor: number;
+            markers: components["schemas"]["Marker"][];
             runs: components["schemas"]["PositionRun"][];
             side: string;
+            sole: number;
         };
         PositionQuestion: {
             draft: components["schemas"]["Draft"];
@@ -1413,9 +1415,6 @@ export interface components {
         PositionRow: {
             after: components["schemas"]["PositionState"];
             before: components["schemas"]["PositionState"];
-            between: number;
-            held_left: number;
-            held_right: number;
         };
         PositionRun: {
             kind: string;
@@ -1425,11 +1424,16 @@ export interface components {
             wraps?: number;
         };
         PositionState: {
+            between: number;
             count: number;
             cursor: number;
+            held_left: number;
+            held_right: number;
             loops: components["schemas"]["PositionLoop"][];
+            markers: components["schemas"]["Marker"][];
             open: boolean;
             side: string;
+            sole: number;
             waiting: number;
         };
         Problem: {

@@ -3,6 +3,8 @@ import { useEffect } from "react";
 import { Link, useSearchParams } from "react-router";
 import type { Schemas } from "../api/client";
 import { Strip } from "../drawing/Strip";
+import { AcornMark } from "../shell/AcornMark";
+import { Settings } from "../shell/Settings";
 import { useKept } from "../shell/useKept";
 import { lengthWithUnit, useUnit } from "../units/units";
 import { useKnitting } from "./KnitPage";
@@ -10,6 +12,7 @@ import { KnitPanel } from "./KnitPanel";
 import { standing } from "./logbook";
 import { NeedleDrawing } from "./NeedleDrawing";
 import { sockNow, type Which } from "./store";
+import { roomFor } from "./stretches";
 import { useComforts } from "./useComforts";
 
 type Row = Schemas["KnitRow"];
@@ -28,6 +31,8 @@ export function KnitScreen() {
   const rows = (sock === 2 ? k.view.second : undefined) ?? k.view.rows;
   const needles = (sock === 2 ? k.view.second_needles : undefined) ?? k.view.needles;
   const row = rows[place.row];
+  const [before, after] = [needles[place.row], needles[place.row + 1]];
+  const room = row ? roomFor(row, before, after) : 0;
   const comforts = useComforts(row?.special === true && place.row > 0, place.row);
   const open = (panel: string | null) => setSearch(panel === null ? {} : { panel }, { replace: true });
 
@@ -65,6 +70,9 @@ export function KnitScreen() {
     <div className="knit">
       <div className="knit-main">
         <header className="knit-head">
+          <Link to="/" className="brand" aria-label="To the basket">
+            <AcornMark />
+          </Link>
           <h1>
             {k.view.name} <small>{sock === 1 ? "first sock" : "second sock"}</small>
           </h1>
@@ -114,24 +122,11 @@ export function KnitScreen() {
             <OthersNotes sock={sock} row={place.row} />
             <figure className="knit-needle">
               <figcaption>before</figcaption>
-              {needles[place.row] && (
-                <NeedleDrawing
-                  needle={needles[place.row] as Schemas["PositionNeedle"]}
-                  next={needles[place.row + 1]?.cursor ?? 0}
-                  half={halfOf(rows, place.row)}
-                  title="Before the row"
-                  {...partOf(row, needles, place.row)}
-                />
+              {before && (
+                <NeedleDrawing needle={before} row={row} when="before" room={room} half={place.half} />
               )}
               <figcaption>after</figcaption>
-              {needles[place.row + 1] && (
-                <NeedleDrawing
-                  needle={needles[place.row + 1] as Schemas["PositionNeedle"]}
-                  half={halfOf(rows, place.row)}
-                  title="After the row"
-                  {...partOf(row, needles, place.row)}
-                />
-              )}
+              {after && <NeedleDrawing needle={after} row={row} when="after" room={room} />}
             </figure>
           </>
         ) : (
@@ -173,12 +168,7 @@ export function KnitScreen() {
         {search.get("panel") ? (
           <KnitPanel name={search.get("panel") ?? ""} sock={sock} row={place.row} close={() => open(null)} />
         ) : (
-          <Moment
-            row={row}
-            before={rows[place.row - 1]}
-            check={needles[place.row]?.check ?? ""}
-            open={open}
-          />
+          <Moment row={row} last={rows[place.row - 1]} check={before?.check ?? ""} open={open} />
         )}
         <div className="knit-more">
           <Segmented<Wording>
@@ -203,6 +193,7 @@ export function KnitScreen() {
           </Button>
           <Link to={`/socks/${k.view.id}`}>Board</Link>
           <Link to={`/socks/${k.view.id}/log`}>Log</Link>
+          <Settings />
         </div>
       </aside>
     </div>
@@ -212,29 +203,18 @@ export function KnitScreen() {
 /** countedRows are the rows of the strip that are done: those that work loops. */
 const countedRows = (rows: Row[], done: number) => rows.slice(0, done).filter((r) => r.worked > 0).length;
 
-/** halfOf is where needle 2 begins in the picture; a row that works only the heel has one needle. */
-const halfOf = (rows: Row[], at: number) => {
-  const row = rows[at];
-  return row && row.section !== "cast_on" ? Math.floor((rows[at - 1]?.stitches ?? row.stitches) / 2) : 0;
-};
+/** The longest instructions, in letters, that are set in the two largest sizes. */
+const huge = 24;
+const large = 56;
 
-/** beside is how many loops are shown beside those that a turned row works. */
-const beside = 7;
-
-/** partOf is what is shown of the needles: all in a round, the loops about the yarn in a row that turns. */
-function partOf(row: Row, needles: Schemas["PositionNeedle"][], at: number): { part?: [number, number] } {
-  const [before, after] = [needles[at], needles[at + 1]];
-  if (row.kind === "round" || row.section === "cast_on" || !before || !after) {
-    return {};
-  }
-  const from = Math.max(0, Math.min(before.cursor, after.cursor) - beside);
-  const to = Math.min(Math.max(before.count, after.count), Math.max(before.cursor, after.cursor) + beside);
-  return to - from < 12 ? {} : { part: [from, to] };
+function sizeOf(row: Row, wording: Wording): string {
+  const letters = row.parts.reduce((sum, part) => sum + part[wording].length, 0);
+  return letters <= huge ? "huge" : letters <= large ? "large" : "";
 }
 
 function Instruction({ row, wording, half }: { row: Row; wording: Wording; half: boolean }) {
   return (
-    <div className={`instruction ${wording}`}>
+    <div className={`instruction ${wording} ${sizeOf(row, wording)}`}>
       {row.parts.map((part, i) => (
         <p key={`${part.needle} ${part.short}`} className={half && i === 0 ? "did" : ""}>
           {part.on && <span className="on">{part.on}</span>}
@@ -304,12 +284,12 @@ function weekday(days: number): string {
 /** Moment is what the fingers can check now, and what is left. */
 function Moment({
   row,
-  before,
+  last,
   check,
   open,
 }: {
   row: Row | undefined;
-  before: Row | undefined;
+  last: Row | undefined;
   check: string;
   open: (panel: string) => void;
 }) {
@@ -319,7 +299,7 @@ function Moment({
     <>
       <section className="moment">
         <h2>On the needles</h2>
-        <p className="big">{before ? check : "nothing yet"}</p>
+        <p className="big">{last ? check : "nothing yet"}</p>
         <p className="muted">{row && `${row.stitches} after this ${row.kind}`}</p>
         <Button size="small" onClick={() => open("count")}>
           My count is another
@@ -327,7 +307,7 @@ function Moment({
       </section>
       <section className="moment">
         <h2>From the tip of the toe</h2>
-        <p className="big">{lengthWithUnit(before?.length_mm ?? 0, unit)}</p>
+        <p className="big">{lengthWithUnit(last?.length_mm ?? 0, unit)}</p>
         <p className="muted">by the plan, laid flat</p>
       </section>
       <section className="moment">

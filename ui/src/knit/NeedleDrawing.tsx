@@ -1,5 +1,6 @@
 import { memo } from "react";
 import type { Schemas } from "../api/client";
+import { type Stretch, stretchesOf, within, workedLoops } from "./stretches";
 
 type Needle = Schemas["PositionNeedle"];
 type Loop = { kind: string; wraps: number; pins: number; turned: boolean };
@@ -15,9 +16,11 @@ const loopsOf = (needle: Needle): Loop[] =>
     })),
   );
 
+/** The room of one loop, and of one line of them. */
 const step = 14;
+const lineHeight = 84;
 
-/** shapeOf draws one loop as it hangs: its legs, and what a turn left on it. */
+/** shapeOf draws one loop as it hangs: its legs, and how it lies. */
 function shapeOf(loop: Loop, x: number): string {
   const legs = (at: number, wide: number) =>
     `M${at - wide} 46c-2-14-1-32 ${wide} -32s${wide + 2} 18 ${wide} 32`;
@@ -30,67 +33,141 @@ function shapeOf(loop: Loop, x: number): string {
   return legs(x, 4) + (loop.turned ? `M${x - 4} 40L${x + 4} 24` : "");
 }
 
+/** wrapsOf are the bars of yarn that lie round the foot of a loop, one below the other. */
+const wrapsOf = (loop: Loop, x: number) =>
+  Array.from({ length: loop.wraps }, (_, w) => `M${x - 4} ${43 + w * 6}q4 5 8 0`).join("");
+
+const markerNames: Record<string, string> = {
+  "round start": "the round begins here",
+  sole: "the sole begins here",
+  "heel centre": "an end of the centre of the heel",
+};
+
 /**
- * NeedleDrawing is the needles as they look in the hand, loop 0 at the right:
- * loops, double loops, wraps, pins, where the yarn is and which way it goes.
+ * NeedleDrawing is the needles as they look in the hand before or after a row,
+ * from the right to the left: loops, double loops, wraps, pins and markers,
+ * what the row works and which way, and where the yarn is then.
  */
 export const NeedleDrawing = memo(function NeedleDrawing({
   needle,
-  next,
-  half,
-  title,
-  part,
+  row,
+  when,
+  room,
+  half = false,
 }: {
   needle: Needle;
-  /** The loops that are shown, from and to; undefined for all. */
-  part?: [number, number];
-  /** Where the yarn will be after the row; undefined for a picture without a direction. */
-  next?: number;
-  /** Where needle 2 begins; 0 for one needle. */
-  half: number;
-  title: string;
+  row: Schemas["KnitRow"];
+  when: "before" | "after";
+  /** The loops that a line has room for, so that before and after are drawn alike. */
+  room: number;
+  /** The first needle of the round is done. */
+  half?: boolean;
 }) {
-  const all = loopsOf(needle);
-  const [first, last] = part ?? [0, all.length];
-  const loops = all.slice(first, last);
-  const width = Math.max(loops.length, 8) * step + 30;
-  const x = (i: number) => width - 15 - (i - first + 0.5) * step;
-  const groups = { plain: "", held: "", wraps: "", pins: "" };
-  loops.forEach((loop, at) => {
-    const i = first + at;
-    const marked = loop.kind !== "plain";
-    groups[marked ? "held" : "plain"] += shapeOf(loop, x(i));
-    for (let w = 0; w < loop.wraps; w++) {
-      groups.wraps += `M${x(i) - 6} ${44 - w * 5}h12`;
-    }
-    if (loop.pins > 0) {
-      groups.pins += `M${x(i) - step / 2} 44v14m-3 0a3 3 0 1 0 6 0a3 3 0 1 0 -6 0`;
-    }
-  });
-  const yarn = x(needle.cursor) + step / 2;
-  const leftward = needle.side === "RS";
-  const tip = next === undefined ? yarn : x(next) + step / 2;
+  const loops = loopsOf(needle);
+  const worked = workedLoops(needle, row, when);
+  const lines = stretchesOf(needle, row, worked);
+  const width = room * step + 30;
+  const side = needle.side === "RS" ? "right side" : "wrong side";
+  const title = when === "before" ? "Before the row" : "After the row";
   return (
     <svg
       className="needle-drawing"
-      viewBox={`0 -12 ${width} 76`}
+      viewBox={`0 0 ${width} ${lineHeight * lines.length}`}
       role="img"
-      aria-label={`${title}: ${needle.check}, ${needle.side === "RS" ? "right side" : "wrong side"}`}
+      aria-label={`${title}: ${needle.check}, ${side}`}
     >
-      <path className="bar" d={`M4 30h${width - 8}`} />
-      {half > 0 && half < loops.length && <path className="between" d={`M${x(half) + step / 2} 6v52`} />}
+      {lines.map((line, i) => (
+        <g key={line[0]} transform={`translate(0 ${i * lineHeight + 18})`}>
+          <Line
+            needle={needle}
+            loops={loops}
+            line={line}
+            width={width}
+            way={
+              when === "before"
+                ? within(half ? [needle.sole, worked[1]] : worked, line, needle.count)
+                : undefined
+            }
+            leftward={row.side === "RS"}
+            yarn={when === "after"}
+          />
+        </g>
+      ))}
+    </svg>
+  );
+});
+
+function Line({
+  needle,
+  loops,
+  line: [from, to],
+  width,
+  way,
+  leftward,
+  yarn,
+}: {
+  needle: Needle;
+  loops: Loop[];
+  line: Stretch;
+  width: number;
+  /** What is worked in this line. */
+  way: Stretch | undefined;
+  leftward: boolean;
+  /** Whether the yarn is shown where it hangs. */
+  yarn: boolean;
+}) {
+  // The right edge of loop i; the line lies in the middle of the drawing.
+  const slack = ((width - 30) / step - (to - from)) / 2;
+  const edge = (i: number) => width - 15 - (i - from + slack) * step;
+  const groups = { plain: "", held: "", wraps: "", pins: "" };
+  for (let i = from; i < to; i++) {
+    const loop = loops[(i + needle.count) % needle.count];
+    if (!loop) {
+      continue;
+    }
+    const x = edge(i + 0.5);
+    groups[loop.kind === "plain" ? "plain" : "held"] += shapeOf(loop, x);
+    groups.wraps += wrapsOf(loop, x);
+    if (loop.pins > 0) {
+      groups.pins += `M${edge(i + 1)} 44v14m-3 0a3 3 0 1 0 6 0a3 3 0 1 0 -6 0`;
+    }
+  }
+  // The yarn hangs from the loop that was worked last.
+  const last = leftward ? needle.cursor - 1 : needle.cursor;
+  const hangs = yarn ? within([last, last + 1], [from, to], needle.count) : undefined;
+  return (
+    <>
+      <path className="bar" d={`M${edge(from) + 11} 30H${edge(to) - 11}`} />
       <path className="loop" d={groups.plain} />
       <path className="loop held" d={groups.held} />
       <path className="wrapped" d={groups.wraps} />
       <path className="pinned" d={groups.pins} />
-      {next === undefined ? (
-        <circle className="yarn" cx={yarn} cy="-3" r="3" />
-      ) : (
-        <path
-          className="yarn"
-          d={`M${yarn} 2V-6H${leftward ? Math.min(yarn - 20, tip) : Math.max(yarn + 20, tip)}l${leftward ? 7 : -7} -4m${leftward ? -7 : 7} 4l${leftward ? 7 : -7} 4`}
-        />
-      )}
-    </svg>
+      {needle.markers.map(([loop, name]) => {
+        const at = within([Number(loop), Number(loop) + 1], [from, to], needle.count);
+        return at && <Marker key={`${loop} ${name}`} name={String(name)} x={edge(at[0])} />;
+      })}
+      {hangs && <circle className="yarn" cx={edge(leftward ? hangs[1] : hangs[0])} cy="3" r="3.4" />}
+      {way && <Arrow from={edge(leftward ? way[0] : way[1])} to={edge(leftward ? way[1] : way[0])} />}
+    </>
   );
-});
+}
+
+/** Marker is a ring on the needle: the start of the round has two, an end of the centre hangs lower. */
+function Marker({ name, x }: { name: string; x: number }) {
+  const ring = (cy: number, r: number) =>
+    `M${x - r} ${cy}a${r} ${r} 0 1 0 ${2 * r} 0a${r} ${r} 0 1 0 ${-2 * r} 0`;
+  const shapes: Record<string, string> = {
+    "round start": ring(30, 7) + ring(30, 3.5),
+    "heel centre": `M${x} 50l-5 9h10z`,
+  };
+  return (
+    <path className="marker" d={shapes[name] ?? ring(30, 7)}>
+      <title>{markerNames[name] ?? name}</title>
+    </path>
+  );
+}
+
+function Arrow({ from, to }: { from: number; to: number }) {
+  const back = from > to ? 7 : -7;
+  return <path className="way" d={`M${from} 6V-2H${to}l${back} -4m${-back} 4l${back} 4`} />;
+}

@@ -5,7 +5,8 @@ import type { Event } from "./logbook";
 
 export type KnitView = Schemas["KnitView"];
 
-const viewKey = (id: string) => `acorn-step.knit.${id}`;
+// Named anew when the shape of what is kept changes: an older one is asked for again.
+const viewKey = (id: string) => `acorn-step.knit-2.${id}`;
 const outboxKey = (id: string) => `acorn-step.outbox.${id}`;
 
 function read<T>(key: string): T | undefined {
