@@ -17,6 +17,13 @@ test("the rows on paper have no buttons, and every section", async ({ page }) =>
   }
 });
 
+test("beside a row that turns stands what the fingers can count", async ({ page }) => {
+  await open(page, "Observatory roof socks");
+  // A heel of 34: after the ninth row four double stitches lie on either side, 34 − 8 = 26 are free.
+  await expect(page.locator("#heel-9")).toContainText("4 held · 26 worked · 4 held");
+  await expect(page.locator("#foot-1")).not.toContainText("held");
+});
+
 test("a flap sock has a gusset to read, with what was picked up", async ({ page }) => {
   await open(page, "Dome keeper's thick socks");
   // Marit: 48 stitches, a heel of 24, 26 flap rows: 13 edge stitches and one in the corner.

@@ -13,6 +13,7 @@ import (
 	"acornstep/sock/measure"
 	"acornstep/sock/needle"
 	"acornstep/sock/plan"
+	"acornstep/sock/position"
 	"acornstep/sock/shape"
 	"acornstep/sock/tracing"
 	"acornstep/sock/whatif"
@@ -148,9 +149,11 @@ type PlanAnswer struct {
 	Plan   *plan.Plan       `json:"plan,omitempty"`
 	Counts []CountChoice    `json:"counts,omitempty"`
 	Words  []words.Row      `json:"words,omitempty"`
-	Shape  *shape.Shape     `json:"shape,omitempty"`
-	Fit    []fit.Place      `json:"fit,omitempty"`
-	Yarn   []yarn.Need      `json:"yarn,omitempty"`
+	// Fingers is what can be counted after each row where a turn holds stitches; otherwise empty.
+	Fingers []string     `json:"fingers,omitempty"`
+	Shape   *shape.Shape `json:"shape,omitempty"`
+	Fit     []fit.Place  `json:"fit,omitempty"`
+	Yarn    []yarn.Need  `json:"yarn,omitempty"`
 	// FootRoundsBy is the foot by each school of taking off toe and heel.
 	FootRoundsBy map[string]int `json:"foot_rounds_by,omitempty"`
 	// Strip is the stitches worked in each row, by section.
@@ -276,8 +279,10 @@ func work(a PlanAnswer, d design.Design, brief bool) (PlanAnswer, error) {
 		short := *p
 		short.Rows = []needle.Row{}
 		a.Plan, a.Words = &short, nil
+		return a, nil
 	}
-	return a, nil
+	a.Fingers, err = position.Fingers(p)
+	return a, err
 }
 
 // strip counts what each row works; rows that work nothing are not seen.

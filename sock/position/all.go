@@ -52,8 +52,8 @@ func brief(s State) Needle {
 		n.Runs = append(n.Runs, run)
 	}
 	n.Check = fmt.Sprintf("%d in all", s.Count)
-	if s.Right+s.Left > 0 {
-		n.Check = fmt.Sprintf("%d held · %d worked · %d held", s.Right, s.Between, s.Left)
+	if s.Some() {
+		n.Check = s.Held.String()
 	}
 	if s.Open {
 		n.Check += fmt.Sprintf(", %d in the waste yarn", s.Waiting)

@@ -1,6 +1,8 @@
 package position
 
 import (
+	"fmt"
+
 	"acornstep/sock/needle"
 	"acornstep/sock/plan"
 )
@@ -11,6 +13,24 @@ type Held struct {
 	Right   int `json:"held_right"`
 	Between int `json:"between"`
 	Left    int `json:"held_left"`
+}
+
+// Some says whether any stitch is held.
+func (h Held) Some() bool { return h.Right+h.Left > 0 }
+
+func (h Held) String() string {
+	return fmt.Sprintf("%d held · %d worked · %d held", h.Right, h.Between, h.Left)
+}
+
+// Fingers is what the fingers count after each row of a plan where a turn holds stitches, and an empty text elsewhere.
+func Fingers(p *plan.Plan) ([]string, error) {
+	list := make([]string, len(p.Rows))
+	err := walk(p, len(p.Rows), func(at int, s State) {
+		if s.Some() {
+			list[at-1] = s.Held.String()
+		}
+	})
+	return list, err
 }
 
 // turns remembers where the rows turned: slip and lift, and the turn of a flap, leave no other mark.
@@ -98,7 +118,7 @@ func (t *turns) held(row *needle.Row, s *State) Held {
 		return Held{}
 	}
 	v := t.view(s)
-	if h := v.marked(s); h.Right+h.Left > 0 {
+	if h := v.marked(s); h.Some() {
 		return h
 	}
 	design := &t.plan.Design

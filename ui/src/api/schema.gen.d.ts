@@ -1365,6 +1365,7 @@ export interface components {
             draft: components["schemas"]["Draft"];
             effort?: components["schemas"]["Effort"];
             faults: components["schemas"]["Fault"][];
+            fingers?: string[];
             fit?: components["schemas"]["FitPlace"][];
             foot_rounds_by?: {
                 [key: string]: number;

@@ -25,7 +25,7 @@ function RowsOf({ sock }: { sock: Sock }) {
   const [wording, setWording] = useKept<Wording>("wording", "short", ["short", "long"]);
   const plan = useQuery(planOf(sock.draft, unit));
   const glossary = useGlossary();
-  const { plan: made, words } = plan.data ?? {};
+  const { plan: made, words, fingers = [] } = plan.data ?? {};
   return (
     <div className="page rows">
       <header className="page-heading">
@@ -66,7 +66,7 @@ function RowsOf({ sock }: { sock: Sock }) {
             the needles.
           </p>
           {plan.data?.strip && <Strip parts={plan.data.strip} />}
-          {grouped(made, words).map((section) => (
+          {grouped(made, words, fingers).map((section) => (
             <SectionTable key={section.section} section={section} wording={wording} glossary={glossary} />
           ))}
         </>
@@ -125,7 +125,7 @@ function SectionTable({
 }
 
 function RowOf({ group, wording, glossary }: { group: Group; wording: Wording; glossary: Glossary }) {
-  const { first, last, words } = group;
+  const { first, last, words, fingers } = group;
   return (
     <tr id={first.id}>
       <th scope="row">{first.n === last.n ? first.n : `${first.n}–${last.n}`}</th>
@@ -158,7 +158,10 @@ function RowOf({ group, wording, glossary }: { group: Group; wording: Wording; g
             );
           })}
       </td>
-      <td className="count-after">{first.stitches}</td>
+      <td className="count-after">
+        {first.stitches}
+        {fingers && <p className="muted fingers">{fingers}</p>}
+      </td>
     </tr>
   );
 }

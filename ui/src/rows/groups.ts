@@ -3,12 +3,12 @@ import type { Plan, Words } from "../api/client";
 type Row = Plan["rows"][number];
 
 /** Group is a run of rows that are worked alike, or a single row. */
-export type Group = { first: Row; last: Row; words: Words };
+export type Group = { first: Row; last: Row; words: Words; fingers: string };
 
 export type SectionRows = { section: string; groups: Group[]; rows: number };
 
 /** grouped puts rows that say the same, one after the other, into one group. */
-export function grouped(plan: Plan, words: Words[]): SectionRows[] {
+export function grouped(plan: Plan, words: Words[], fingers: string[]): SectionRows[] {
   const sections: SectionRows[] = [];
   plan.rows.forEach((row, i) => {
     const said = words[i];
@@ -25,7 +25,7 @@ export function grouped(plan: Plan, words: Words[]): SectionRows[] {
     if (group && alike(group, row, said)) {
       group.last = row;
     } else {
-      section.groups.push({ first: row, last: row, words: said });
+      section.groups.push({ first: row, last: row, words: said, fingers: fingers[i] ?? "" });
     }
   });
   return sections;
