@@ -5,6 +5,7 @@ import (
 	"errors"
 	"fmt"
 	"slices"
+	"strings"
 	"time"
 
 	"github.com/gin-gonic/gin"
@@ -13,6 +14,7 @@ import (
 	"acornstep/sock/design"
 	"acornstep/sock/document"
 	"acornstep/sock/draft"
+	"acornstep/sock/knit"
 	"acornstep/sock/logbook"
 	"acornstep/sock/measure"
 	"acornstep/sock/plan"
@@ -42,6 +44,9 @@ type KnitView struct {
 	// Needles before each row and after the last.
 	Needles []position.Needle `json:"needles"`
 	Strip   []StripPart       `json:"strip"`
+	// HeelStartsAt is from the tip of the toe, in mm, HeelPlace where that lies on the foot.
+	HeelStartsAt measure.Length `json:"heel_starts_at_mm"`
+	HeelPlace    string         `json:"heel_place"`
 	// Second are the rows of the second sock, and its needles, where the mirrored sock is knitted otherwise.
 	Second        []KnitRow         `json:"second,omitempty"`
 	SecondNeedles []position.Needle `json:"second_needles,omitempty"`
@@ -122,6 +127,8 @@ type ReplanQuestion struct {
 	Happened replan.Happened `json:"happened"`
 	// Length as it was measured, in the unit in use; empty when it was not.
 	Length string `json:"length,omitempty"`
+	// ToHeel is how far the needle is from the heel's place, in the same unit; with a minus when it is past it.
+	ToHeel string `json:"to_heel,omitempty"`
 	Unit   string `json:"unit" enum:"cm,in"`
 	Accept bool   `json:"accept"`
 }
@@ -211,6 +218,7 @@ func (s *server) knitting(c call[nothing]) (KnitView, error) {
 	v := KnitView{
 		ID: o.sock.ID, Name: o.sock.Name, Wearer: o.sock.Wearer, Version: len(o.versions), Versions: []PlanVersion{},
 		Needles: needles, Strip: strip(o.plan.Rows, o.said), Events: events, Seq: seq, Tally: o.tally(events), Rows: o.rows(),
+		HeelStartsAt: o.plan.Summary.HeelStartsAt, HeelPlace: knit.Measure(&o.plan.Design).HeelPlace(),
 	}
 	if v.Second, v.SecondNeedles, err = o.mirrored(); err != nil {
 		return KnitView{}, err
@@ -261,17 +269,6 @@ func (o *onNeedles) mirrored() ([]KnitRow, []position.Needle, error) {
 	return second.rows(), needles, err
 }
 
-// workedIn counts the stitches of the rows before a row that are knitted in a colour.
-func (o *onNeedles) workedIn(colour string, row int) int {
-	n := 0
-	for i := range min(row, len(o.said)) {
-		if o.plan.Rows[i].Colour == colour {
-			n += o.said[i].Worked
-		}
-	}
-	return n
-}
-
 func (s *server) addEvents(c call[NewEvents]) (Heard, error) {
 	const most = 2000
 	var faults document.Faults
@@ -303,7 +300,7 @@ func (s *server) addEvents(c call[NewEvents]) (Heard, error) {
 		}
 	}
 	if c.Asked.Brief {
-		return Heard{Events: []logbook.Event{}, Seq: c.Asked.After, Tally: Tally{Sections: []Ahead{}}}, nil
+		return Heard{Events: []logbook.Event{}, Seq: c.Asked.After, Tally: noTally}, nil
 	}
 	return s.heard(c, c.Asked.After)
 }
@@ -312,7 +309,7 @@ func (s *server) addEvents(c call[NewEvents]) (Heard, error) {
 func (s *server) heard(c call[NewEvents], after int64) (Heard, error) {
 	o, err := s.onNeedles(c, c.ID)
 	if errors.Is(err, basket.ErrNotFound) {
-		return Heard{Events: []logbook.Event{}, Seq: after, Tally: Tally{Sections: []Ahead{}}, Deleted: true}, nil
+		return Heard{Events: []logbook.Event{}, Seq: after, Tally: noTally, Deleted: true}, nil
 	}
 	if err != nil {
 		return Heard{}, err
@@ -362,6 +359,19 @@ func lengthOf(text, unitName string) (*measure.Length, error) {
 	return &length, nil
 }
 
+// toHeel reads how far the heel's place is; past it is less than nothing.
+func toHeel(text, unitName string) (*measure.Length, error) {
+	distance, past := strings.CutPrefix(strings.Replace(strings.TrimSpace(text), "−", "-", 1), "-")
+	length, err := lengthOf(distance, unitName)
+	if err != nil {
+		return nil, document.Faults{{Field: "to_heel", Message: strings.TrimPrefix(err.Error(), "length: ")}}
+	}
+	if length != nil && past {
+		*length = -*length
+	}
+	return length, nil
+}
+
 func (s *server) countIsWrong(c call[CountQuestion]) (CauseList, error) {
 	o, err := s.onNeedles(c, c.ID)
 	if err != nil {
@@ -386,6 +396,9 @@ func (s *server) replan(c call[ReplanQuestion]) (replan.Proposal, error) {
 	}
 	if length != nil {
 		h.Length = length
+	}
+	if h.ToHeel, err = toHeel(c.Asked.ToHeel, c.Asked.Unit); err != nil {
+		return replan.Proposal{}, err
 	}
 	proposal, err := replan.Ask(o.plan, h)
 	if err != nil || !c.Asked.Accept || proposal.Design == nil {

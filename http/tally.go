@@ -1,8 +1,11 @@
 package http
 
 import (
+	"slices"
+
 	"acornstep/sock/knit"
 	"acornstep/sock/logbook"
+	"acornstep/sock/measure"
 	"acornstep/sock/needle"
 	"acornstep/sock/yarn"
 )
@@ -18,9 +21,33 @@ type Tally struct {
 	SecondsLeft  int `json:"seconds_left"`
 	// DaysLeft of knitting as on the days before; 0 while nobody can say.
 	DaysLeft int `json:"days_left"`
-	// Ball is left out until something was weighed, Contrast until the second yarn was.
-	Ball     *BallView     `json:"ball,omitempty"`
-	Contrast *logbook.Ball `json:"contrast,omitempty"`
+	// Ball is left out until something was weighed.
+	Ball *BallView `json:"ball,omitempty"`
+	// Scraps are the other yarns of the sock: one for all its contrast, or one for each section.
+	Scraps []Scrap `json:"scraps"`
+	// Stripes are left out until somebody says how they repeat.
+	Stripes *StripesView `json:"stripes,omitempty"`
+}
+
+// noTally stands where nothing is reckoned.
+var noTally = Tally{Sections: []Ahead{}, Scraps: []Scrap{}}
+
+// Scrap is another yarn of the sock, weighed or not.
+type Scrap struct {
+	// Yarn is contrast, or the section that is knitted in it.
+	Yarn string `json:"yarn"`
+	logbook.Ball
+	Weighed bool `json:"weighed"`
+	// Needs is what the sock that is knitted still takes of it, in grams, with the reserve; Pair the same for both socks.
+	Needs float64 `json:"needs_g"`
+	Pair  float64 `json:"pair_g"`
+}
+
+// StripesView is the repeat of the stripes in rounds.
+type StripesView struct {
+	logbook.Stripes
+	FootRounds float64 `json:"foot_rounds"`
+	LegRounds  float64 `json:"leg_rounds"`
 }
 
 // Ahead is a section that is still to be knitted.
@@ -40,8 +67,6 @@ type BallView struct {
 	Shared int `json:"shared_leg_rounds"`
 	// FollowLeg is how tall the leg becomes, in rounds, when it is knitted until the yarn runs out.
 	FollowLeg int `json:"follow_leg_rounds"`
-	// StripeRounds is how many leg rounds a metre of the yarn gives: stripes are that times their repeat.
-	StripeRounds float64 `json:"rounds_per_metre"`
 	// Enough says whether the leg as planned is among them.
 	Enough bool `json:"enough"`
 	// Calibrated: weighed grams a stitch, not the first guess.
@@ -52,7 +77,7 @@ type BallView struct {
 const reserve = 0.08
 
 func (o *onNeedles) tally(events []logbook.Event) Tally {
-	t := Tally{Book: logbook.Read(events), Sections: []Ahead{}}
+	t := Tally{Book: logbook.Read(events), Sections: []Ahead{}, Scraps: []Scrap{}}
 	stitches := make([]int, len(o.said))
 	for i := range o.said {
 		stitches[i] = o.said[i].Worked
@@ -79,10 +104,74 @@ func (o *onNeedles) tally(events []logbook.Event) Tally {
 	t.SecondsLeft = int(t.Pace.TimeFor(t.StitchesLeft).Seconds())
 	t.DaysLeft = t.Pace.DaysFor(t.StitchesLeft)
 	t.Ball = o.ball(t.Book)
-	if ball, weighed := logbook.BallOf(t.Book.Standing, knit.Contrast, func(_, row int) int { return o.workedIn(knit.Contrast, row) }); weighed {
-		t.Contrast = &ball
+	t.Scraps = o.scraps(t.Book)
+	if stripes, ok := logbook.StripesOf(t.Book.Standing); ok {
+		d := &o.plan.Design
+		rounds := func(stitches int) float64 {
+			return yarn.StripeRounds(measure.Length(stripes.Repeat), stitches, d.Gauge.PerMM(), yarn.Thickness(d.Yarn))
+		}
+		t.Stripes = &StripesView{stripes, rounds(o.plan.Summary.FootStitches), rounds(o.plan.Summary.LegStitches)}
 	}
 	return t
+}
+
+// scraps reckons the yarns beside the sock's own: first all contrast together, then each section that is knitted in it.
+func (o *onNeedles) scraps(book logbook.Book) []Scrap {
+	list := []Scrap{}
+	for _, name := range o.scrapNames() {
+		ball, weighed := logbook.BallOf(book.Standing, name, func(_, row int) int { return o.workedIn(name, row) })
+		scrap := Scrap{Yarn: name, Ball: ball, Weighed: weighed}
+		per := ball.PerStitch
+		if per == 0 {
+			per = yarn.GramsPerStitch(&o.plan.Design)
+		}
+		all := o.workedIn(name, len(o.said))
+		toDo := [2]float64{}
+		for sock, place := range book.Places {
+			toDo[sock] = float64(all-o.workedIn(name, place.Row)) * per / (1 - reserve)
+		}
+		scrap.Needs, scrap.Pair = toDo[0], toDo[0]+toDo[1]
+		if book.Places[0].Finished {
+			scrap.Needs = toDo[1]
+		}
+		list = append(list, scrap)
+	}
+	return list
+}
+
+func (o *onNeedles) scrapNames() []string {
+	var sections []string
+	for i := range o.plan.Rows {
+		name := string(o.plan.Rows[i].Section)
+		if o.plan.Rows[i].Colour == knit.Contrast && name != string(needle.CastOn) && name != string(needle.BindOff) && !slices.Contains(sections, name) {
+			sections = append(sections, name)
+		}
+	}
+	if len(sections) == 0 {
+		return nil
+	}
+	return append([]string{knit.Contrast}, sections...)
+}
+
+// workedIn counts the stitches of the rows before a row that are knitted in a
+// yarn: the sock's own has no name, contrast is all of the other, and the name
+// of a section is what it takes of that.
+func (o *onNeedles) workedIn(name string, row int) int {
+	n := 0
+	for i := range min(row, len(o.said)) {
+		r := &o.plan.Rows[i]
+		section := string(r.Section)
+		switch r.Section {
+		case needle.CastOn:
+			section = string(needle.Toe)
+		case needle.BindOff:
+			section = string(needle.Cuff)
+		}
+		if r.Colour == name || r.Colour == knit.Contrast && section == name {
+			n += o.said[i].Worked
+		}
+	}
+	return n
 }
 
 func (o *onNeedles) ball(book logbook.Book) *BallView {
@@ -103,7 +192,6 @@ func (o *onNeedles) ball(book logbook.Book) *BallView {
 	v.Shared = max(0, yarn.LegRoundsLeft(both, reserve, per, sock)-otherDone/2)
 	v.FollowLeg = done + v.LegRounds
 	v.Enough = v.LegRounds >= sock.LegRounds-done
-	v.StripeRounds = yarn.StripeRounds(1000, sock.LegStitches, sock.Gauge, yarn.Thickness(o.plan.Design.Yarn))
 	return &v
 }
 

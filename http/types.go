@@ -163,6 +163,8 @@ type PlanAnswer struct {
 	Ghost  shape.Points   `json:"ghost,omitempty"`
 	Places []shape.Across `json:"places,omitempty"`
 	Effort *plan.Effort   `json:"effort,omitempty"`
+	// HeelPlace names where the heel begins on the foot when the sock is tried on.
+	HeelPlace string `json:"heel_place,omitempty"`
 }
 
 // StripPart is a section of the strip of the whole sock.
@@ -272,7 +274,7 @@ func work(a PlanAnswer, d design.Design, brief bool) (PlanAnswer, error) {
 	drawn := shape.Of(p, a.Words)
 	a.Shape, a.Ghost, a.Handles = &drawn, shape.Ghost(sock), handle.Of(sock, drawn)
 	a.Fit, a.Yarn, a.FootRoundsBy = fit.Of(sock), yarn.Needs(&p.Design, p.Rows), sock.FootRoundsBy()
-	a.Places = shape.Places(sock, drawn)
+	a.Places, a.HeelPlace = shape.Places(sock, drawn), sock.HeelPlace()
 	effort := plan.EffortOf(p.Rows)
 	a.Effort, a.Strip = &effort, strip(p.Rows, a.Words)
 	if brief {

@@ -13,6 +13,8 @@ type Heel interface {
 	Size(s *Sock)
 	// Work knits from the start of a round on the foot to the end of the heel.
 	Work(h *hands, s *Sock)
+	// BeginsAt names the place on the foot where it begins when the sock is tried on.
+	BeginsAt() string
 	// DiagonalGirth is the relaxed girth round the point of the heel and the bend of the ankle.
 	DiagonalGirth(s *Sock) measure.Length
 }
@@ -50,6 +52,9 @@ type HeelSize struct {
 	// GussetDecreaseRounds are those of them that decrease.
 	GussetDecreaseRounds int
 }
+
+// HeelPlace names the place on the foot where the heel begins when the sock is tried on.
+func (s *Sock) HeelPlace() string { return heels[s.Design.Heel.Kind].BeginsAt() }
 
 // rowGauge is the rounds per mm of the heel's fabric: garter has two rows to the width of a stitch.
 func (s *Sock) rowGauge() float64 {

@@ -10,6 +10,10 @@ import (
 // flapHeel is a flap under the heel, a turn, and a gusset that is decreased on the leg.
 type flapHeel struct{}
 
+func (flapHeel) BeginsAt() string {
+	return "where the hollow of the sole gives way to the cushion of the heel"
+}
+
 // fewestFlap is the smallest heel on which the flap can be turned.
 const fewestFlap = 12
 

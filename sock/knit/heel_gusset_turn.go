@@ -11,6 +11,8 @@ import (
 // only, and uses the gusset up in a flap at the back.
 type gussetTurnHeel struct{}
 
+func (gussetTurnHeel) BeginsAt() string { return "at the bend in front of the ankle" }
+
 func (gussetTurnHeel) Size(s *Sock) {
 	d := s.Design.Heel
 	s.Heel = HeelSize{Ring: s.ringAtHeel(), RowGauge: s.rowGauge()}

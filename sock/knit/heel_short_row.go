@@ -10,6 +10,8 @@ import (
 // shortRowHeel narrows over the heel stitches and widens again.
 type shortRowHeel struct{}
 
+func (shortRowHeel) BeginsAt() string { return "at the bend in front of the ankle" }
+
 // fewestCentre is the smallest centre on which a heel still turns.
 const fewestCentre = 4
 

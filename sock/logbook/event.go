@@ -33,6 +33,8 @@ const (
 	Weighed Kind = "weigh"
 	// Tried: the length from the tip of the toe, measured before the row.
 	Tried Kind = "tried"
+	// Striped: the yarn in one repeat of its stripes, and where in it the sock began.
+	Striped Kind = "stripes"
 	// Changed: another needle.
 	Changed Kind = "needle"
 	// Finished: the sock is off the needles.
@@ -41,7 +43,7 @@ const (
 	Worn Kind = "wear"
 )
 
-var kinds = []Kind{RowDone, HalfDone, Placed, Undone, Paused, Noted, Slipped, Weighed, Tried, Changed, Finished, Worn}
+var kinds = []Kind{RowDone, HalfDone, Placed, Undone, Paused, Noted, Slipped, Weighed, Tried, Striped, Changed, Finished, Worn}
 
 // Event is one thing that happened.
 type Event struct {
@@ -52,7 +54,7 @@ type Event struct {
 	Clock int64 `json:"clock"`
 	// At is the device's time in milliseconds since 1970; it may be wrong.
 	At   int64 `json:"at_ms"`
-	Kind Kind  `json:"kind" enum:"row,half,place,undo,pause,note,mistake,weigh,tried,needle,finish,wear"`
+	Kind Kind  `json:"kind" enum:"row,half,place,undo,pause,note,mistake,weigh,tried,stripes,needle,finish,wear"`
 	// Version is that of the plan on which it was made, from 1.
 	Version int `json:"version"`
 	// Sock is 1 or 2 of the pair; Row counts from 0.
@@ -60,9 +62,9 @@ type Event struct {
 	Row  int `json:"row"`
 	// Of is the event that an undo takes back.
 	Of string `json:"of,omitempty"`
-	// Text of a note, mistake, needle or wear; the name of the yarn that was weighed.
+	// Text of a note, mistake, needle or wear; the name of the yarn that was weighed; where its stripes began.
 	Text string `json:"text,omitempty"`
-	// Grams of a weighing, Length in mm of a try-on.
+	// Grams of a weighing; Length in mm of a try-on, or of the yarn in one repeat of its stripes.
 	Grams  float64 `json:"grams,omitempty"`
 	Length float64 `json:"length_mm,omitempty"`
 	// Picture is a small JPEG as a data URL.
@@ -79,6 +81,7 @@ const (
 	maxRow    = 100_000
 	maxGrams  = 5000
 	maxLength = 1000
+	maxRepeat = 100_000
 	maxClock  = 1 << 50
 )
 
@@ -109,7 +112,10 @@ func (e *Event) Validate() document.Faults {
 	if e.Grams < 0 || e.Grams > maxGrams {
 		faults.Add("grams", "read %g; a ball weighs 0 to %d g", e.Grams, maxGrams)
 	}
-	if e.Length < 0 || e.Length > maxLength {
+	switch {
+	case e.Kind == Striped && (e.Length <= 0 || e.Length > maxRepeat):
+		faults.Add("length_mm", "read %g; a repeat of stripes takes up to %d m of yarn", e.Length, maxRepeat/1000)
+	case e.Kind != Striped && (e.Length < 0 || e.Length > maxLength):
 		faults.Add("length_mm", "read %g; a sock measures 0 to %d mm", e.Length, maxLength)
 	}
 	if n := utf8.RuneCountInString(e.Text); n > maxText {
@@ -150,6 +156,8 @@ func (e *Event) String() string {
 		return fmt.Sprintf("%g g left", e.Grams)
 	case Tried:
 		return fmt.Sprintf("tried on: %.1f cm from the tip", e.Length/10)
+	case Striped:
+		return strings.TrimSpace(fmt.Sprintf("stripes repeat after %.1f m. %s", e.Length/1000, e.Text))
 	case Finished:
 		return "off the needles"
 	default:

@@ -46,3 +46,25 @@ func BallOf(standing []Event, yarn string, worked func(sock, row int) int) (Ball
 	}
 	return b, weighed
 }
+
+// Stripes are those of a self-striping yarn.
+type Stripes struct {
+	// Repeat is the yarn in one repeat, in mm.
+	Repeat float64 `json:"repeat_mm"`
+	// Began says where in the repeat the first sock began, in the knitter's words.
+	Began string `json:"began"`
+}
+
+// StripesOf is what was said last of the stripes; false when the yarn has none.
+func StripesOf(standing []Event) (Stripes, bool) {
+	var s Stripes
+	for _, e := range standing {
+		if e.Kind == Striped {
+			s.Repeat = e.Length
+			if e.Text != "" {
+				s.Began = e.Text
+			}
+		}
+	}
+	return s, s.Repeat > 0
+}

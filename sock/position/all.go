@@ -33,7 +33,7 @@ type Needle struct {
 // All gives the needles before each row of a plan and after the last.
 func All(p *plan.Plan) ([]Needle, error) {
 	list := make([]Needle, 0, len(p.Rows)+1)
-	err := walk(p, len(p.Rows), func(_ int, s State) { list = append(list, brief(s)) })
+	err := Each(p, func(_ int, s State) { list = append(list, brief(s)) })
 	return list, err
 }
 

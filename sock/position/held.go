@@ -25,7 +25,7 @@ func (h Held) String() string {
 // Fingers is what the fingers count after each row of a plan where a turn holds stitches, and an empty text elsewhere.
 func Fingers(p *plan.Plan) ([]string, error) {
 	list := make([]string, len(p.Rows))
-	err := walk(p, len(p.Rows), func(at int, s State) {
+	err := Each(p, func(at int, s State) {
 		if s.Some() {
 			list[at-1] = s.Held.String()
 		}
@@ -165,4 +165,20 @@ func (v view) marked(s *State) Held {
 		}
 	}
 	return h
+}
+
+// marks counts what turns left on the needles, at the right and at the left of the middle.
+func (v view) marks(s *State) (right, left int) {
+	for j := range v.count {
+		l := v.loop(s, j)
+		if l.Kind == "plain" && l.Wraps == 0 && l.Pins == 0 {
+			continue
+		}
+		if j < v.middle {
+			right++
+		} else {
+			left++
+		}
+	}
+	return right, left
 }

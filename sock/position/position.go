@@ -24,6 +24,9 @@ type State struct {
 	Waiting int  `json:"waiting"`
 	// Markers that hang on the needles, each before its loop.
 	Markers []needle.Marker `json:"markers"`
+	// MarksRight and MarksLeft are the second legs, wraps, pins and yarn-overs that lie on either side of the middle of the heel.
+	MarksRight int `json:"marks_right"`
+	MarksLeft  int `json:"marks_left"`
 	Held
 }
 
@@ -47,7 +50,7 @@ func Of(p *plan.Plan, i int) (Row, error) {
 		return Row{}, fmt.Errorf("row: read %d; the sock has rows 0 to %d", i, len(p.Rows)-1)
 	}
 	var row Row
-	err := walk(p, i+1, func(at int, s State) {
+	err := Each(p, func(at int, s State) {
 		switch at {
 		case i:
 			row.Before = s
@@ -58,8 +61,8 @@ func Of(p *plan.Plan, i int) (Row, error) {
 	return row, err
 }
 
-// walk knits the first rows of a plan and shows the needles before each of them and after the last.
-func walk(p *plan.Plan, rows int, show func(at int, s State)) error {
+// Each knits a plan and shows the needles before each row and after the last.
+func Each(p *plan.Plan, show func(row int, s State)) error {
 	var m needle.Machine
 	t := turns{plan: p}
 	for i := 0; ; i++ {
@@ -70,12 +73,13 @@ func walk(p *plan.Plan, rows int, show func(at int, s State)) error {
 		if i > 0 {
 			t.after(&p.Rows[i-1], &s)
 			s.Held = t.held(&p.Rows[i-1], &s)
+			s.MarksRight, s.MarksLeft = t.view(&s).marks(&s)
 		}
 		if i < len(p.Rows) {
 			s.Markers = t.markers(&p.Rows[i], &s)
 		}
 		show(i, s)
-		if i == rows {
+		if i == len(p.Rows) {
 			return nil
 		}
 		if err := m.Work(&p.Rows[i]); err != nil {

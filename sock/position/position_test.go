@@ -105,7 +105,7 @@ func TestNoStitchOfAShortRowHeelIsForgotten(t *testing.T) {
 		count := 2 * rapid.IntRange(24, 40).Draw(t, "half")
 		p := planWith(t, fmt.Sprintf(`"stitches":%d,"heel":{"kind":"%s","turn":"%s","share":%s},"corner":{"method":"%s"}`, count, kind, turn, share, corner))
 		held := 0
-		err := walk(p, len(p.Rows), func(i int, s State) {
+		err := Each(p, func(i int, s State) {
 			if i == 0 || p.Rows[i-1].Section != needle.Heel || s.Right+s.Left == 0 {
 				return
 			}

@@ -29,6 +29,10 @@ type Happened struct {
 	HeelLate *int `json:"heel_late,omitempty"`
 	// Feels is how it sits when it is tried on; empty for well.
 	Feels string `json:"feels,omitempty" enum:"tight_foot,loose_foot,tight_leg,loose_leg"`
+	// ToHeel is how far the needle still is from the heel's place on the foot, in mm; negative when it is past it.
+	ToHeel *measure.Length `json:"to_heel_mm,omitempty"`
+	// Other is the next row of the other sock of the pair, which follows the same plan.
+	Other *int `json:"other_row,omitempty"`
 	// LegRounds is how tall the leg really becomes, below its cuff.
 	LegRounds *int `json:"leg_rounds,omitempty"`
 }
@@ -37,9 +41,10 @@ type Happened struct {
 type Proposal struct {
 	// Design gives the new plan; nil when only a repair is proposed.
 	Design *design.Design `json:"design,omitempty"`
-	// Row is the next row in the new plan.
-	Row     int      `json:"row"`
-	Changes []Change `json:"changes"`
+	// Row is the next row in the new plan, OtherRow that of the other sock.
+	Row      int      `json:"row"`
+	OtherRow *int     `json:"other_row,omitempty"`
+	Changes  []Change `json:"changes"`
 	// CostMM is by how much the sock comes out longer than planned; negative for shorter.
 	CostMM measure.Length `json:"cost_mm"`
 	// Repair is what to do on the needles instead; empty for nothing.
@@ -66,11 +71,19 @@ func Ask(p *plan.Plan, h Happened) (Proposal, error) {
 	if h.CastOn != nil && *h.CastOn != p.Summary.CastOnStitches {
 		return castOn(p, h)
 	}
+	if h.Other != nil && (*h.Other < 0 || *h.Other > len(p.Rows)) {
+		return Proposal{}, fault("other_row", "read %d; the sock has rows 0 to %d", *h.Other, len(p.Rows))
+	}
 	d := pinned(p)
 	from := h.Row
 	if h.Length != nil {
 		if err := triedOn(p, &d, h); err != nil {
 			return Proposal{}, err
+		}
+	}
+	if h.ToHeel != nil {
+		if repair, err := heelPlace(p, &d, h); repair != "" || err != nil {
+			return unchanged(h, repair), err
 		}
 	}
 	if h.HeelLate != nil {
@@ -93,10 +106,15 @@ func Ask(p *plan.Plan, h Happened) (Proposal, error) {
 	}
 	if h.Feels != "" {
 		if repair, err := feels(p, &d, h); repair != "" || err != nil {
-			return Proposal{Row: h.Row, Changes: []Change{}, Repair: repair, Text: "The plan stays as it is."}, err
+			return unchanged(h, repair), err
 		}
 	}
 	return propose(p, d, h, from)
+}
+
+// unchanged keeps the plan, with something to do on the needles.
+func unchanged(h Happened, repair string) Proposal {
+	return Proposal{Row: h.Row, OtherRow: h.Other, Changes: []Change{}, Repair: repair, Text: "The plan stays as it is."}
 }
 
 func fault(field, format string, args ...any) error {
@@ -184,6 +202,28 @@ func triedOn(p *plan.Plan, d *design.Design, h Happened) error {
 	return nil
 }
 
+// farthest is how far a needle on the foot can be from the heel's place.
+const farthest = 250
+
+// heelPlace counts the rounds to where the heel lies on the foot, as it was seen
+// when the sock was tried on. A needle that is past it goes back.
+func heelPlace(p *plan.Plan, d *design.Design, h Happened) (repair string, err error) {
+	if section(p, h.Row) != needle.Foot {
+		return "", fault("to_heel", "this is asked on the foot, between the toe and the heel")
+	}
+	if *h.ToHeel < -farthest || *h.ToHeel > farthest {
+		return "", fault("to_heel", "read %.0f mm; on a foot it is at most %d mm", float64(*h.ToHeel), farthest)
+	}
+	done := sectionDone(p, needle.Foot, h.Row)
+	rounds := done + d.Gauge.PerMM().RoundsIn(*h.ToHeel)
+	if rounds < done {
+		back := min(done-rounds, done)
+		return fmt.Sprintf("The heel should have begun %d rounds ago: rip back to the end of round %d of the foot, put the count there, and begin the heel.", back, done-back), nil
+	}
+	d.FootLength.Rounds = &rounds
+	return "", nil
+}
+
 // feels answers a sock that is too tight or too loose where it was tried on. A
 // leg still to come gets another count; a foot that is knitted gets advice.
 func feels(p *plan.Plan, d *design.Design, h Happened) (repair string, err error) {
@@ -230,6 +270,10 @@ func propose(p *plan.Plan, d design.Design, h Happened, from int) (Proposal, err
 		}
 	}
 	proposal := Proposal{Design: &next.Design, Row: rowIn(p, next, h.Row), Changes: []Change{}}
+	if h.Other != nil {
+		row := rowIn(p, next, *h.Other)
+		proposal.OtherRow = &row
+	}
 	a, b := p.Summary, next.Summary
 	for _, c := range []Change{
 		{"rounds before the heel", a.FootRounds, b.FootRounds}, {"gusset decrease rounds", value(a.GussetDecreaseRounds), value(b.GussetDecreaseRounds)},

@@ -167,3 +167,49 @@ func TestALegThatWouldBeTight(t *testing.T) {
 	_, err = Ask(p, Happened{Row: 9, Feels: "itchy"})
 	assert.ErrorContains(t, err, "itchy")
 }
+
+// 30 rounds of the foot are done. 66 mm more to the bend in front of the ankle are 66 × 0.44 = 29.04
+// rounds: 59 before the heel, 6 fewer than planned, 6 ÷ 0.44 = 13.6 mm.
+func TestTheHeelsPlaceIsSeenOnTheFoot(t *testing.T) {
+	p := planOf(t, "")
+	row := at(t, p, "foot-31")
+	q, err := Ask(p, Happened{Row: row, ToHeel: mm(66)})
+	require.NoError(t, err)
+	assert.Equal(t, "6 fewer rounds before the heel. The foot comes out 13.6 mm shorter.", q.Text)
+	assert.Equal(t, row, q.Row)
+	q, err = Ask(p, Happened{Row: row, ToHeel: mm(0)})
+	require.NoError(t, err)
+	assert.Equal(t, 30, *q.Design.FootLength.Rounds, "begin it now")
+	// 15 mm past it are 6.6 rounds: 7 to rip.
+	q, err = Ask(p, Happened{Row: row, ToHeel: mm(-15)})
+	require.NoError(t, err)
+	assert.Nil(t, q.Design)
+	assert.Contains(t, q.Repair, "7 rounds ago: rip back to the end of round 23")
+	_, err = Ask(p, Happened{Row: at(t, p, "leg-3"), ToHeel: mm(10)})
+	assert.ErrorContains(t, err, "between the toe and the heel")
+	_, err = Ask(p, Happened{Row: row, ToHeel: mm(400)})
+	assert.ErrorContains(t, err, "at most 250 mm")
+}
+
+// 118 mm were measured at 41.5 rounds in 100 mm: the 66 mm still to go are 27 rounds by that gauge.
+func TestTheHeelsPlaceIsCountedByTheGaugeOfTheTryOn(t *testing.T) {
+	p := planOf(t, "")
+	q, err := Ask(p, Happened{Row: at(t, p, "foot-31"), Length: mm(118), ToHeel: mm(66)})
+	require.NoError(t, err)
+	assert.Equal(t, 57, *q.Design.FootLength.Rounds)
+}
+
+// The heel of the first sock came three rounds late; the second stood in the leg already, and stays at the same round of it.
+func TestTheSisterKeepsItsPlaceInTheNewPlan(t *testing.T) {
+	p := planOf(t, "")
+	other := at(t, p, "leg-4")
+	q, err := Ask(p, Happened{Row: at(t, p, "heel-2"), Other: &other, HeelLate: whole(3)})
+	require.NoError(t, err)
+	next, err := plan.Make(*q.Design)
+	require.NoError(t, err)
+	assert.Equal(t, "leg-4", next.Rows[*q.OtherRow].ID)
+	assert.Equal(t, other+3, *q.OtherRow)
+	beyond := len(p.Rows) + 1
+	_, err = Ask(p, Happened{Row: 40, Other: &beyond})
+	assert.ErrorContains(t, err, "other_row")
+}

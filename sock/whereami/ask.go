@@ -20,6 +20,9 @@ type Seen struct {
 	Ridges    *int     `json:"ridges,omitempty"`
 	Chains    *int     `json:"chains,omitempty"`
 	Length    *float64 `json:"length_mm,omitempty"`
+	// Repeats of the stripes from the tip of the toe, whole and parts; Repeat is the yarn in one, in mm.
+	Repeats *float64 `json:"repeats,omitempty"`
+	Repeat  float64  `json:"repeat_mm,omitempty"`
 }
 
 // Match is a row that may be the next one.
@@ -111,6 +114,22 @@ var looks = []look{
 	{"ridges", "Count the ridges of garter on one face.", number(func(l Look) int { return l.Ridges }), counted(func(s *Seen) *int { return s.Ridges }, func(l Look) int { return l.Ridges })},
 	{"chains", "Count the chain edge stitches of the flap: one for two rows.", number(func(l Look) int { return l.Chains / 2 }), counted(func(s *Seen) *int { return s.Chains }, func(l Look) int { return l.Chains / 2 })},
 	{"length", "Measure from the tip of the toe.", func(l Look) string { return fmt.Sprint(int(l.Length / (2 * tapeError))) }, byTape},
+	// Never asked for: most yarn has no stripes.
+	{"repeats", "", func(Look) string { return "" }, byStripes},
+}
+
+// Stripes are told apart to a third of a repeat, and what a stitch takes is known to a twelfth.
+const (
+	stripeError = 1.0 / 3
+	yarnError   = 1.0 / 12
+)
+
+func byStripes(s *Seen, l Look) (float64, bool) {
+	if s.Repeats == nil || s.Repeat <= 0 {
+		return 0, false
+	}
+	off := (*s.Repeats*s.Repeat - l.Yarn) / (stripeError*s.Repeat + yarnError*l.Yarn)
+	return math.Min(off*off/2, mostByTape), true
 }
 
 func byTape(s *Seen, l Look) (float64, bool) {

@@ -7,8 +7,10 @@ import (
 
 	"acornstep/sock/needle"
 	"acornstep/sock/plan"
+	"acornstep/sock/position"
 	"acornstep/sock/shape"
 	"acornstep/sock/words"
+	"acornstep/sock/yarn"
 )
 
 // Look is how the needles and the fabric look before a row is knitted.
@@ -34,67 +36,45 @@ type Look struct {
 	Chains int `json:"chains"`
 	// Length from the tip of the toe, in mm.
 	Length float64 `json:"length_mm"`
+	// Yarn of the sock's own colour that is knitted, in mm: what its stripes have run through.
+	Yarn float64 `json:"yarn_mm"`
 }
 
 // Looks gives the look before each row, and after the last.
 func Looks(p *plan.Plan, said []words.Row) []Look {
-	var m needle.Machine
 	lengths := lengthsOf(p, said)
 	looks := make([]Look, 0, len(p.Rows)+1)
 	now := Look{Side: needle.RS, Last: "plain", Tail: "right"}
-	half := 0
-	looks = append(looks, now)
-	for i := range p.Rows {
-		row := &p.Rows[i]
-		if err := m.Work(row); err != nil {
-			return looks // a plan that replays never comes here
+	// A plan that replays never ends before its last row.
+	_ = position.Each(p, func(row int, s position.State) {
+		now.Row = row
+		if row > 0 {
+			now.see(&s)
+			now.count(&p.Rows[row-1])
+			now.Length = lengths[row-1]
+			if p.Rows[row-1].Colour == "" {
+				now.Yarn += float64(yarn.InRow(&p.Design, &p.Rows[row-1]))
+			}
 		}
-		now.Row = i + 1
-		half = needle1(p, row, half)
-		now.see(m.Snapshot(), half)
-		now.count(row)
-		now.Length = lengths[i]
 		looks = append(looks, now)
-	}
+	})
 	return looks
 }
 
-// needle1 follows where the second needle begins.
-func needle1(p *plan.Plan, row *needle.Row, before int) int {
-	switch row.Section {
-	case needle.CastOn, needle.Toe:
-		if row.Stitches == p.Summary.FootStitches || row.Section == needle.CastOn || row.Kind == needle.Round {
-			return row.Stitches / 2
-		}
-		return before
-	default:
-		return min(row.Stitches, p.Summary.FootStitches/2)
-	}
-}
-
-func (l *Look) see(s needle.Snapshot, half int) {
-	l.Side, l.Right, l.Left, l.Needle1, l.Needle2 = s.Side, 0, 0, 0, 0
+func (l *Look) see(s *position.State) {
+	l.Side, l.Right, l.Left, l.Needle1, l.Needle2 = s.Side, s.MarksRight, s.MarksLeft, 0, 0
 	// It hangs where the round begins: at the right of the instep, at the left of the sole, seen from outside.
 	l.Tail = "right"
-	if s.Cursor >= half && s.Cursor < len(s.Loops) && s.Side == needle.RS {
+	if s.Cursor >= s.Sole && s.Cursor < s.Count && s.Side == needle.RS {
 		l.Tail = "left"
 	}
-	middle := half + (len(s.Loops)-half)/2
 	for i, loop := range s.Loops {
-		if loop.Kind != needle.YarnOver {
-			if i < half {
-				l.Needle1++
-			} else {
-				l.Needle2++
-			}
-		}
-		if loop.Kind == needle.Plain && loop.Wraps == 0 && loop.Pins == 0 {
-			continue
-		}
-		if i < middle {
-			l.Right++
-		} else {
-			l.Left++
+		switch {
+		case loop.Kind == needle.YarnOver.String():
+		case i < s.Sole || s.Sole == 0:
+			l.Needle1++
+		default:
+			l.Needle2++
 		}
 	}
 }

@@ -32,7 +32,7 @@ func looksOf(t require.TestingT, toe, heel, turn string) (*plan.Plan, []Look) {
 // perfect is what a sharp eye sees.
 func perfect(l Look) Seen {
 	chains, side, last, tail := l.Chains/2, string(l.Side), l.Last, l.Tail
-	return Seen{&l.Needle1, &l.Needle2, &l.Right, &l.Left, &side, &tail, &last, &l.Increases, &l.Ridges, &chains, &l.Length}
+	return Seen{&l.Needle1, &l.Needle2, &l.Right, &l.Left, &side, &tail, &last, &l.Increases, &l.Ridges, &chains, &l.Length, nil, 0}
 }
 
 // In a heel of 34 with double stitches: after the third narrowing row two doubles
@@ -50,6 +50,41 @@ func TestTheNeedleAfterThreeGermanTurns(t *testing.T) {
 			require.Equal(t, "increase", looks[i+1].Last)
 		}
 	}
+}
+
+// A wide heel holds stitches on both sides of the start of the round, and a line after a provisional
+// cast-on lies on one needle.
+func TestNeedlesAreTheOnesInTheHand(t *testing.T) {
+	d, err := design.Read([]byte(`{"format":"acorn-step.design","version":1,"foot":{"length_mm":251,"ball_girth_mm":236},"gauge":{"stitches_per_100mm":32,"rounds_per_100mm":44},"toe":{"kind":"short_row"},"heel":{"share":0.65}}`))
+	require.NoError(t, err)
+	p, err := plan.Make(d)
+	require.NoError(t, err)
+	said, err := words.Rows(p.Rows, d.Needles)
+	require.NoError(t, err)
+	looks := Looks(p, said)
+	require.Equal(t, []int{34, 0}, []int{looks[3].Needle1, looks[3].Needle2}, "34 in a line")
+	for i, row := range p.Rows {
+		if row.ID == "heel-12" {
+			// The half round in, then eleven rows: five double stitches on each side, the sixth of one made.
+			require.InDelta(t, looks[i+1].Right, looks[i+1].Left, 1)
+			require.GreaterOrEqual(t, looks[i+1].Left, 5)
+		}
+	}
+}
+
+// 34 stitches a round of the leg and so on: after n repeats of 6 m the row lies where the plan has used n × 6 m.
+func TestStripesAreEvidence(t *testing.T) {
+	_, looks := looksOf(t, "wedge", "short_row", "german")
+	row := 70
+	seen := Seen{Repeat: 6000}
+	repeats := looks[row].Yarn / seen.Repeat
+	seen.Repeats = &repeats
+	answer := Ask(looks, seen, -1)
+	require.InDelta(t, row, answer.Matches[0].Row, 6, "the stripes lead to the place, a few rounds more or less")
+	none := Ask(looks, Seen{Repeats: &repeats}, 12)
+	require.Equal(t, 12, none.Matches[0].Row, "without the length of a repeat they say nothing")
+	// A round of 68 stitches takes 68 × (2/0.44 + 1/0.32 + 5.94 d) mm; d for 100 g in 420 m of wool is 0.742 mm: 821 mm.
+	require.InDelta(t, 821, looks[41].Yarn-looks[40].Yarn, 3)
 }
 
 // For every row of every kind of sock, perfect evidence and the log name that row.

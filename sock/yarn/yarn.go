@@ -61,6 +61,11 @@ func Needs(d *design.Design, rows []needle.Row) []Need {
 	return needs
 }
 
+// InRow is the yarn in a row.
+func InRow(d *design.Design, row *needle.Row) measure.Length {
+	return PerStitch(d.Gauge.PerMM(), Thickness(d.Yarn)) * measure.Length(stitches(row))
+}
+
 // stitches counts what a row takes in yarn, in stitches of stockinette. A row
 // that purls on the right side, or knits on the wrong, is ribbed or ridged.
 func stitches(row *needle.Row) float64 {

@@ -905,8 +905,6 @@ export interface components {
             /** Format: double */
             left_g: number;
             leg_rounds: number;
-            /** Format: double */
-            rounds_per_metre: number;
             shared_leg_rounds: number;
         };
         Book: {
@@ -1214,6 +1212,8 @@ export interface components {
         };
         KnitView: {
             events: components["schemas"]["LogbookEvent"][];
+            heel_place: string;
+            heel_starts_at_mm: components["schemas"]["MeasureLength"];
             id: string;
             name: string;
             needles: components["schemas"]["PositionNeedle"][];
@@ -1227,13 +1227,6 @@ export interface components {
             version: number;
             versions: components["schemas"]["PlanVersion"][];
             wearer: string;
-        };
-        LogbookBall: {
-            doubt: string;
-            /** Format: double */
-            grams_per_stitch: number;
-            /** Format: double */
-            left_g: number;
         };
         LogbookBook: {
             /** Format: int64 */
@@ -1250,7 +1243,7 @@ export interface components {
             grams?: number;
             id: string;
             /** @enum {string} */
-            kind: "row" | "half" | "place" | "undo" | "pause" | "note" | "mistake" | "weigh" | "tried" | "needle" | "finish" | "wear";
+            kind: "row" | "half" | "place" | "undo" | "pause" | "note" | "mistake" | "weigh" | "tried" | "stripes" | "needle" | "finish" | "wear";
             /** Format: double */
             length_mm?: number;
             of?: string;
@@ -1372,6 +1365,7 @@ export interface components {
             };
             ghost?: components["schemas"]["ShapePoints"];
             handles?: components["schemas"]["HandleHandle"][];
+            heel_place?: string;
             places?: components["schemas"]["ShapeAcross"][];
             plan?: components["schemas"]["Plan"];
             shape?: components["schemas"]["ShapeShape"];
@@ -1432,6 +1426,8 @@ export interface components {
             held_right: number;
             loops: components["schemas"]["PositionLoop"][];
             markers: components["schemas"]["Marker"][];
+            marks_left: number;
+            marks_right: number;
             open: boolean;
             side: string;
             sole: number;
@@ -1469,13 +1465,16 @@ export interface components {
             heel_late?: null | number;
             leg_rounds?: null | number;
             length_mm?: null | number;
+            other_row?: null | number;
             picked_up?: null | number[];
             row: number;
+            to_heel_mm?: null | number;
         };
         ReplanProposal: {
             changes: components["schemas"]["ReplanChange"][];
             cost_mm: components["schemas"]["MeasureLength"];
             design?: components["schemas"]["DesignDesign"];
+            other_row?: null | number;
             repair: string;
             row: number;
             text: string;
@@ -1498,6 +1497,19 @@ export interface components {
         ScaleReading: {
             /** Format: double */
             grams: number;
+        };
+        Scrap: {
+            doubt: string;
+            /** Format: double */
+            grams_per_stitch: number;
+            /** Format: double */
+            left_g: number;
+            /** Format: double */
+            needs_g: number;
+            /** Format: double */
+            pair_g: number;
+            weighed: boolean;
+            yarn: string;
         };
         Session: {
             open: boolean;
@@ -1557,6 +1569,15 @@ export interface components {
         StripPart: {
             section: string;
             worked: number[];
+        };
+        StripesView: {
+            began: string;
+            /** Format: double */
+            foot_rounds: number;
+            /** Format: double */
+            leg_rounds: number;
+            /** Format: double */
+            repeat_mm: number;
         };
         Summary: {
             cast_on_stitches: number;
@@ -1664,12 +1685,13 @@ export interface components {
         Tally: {
             ball?: components["schemas"]["BallView"];
             book: components["schemas"]["LogbookBook"];
-            contrast?: components["schemas"]["LogbookBall"];
             days_left: number;
             pace: components["schemas"]["LogbookPace"];
+            scraps: components["schemas"]["Scrap"][];
             seconds_left: number;
             sections: components["schemas"]["Ahead"][];
             stitches_left: number;
+            stripes?: components["schemas"]["StripesView"];
         };
         /** Format: int64 */
         TimeDuration: number;
@@ -1768,6 +1790,8 @@ export interface components {
             side: "RS" | "WS";
             /** @enum {string} */
             tail: "left" | "right";
+            /** Format: double */
+            yarn_mm: number;
         };
         WhereamiMatch: {
             against: string[];
@@ -1785,6 +1809,9 @@ export interface components {
             length_mm?: null | number;
             needle1?: null | number;
             needle2?: null | number;
+            /** Format: double */
+            repeat_mm?: number;
+            repeats?: null | number;
             ridges?: null | number;
             right?: null | number;
             /** @enum {null|string} */
@@ -3124,6 +3151,7 @@ export interface operations {
                     accept: boolean;
                     happened: components["schemas"]["ReplanHappened"];
                     length?: string;
+                    to_heel?: string;
                     /** @enum {string} */
                     unit: "cm" | "in";
                     version: number;

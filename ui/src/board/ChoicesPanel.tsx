@@ -27,7 +27,7 @@ export function ChoicesPanel() {
       {plan && shown && (
         <>
           <ToeSection plan={plan} />
-          <HeelSection plan={plan} rounds={shown.foot_rounds_by} />
+          <HeelSection plan={plan} rounds={shown.foot_rounds_by} place={shown.heel_place} />
           <LegSection plan={plan} />
           <YarnSection answer={shown} />
           <section className="checked">

@@ -17,7 +17,16 @@ const counts = [
 ];
 
 /** HeelSection decides the heel, its corners and the ankle, and how far the foot goes before it. */
-export function HeelSection({ plan, rounds }: { plan: Plan; rounds: Record<string, number> | undefined }) {
+export function HeelSection({
+  plan,
+  rounds,
+  place,
+}: {
+  plan: Plan;
+  rounds: Record<string, number> | undefined;
+  /** Where the heel begins on the foot. */
+  place: string | undefined;
+}) {
   const unit = useUnit();
   const kind = plan.design.heel.kind;
   return (
@@ -31,6 +40,7 @@ export function HeelSection({ plan, rounds }: { plan: Plan; rounds: Record<strin
             the tip
           </small>
         </h2>
+        {place && <p className="hint">Tried on, the heel begins {place}.</p>}
         <details className="more">
           <summary>More about the foot</summary>
           <Ways field="foot_length.school" first={2} />

@@ -1,10 +1,10 @@
-import { useMutation } from "@tanstack/react-query";
 import { Button, Input, Select } from "antd";
 import { useState } from "react";
-import { answered, client, type Schemas } from "../api/client";
+import type { Schemas } from "../api/client";
 import { useUnit } from "../units/units";
 import { useKnitting } from "./KnitPage";
 import { faultText } from "./KnitPanel";
+import { type Said, useReplan } from "./useReplan";
 
 const number = (text: string) => (/^-?\d{1,4}$/.test(text.trim()) ? Number(text) : undefined);
 
@@ -31,56 +31,26 @@ export function Happened({
   tried?: boolean;
 }) {
   const unit = useUnit();
-  const { id, version } = useKnitting((s) => s.view);
+  const heelPlace = useKnitting((s) => s.view.heel_place);
+  const onFoot = useKnitting((s) => s.view.rows[row]?.section === "foot");
   const say = useKnitting((s) => s.say);
-  const take = useKnitting((s) => s.take);
-  const send = useKnitting((s) => s.send);
   const [length, setLength] = useState("");
+  const [toHeel, setToHeel] = useState("");
   const [typed, setTyped] = useState<Record<string, string>>({});
   const [feels, setFeels] = useState<Schemas["ReplanHappened"]["feels"]>();
-  const happened: Schemas["ReplanHappened"] = { row };
   const castOn = number(typed.castOn ?? "");
   const late = number(typed.late ?? "");
   const leg = number(typed.leg ?? "");
   const picked = (typed.picked ?? "").split(/[ ,/]+/).map(number);
-  if (tried && feels) {
-    happened.feels = feels;
-  }
-  if (castOn !== undefined) {
-    happened.cast_on = castOn;
-  }
-  if (late !== undefined) {
-    happened.heel_late = late;
-  }
-  if (leg !== undefined) {
-    happened.leg_rounds = leg;
-  }
-  if (picked[0] !== undefined && picked[1] !== undefined) {
-    happened.picked_up = [picked[0], picked[1]];
-  }
-  const ask = useMutation({
-    mutationFn: async (accept: boolean) => {
-      await send();
-      const proposal = answered(
-        await client.POST("/api/socks/{id}/replan", {
-          params: { path: { id } },
-          body: { version, happened, length: tried ? length : "", unit, accept },
-        }),
-      );
-      if (accept) {
-        take(answered(await client.GET("/api/socks/{id}/knit", { params: { path: { id } } })));
-        if (proposal.row !== row) {
-          say("place", sock, proposal.row);
-        }
-      }
-      return proposal;
-    },
-    onSuccess: (_proposal, accept) => {
-      if (accept) {
-        close();
-      }
-    },
-  });
+  const said: Said = tried
+    ? { length, ...(onFoot && { toHeel }), ...(feels && { feels }) }
+    : {
+        ...(castOn !== undefined && { cast_on: castOn }),
+        ...(late !== undefined && { heel_late: late }),
+        ...(leg !== undefined && { leg_rounds: leg }),
+        ...(picked[0] !== undefined && picked[1] !== undefined && { picked_up: [picked[0], picked[1]] }),
+      };
+  const ask = useReplan(sock, row, close);
   const line = (name: string, label: string, hint: string) => (
     <div className="look-line">
       <label htmlFor={`happened-${name}`}>{label}</label>
@@ -96,7 +66,7 @@ export function Happened({
     <form
       onSubmit={(event) => {
         event.preventDefault();
-        ask.mutate(false);
+        ask.mutate({ said, accept: false });
       }}
     >
       <h2>{tried ? "I tried it on" : "It went otherwise"}</h2>
@@ -112,6 +82,23 @@ export function Happened({
               onChange={(event) => setLength(event.target.value)}
             />
           </div>
+          {onFoot && (
+            <>
+              <div className="look-line">
+                <label htmlFor="to-heel">From the needle to the heel's place</label>
+                <Input
+                  id="to-heel"
+                  aria-describedby="to-heel-place"
+                  value={toHeel}
+                  suffix={<span className="unit">{unit}</span>}
+                  onChange={(event) => setToHeel(event.target.value)}
+                />
+              </div>
+              <p id="to-heel-place" className="hint">
+                On the foot the heel begins {heelPlace}. Past it already: with a minus.
+              </p>
+            </>
+          )}
           <div className="field">
             <label htmlFor="feels">It sits</label>
             <Select
@@ -137,7 +124,7 @@ export function Happened({
         type="primary"
         htmlType="submit"
         loading={ask.isPending}
-        disabled={tried && length.trim() === "" && !feels}
+        disabled={tried && length.trim() === "" && toHeel.trim() === "" && !feels}
       >
         What does it change?
       </Button>
@@ -163,10 +150,14 @@ export function Happened({
               onClick={() => {
                 if (tried && ask.data?.design) {
                   say("note", sock, row, {
-                    text: `Tried on${length && `: ${length} ${unit} from the tip`}. ${ask.data.text}`,
+                    text: [
+                      `Tried on${length && `: ${length} ${unit} from the tip`}`,
+                      ...(toHeel ? [`${toHeel} ${unit} to the heel's place`] : []),
+                      ask.data.text,
+                    ].join(". "),
                   });
                 }
-                ask.mutate(true);
+                ask.mutate({ said, accept: true });
               }}
             >
               Go on like that

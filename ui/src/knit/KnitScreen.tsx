@@ -119,6 +119,11 @@ export function KnitScreen() {
             </p>
             <Instruction row={row} wording={wording} half={place.half} />
             {row.note && <p className="knit-note">{row.note}</p>}
+            {sock === 2 && place.row === 0 && k.tally.stripes?.began && (
+              <p className="knit-note">
+                The first sock began {k.tally.stripes.began}: wind off to the same place in the stripes.
+              </p>
+            )}
             <OthersNotes sock={sock} row={place.row} />
             <figure className="knit-needle">
               <figcaption>before</figcaption>
@@ -295,6 +300,7 @@ function Moment({
 }) {
   const unit = useUnit();
   const tally = useKnitting((s) => s.tally);
+  const heel = useKnitting((s) => s.view);
   return (
     <>
       <section className="moment">
@@ -308,7 +314,11 @@ function Moment({
       <section className="moment">
         <h2>From the tip of the toe</h2>
         <p className="big">{lengthWithUnit(last?.length_mm ?? 0, unit)}</p>
-        <p className="muted">by the plan, laid flat</p>
+        <p className="muted">
+          {row?.section === "toe" || row?.section === "foot"
+            ? `the heel starts at ${lengthWithUnit(heel.heel_starts_at_mm, unit)}, ${heel.heel_place}`
+            : "by the plan, laid flat"}
+        </p>
       </section>
       <section className="moment">
         <h2>In the ball</h2>

@@ -144,6 +144,8 @@ function words(e: Event, unit: "cm" | "in"): string {
       return `${e.grams ?? 0} g left`;
     case "tried":
       return `${lengthWithUnit(e.length_mm ?? 0, unit)} from the tip`;
+    case "stripes":
+      return `stripes repeat after ${((e.length_mm ?? 0) / 1000).toFixed(1)} m. ${e.text ?? ""}`;
     case "place":
       return "put here";
     case "finish":

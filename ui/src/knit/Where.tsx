@@ -26,6 +26,7 @@ export function Where({ sock, row, close }: { sock: number; row: number; close: 
   const rows = useKnitting((s) => s.view.rows);
   const say = useKnitting((s) => s.say);
   const [typed, setTyped] = useState<Record<string, string>>({});
+  const stripes = useKnitting((s) => s.tally.stripes);
   const [length, setLength] = useState("");
   const seen: Seen = {
     ...(typed.side && { side: typed.side as "RS" }),
@@ -37,6 +38,11 @@ export function Where({ sock, row, close }: { sock: number; row: number; close: 
     if (/^\d{1,4}$/.test(text)) {
       seen[name] = Number(text);
     }
+  }
+  const repeats = Number((typed.repeats ?? "").replace(",", "."));
+  if (stripes && repeats > 0) {
+    seen.repeats = repeats;
+    seen.repeat_mm = stripes.repeat_mm;
   }
   const answer = useQuery({
     queryKey: ["where", id, row, seen, length, unit],
@@ -68,6 +74,18 @@ export function Where({ sock, row, close }: { sock: number; row: number; close: 
             />
           </div>
         ))}
+        {stripes && (
+          <div className="look-line">
+            <label htmlFor="see-repeats">Stripe repeats from the tip of the toe, such as 4.5</label>
+            <Input
+              id="see-repeats"
+              inputMode="decimal"
+              value={typed.repeats ?? ""}
+              status={typed.repeats && !(repeats > 0) ? "error" : ""}
+              onChange={(event) => set("repeats", event.target.value)}
+            />
+          </div>
+        )}
         <div className="look-line">
           <label htmlFor="see-side">Side that faces you, yarn ready</label>
           <Select

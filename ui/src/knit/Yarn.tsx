@@ -4,14 +4,14 @@ import { useState } from "react";
 import { answered, client } from "../api/client";
 import { useKnitting } from "./KnitPage";
 import { faultText } from "./KnitPanel";
+import { useReplan } from "./useReplan";
 
 /** Yarn takes a weighing of the ball, typed or from a scale on this machine. */
 export function Yarn({ sock, row, close }: { sock: number; row: number; close: () => void }) {
   const say = useKnitting((s) => s.say);
   const [grams, setGrams] = useState("");
-  const twoYarns = useKnitting((s) => s.view.rows.some((r) => r.colour === "contrast"));
-  const contrast = useKnitting((s) => s.tally.contrast);
-  const [yarn, setYarn] = useState<"" | "contrast">("");
+  const scraps = useKnitting((s) => s.tally.scraps);
+  const [yarn, setYarn] = useState("");
   const scale = useMutation({
     mutationFn: async () => answered(await client.GET("/api/scale")),
     onSuccess: (reading) => setGrams(`${reading.grams}`),
@@ -42,17 +42,17 @@ export function Yarn({ sock, row, close }: { sock: number; row: number; close: (
           Read the scale
         </Button>
       </div>
-      {twoYarns && (
+      {scraps.length > 0 && (
         <p>
           <Select
             aria-label="Which yarn"
             className="whole"
             value={yarn}
             onChange={setYarn}
-            options={[
-              { value: "", label: "the yarn of the sock" },
-              { value: "contrast", label: "the contrast yarn" },
-            ]}
+            options={["", ...scraps.map((scrap) => scrap.yarn)].map((value) => ({
+              value,
+              label: yarnName(value),
+            }))}
           />
         </p>
       )}
@@ -62,35 +62,117 @@ export function Yarn({ sock, row, close }: { sock: number; row: number; close: (
       <Button type="primary" htmlType="submit" disabled={!good}>
         Keep
       </Button>
-      {contrast && <p>The contrast yarn weighed {contrast.left_g} g.</p>}
       <p className="hint">Two weighings some rows apart tell what a stitch weighs in your hands.</p>
       <Left sock={sock} row={row} close={close} />
+      <Scraps />
+      <Stripes sock={sock} row={row} />
     </form>
   );
 }
 
-/** Left is what the ball is still good for, and a leg that follows the yarn. */
-function Left({ row, close }: { sock: number; row: number; close: () => void }) {
-  const { ball } = useKnitting((s) => s.tally);
-  const { id, version } = useKnitting((s) => s.view);
-  const take = useKnitting((s) => s.take);
+const yarnName = (yarn: string) =>
+  yarn === ""
+    ? "the yarn of the sock"
+    : yarn === "contrast"
+      ? "the contrast yarn, all of it"
+      : `a scrap for the ${yarn} alone`;
+
+/** Scraps says of each other yarn what it weighs and whether that will do. */
+function Scraps() {
+  const scraps = useKnitting((s) => s.tally.scraps);
+  if (scraps.length === 0) {
+    return null;
+  }
+  return (
+    <>
+      <h2>The other yarns</h2>
+      <ul className="scraps">
+        {scraps.map((scrap) => (
+          <li key={scrap.yarn}>
+            <strong>{scrap.yarn}</strong>{" "}
+            {scrap.pair_g > 0
+              ? `takes ${scrap.needs_g.toFixed(1)} g more for this sock, ${scrap.pair_g.toFixed(1)} g for the pair`
+              : "is knitted on both socks"}
+            {scrap.weighed && `; ${scrap.left_g} g are there: `}
+            {scrap.weighed && (
+              <em>
+                {scrap.left_g >= scrap.pair_g
+                  ? "enough for both"
+                  : scrap.left_g >= scrap.needs_g
+                    ? "enough for this sock only"
+                    : "not enough"}
+              </em>
+            )}
+            {scrap.doubt && <span className="fault"> {scrap.doubt}</span>}
+          </li>
+        ))}
+      </ul>
+    </>
+  );
+}
+
+/** Stripes keeps how a self-striping yarn repeats and where the first sock began, so that the second begins there too. */
+function Stripes({ sock, row }: { sock: number; row: number }) {
+  const say = useKnitting((s) => s.say);
+  const stripes = useKnitting((s) => s.tally.stripes);
   const [repeat, setRepeat] = useState("");
-  const follow = useMutation({
-    mutationFn: async (legRounds: number) => {
-      answered(
-        await client.POST("/api/socks/{id}/replan", {
-          params: { path: { id } },
-          body: { version, happened: { row, leg_rounds: legRounds }, unit: "cm", accept: true },
-        }),
-      );
-      take(answered(await client.GET("/api/socks/{id}/knit", { params: { path: { id } } })));
-    },
-    onSuccess: close,
-  });
+  const [began, setBegan] = useState("");
+  const metres = Number(repeat.replace(",", "."));
+  const good = metres > 0 && metres <= 100;
+  return (
+    <>
+      <h2>Stripes</h2>
+      {stripes && (
+        <p>
+          A repeat of {(stripes.repeat_mm / 1000).toFixed(1)} m is{" "}
+          <strong>{stripes.foot_rounds.toFixed(1)}</strong> rounds of the foot and{" "}
+          <strong>{stripes.leg_rounds.toFixed(1)}</strong> of the leg.
+          {stripes.began && ` The first sock began ${stripes.began}: begin the second there too.`}
+        </p>
+      )}
+      <div className="look-line">
+        <label htmlFor="repeat">One repeat of the stripes is</label>
+        <Input
+          id="repeat"
+          value={repeat}
+          suffix={<span className="unit">m</span>}
+          status={repeat !== "" && !good ? "error" : ""}
+          onChange={(event) => setRepeat(event.target.value)}
+        />
+      </div>
+      <div className="look-line">
+        <label htmlFor="began">The first sock began</label>
+        <Input
+          id="began"
+          value={began}
+          placeholder="at the end of the grey"
+          onChange={(event) => setBegan(event.target.value)}
+        />
+      </div>
+      <p className="fault" role="alert">
+        {repeat !== "" && !good && "A repeat takes more than 0 and up to 100 m of yarn."}
+      </p>
+      <Button
+        disabled={!good}
+        onClick={() => {
+          say("stripes", sock, row, { length_mm: metres * 1000, text: began });
+          setRepeat("");
+          setBegan("");
+        }}
+      >
+        Keep the stripes
+      </Button>
+    </>
+  );
+}
+
+/** Left is what the ball is still good for, and a leg that follows the yarn. */
+function Left({ sock, row, close }: { sock: number; row: number; close: () => void }) {
+  const { ball } = useKnitting((s) => s.tally);
+  const follow = useReplan(sock, row, close);
   if (!ball) {
     return null;
   }
-  const metres = Number(repeat.replace(",", "."));
   return (
     <>
       <h2>What it is good for</h2>
@@ -98,27 +180,15 @@ function Left({ row, close }: { sock: number; row: number; close: () => void }) 
         <strong>{ball.leg_rounds}</strong> leg rounds on this sock, with the cuff and 8 % kept back;{" "}
         <strong>{ball.shared_leg_rounds}</strong> on each when both socks share the ball.
       </p>
-      <Button onClick={() => follow.mutate(ball.follow_leg_rounds)} loading={follow.isPending}>
+      <Button
+        onClick={() => follow.mutate({ said: { leg_rounds: ball.follow_leg_rounds }, accept: true })}
+        loading={follow.isPending}
+      >
         Let the leg follow the yarn: {ball.follow_leg_rounds} rounds, then the cuff
       </Button>
       <p className="fault" role="alert">
         {faultText(follow.error)}
       </p>
-      <div className="look-line">
-        <label htmlFor="repeat">One repeat of the stripes is</label>
-        <Input
-          id="repeat"
-          value={repeat}
-          suffix={<span className="unit">m</span>}
-          onChange={(event) => setRepeat(event.target.value)}
-        />
-      </div>
-      {metres > 0 && (
-        <p>
-          About <strong>{(ball.rounds_per_metre * metres).toFixed(1)}</strong> rounds of the leg. Note where
-          in the repeat this sock began, and begin the second one there.
-        </p>
-      )}
     </>
   );
 }

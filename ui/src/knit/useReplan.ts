@@ -1,0 +1,58 @@
+import { useMutation } from "@tanstack/react-query";
+import { answered, client, type Schemas } from "../api/client";
+import { useUnit } from "../units/units";
+import { useKnitting } from "./KnitPage";
+
+/** What really happened, with the lengths as they were typed. */
+export type Said = Omit<Schemas["ReplanHappened"], "row" | "other_row"> & {
+  length?: string;
+  toHeel?: string;
+};
+
+/**
+ * useReplan asks what the plan becomes; accepted, it becomes the plan of the
+ * pair, and each sock is put at its row of it.
+ */
+export function useReplan(sock: number, row: number, accepted: () => void) {
+  const unit = useUnit();
+  const { id, version } = useKnitting((s) => s.view);
+  const other = sock === 1 ? 2 : 1;
+  const otherRow = useKnitting((s) => s.places[other - 1]?.row ?? 0);
+  const say = useKnitting((s) => s.say);
+  const take = useKnitting((s) => s.take);
+  const send = useKnitting((s) => s.send);
+  return useMutation({
+    mutationFn: async ({ said, accept }: { said: Said; accept: boolean }) => {
+      await send();
+      const { length = "", toHeel = "", ...happened } = said;
+      const proposal = answered(
+        await client.POST("/api/socks/{id}/replan", {
+          params: { path: { id } },
+          body: {
+            version,
+            happened: { ...happened, row, other_row: otherRow },
+            length,
+            to_heel: toHeel,
+            unit,
+            accept,
+          },
+        }),
+      );
+      if (accept) {
+        take(answered(await client.GET("/api/socks/{id}/knit", { params: { path: { id } } })));
+        if (proposal.row !== row) {
+          say("place", sock, proposal.row);
+        }
+        if (typeof proposal.other_row === "number" && proposal.other_row !== otherRow) {
+          say("place", other, proposal.other_row);
+        }
+      }
+      return proposal;
+    },
+    onSuccess: (_proposal, { accept }) => {
+      if (accept) {
+        accepted();
+      }
+    },
+  });
+}
