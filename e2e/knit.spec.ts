@@ -1,16 +1,6 @@
 import { expect, type Page, test } from "@playwright/test";
-import { newSock, saved, typeFoot } from "./steps";
+import { cast, newSock, putAt, saved, where } from "./steps";
 
-/** cast puts a sock of Isolde's figures on the needles. */
-async function cast(page: Page, name: string) {
-  await newSock(page, name, "Isolde");
-  await typeFoot(page);
-  await saved(page);
-  await page.getByRole("link", { name: "Knit", exact: true }).click();
-  await expect(page.locator(".knit-where")).toContainText("cast on");
-}
-
-const where = (page: Page) => page.locator(".knit-where");
 const written = (page: Page) => expect(page.locator(".knit-state")).toContainText("written down");
 
 /** kept waits until the browser has put aside all that the screen is made of. */
@@ -149,7 +139,7 @@ test("the ball is weighed, by hand where no scale is connected", async ({ page }
   await page.getByLabel("The ball weighs").fill("heavy");
   await expect(page.getByRole("alert")).toContainText("0 to 5000 g");
   await page.getByLabel("The ball weighs").fill("100");
-  await page.locator(".knit-panel").getByRole("button", { name: "Keep" }).click();
+  await page.locator(".knit-panel").getByRole("button", { name: "Keep", exact: true }).click();
   await expect(page.locator(".moment").filter({ hasText: "In the ball" })).toContainText("100 g");
   await expect(page.locator(".moment").filter({ hasText: "In the ball" })).toContainText("first guess");
   for (let i = 0; i < 4; i++) {
@@ -157,9 +147,73 @@ test("the ball is weighed, by hand where no scale is connected", async ({ page }
   }
   await page.getByRole("button", { name: "Weigh" }).click();
   await page.getByLabel("The ball weighs").fill("94");
-  await page.locator(".knit-panel").getByRole("button", { name: "Keep" }).click();
+  await page.locator(".knit-panel").getByRole("button", { name: "Keep", exact: true }).click();
   await expect(page.locator(".moment").filter({ hasText: "In the ball" })).toContainText("enough");
   await expect(page.locator(".moment").filter({ hasText: "In the ball" })).not.toContainText("first guess");
+});
+
+test("the heel's place is seen on the foot, and both socks follow the plan", async ({ page }) => {
+  await cast(page, "Sock with a heel to find");
+  await putAt(page, "leg-4", 2);
+  await putAt(page, "foot-31");
+  await expect(where(page)).toContainText("foot, round 31 of 65");
+  await expect(page.locator(".moment").filter({ hasText: "From the tip" })).toContainText(
+    "the heel starts at 19.1 cm, at the bend in front of the ankle",
+  );
+  await page.keyboard.press("t");
+  await page.getByLabel("From the needle to the heel's place").fill("-1.5");
+  await page.getByRole("button", { name: "What does it change?" }).click();
+  await expect(page.locator(".proposal")).toContainText("rip back to the end of round 23 of the foot");
+  // 6.6 cm are 29 rounds: with the 30 that are done 59 instead of 65.
+  await page.getByLabel("From the needle to the heel's place").fill("6.6");
+  await page.getByRole("button", { name: "What does it change?" }).click();
+  await expect(page.locator(".proposal")).toContainText("65 → 59");
+  await page.getByRole("button", { name: "Go on like that" }).click();
+  await expect(where(page)).toContainText("foot, round 31 of 59");
+  await page.getByLabel("Which sock").getByText("Second").click();
+  await expect(where(page), "six rounds fewer, the same round of the leg").toContainText("leg, round 4 of");
+});
+
+test("what the program will not write down is set aside, and the rest goes on", async ({ page }) => {
+  await cast(page, "Sock with a faulty tick");
+  const id = /socks\/([^/]+)/.exec(page.url())?.[1] ?? "";
+  await page.evaluate((sock) => {
+    const faulty = { id: "f-1", device: "d", clock: 5, at_ms: 1, kind: "note", version: 99, sock: 1, row: 0 };
+    localStorage.setItem(
+      `acorn-step.outbox.${sock}`,
+      JSON.stringify([{ ...faulty, text: "from the future" }]),
+    );
+  }, id);
+  await page.keyboard.press(" ");
+  await expect(page.getByRole("alert")).toContainText("Not written down: from the future.");
+  await expect(page.getByRole("alert")).toContainText("this sock has 1 versions of its plan");
+  await expect(where(page)).toContainText("toe, round 1 of 19");
+  await written(page);
+  await page.keyboard.press(" ");
+  await written(page);
+  await expect(page.getByRole("alert")).toHaveCount(0);
+  await page.reload();
+  await expect(where(page)).toContainText("toe, round 2 of 19");
+});
+
+test("a sock that was taken out elsewhere says so, and is there when it comes back", async ({ page }) => {
+  await cast(page, "Sock taken out elsewhere");
+  const id = /socks\/([^/]+)/.exec(page.url())?.[1] ?? "";
+  await page.request.delete(`/api/socks/${id}`);
+  await page.keyboard.press(" ");
+  await expect(page.getByRole("alert")).toContainText("taken out of the basket on another device");
+  await page.request.post(`/api/socks/${id}/restore`);
+  await page.reload();
+  await expect(where(page)).toContainText("toe, round 1 of 19");
+});
+
+test("the basket shows how far a sock on the needles is", async ({ page }) => {
+  await page.goto("/");
+  const entry = page.locator(".entry").filter({ hasText: "Comet hunter's short socks" });
+  await expect(entry.locator(".next")).toContainText(/Knit on: heel, row 8 of \d+ · \d+ % to go/);
+  await expect(entry.locator(".strip-now")).toHaveCount(1);
+  await entry.getByRole("button", { name: "To the needles" }).click();
+  await expect(where(page)).toContainText("heel, row 8 of");
 });
 
 test("both socks interleave, and the second sees the notes of the first", async ({ page }) => {
@@ -167,7 +221,7 @@ test("both socks interleave, and the second sees the notes of the first", async 
   await page.keyboard.press(" ");
   await page.keyboard.press("n");
   await page.getByLabel("A note at this row").fill("through the back loop, really");
-  await page.locator(".knit-panel").getByRole("button", { name: "Keep" }).click();
+  await page.locator(".knit-panel").getByRole("button", { name: "Keep", exact: true }).click();
   await expect(page.locator(".knit-note").filter({ hasText: "really" })).toBeVisible();
   await page.getByLabel("Which sock").getByText("Both").click();
   await expect(page.locator(".knit-head")).toContainText("second sock");

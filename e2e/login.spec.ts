@@ -27,8 +27,19 @@ test("a program that is open to the house asks for its passphrase first", async 
   await page.reload();
   await expect(page.getByRole("link", { name: "Observatory roof socks", exact: true })).toBeVisible();
 
+  // A sock on the needles is kept on this device, until somebody logs out.
+  const held = () =>
+    page.evaluate(() => Object.keys(localStorage).filter((key) => key.startsWith("acorn-step.knit")).length);
+  await page
+    .locator(".entry")
+    .filter({ hasText: "Comet hunter's short socks" })
+    .getByRole("button", { name: "To the needles" })
+    .click();
+  await expect(page.locator(".knit-where")).toContainText("heel");
+  await expect.poll(held).toBe(1);
   await page.getByRole("button", { name: "Log out" }).click();
   await expect(page.getByRole("heading", { name: "Whose basket is this?" })).toBeVisible();
+  expect(await held()).toBe(0);
   await page.goBack();
   await expect(page.getByText("Observatory roof socks")).toHaveCount(0);
 });

@@ -79,3 +79,28 @@ test("an empty basket teaches the first sock in three steps", async ({ page }) =
   await page.getByRole("button", { name: "New sock" }).click();
   await expect(page.getByRole("heading", { name: "A new sock" })).toBeVisible();
 });
+
+test("a full basket is shown in parts, and a sock is found by its name", async ({ page }) => {
+  // The demo's six socks, seven times over.
+  await page.route("**/api/socks", async (route) => {
+    const answer = await route.fetch();
+    const { socks } = await answer.json();
+    const many = Array.from({ length: 7 }, (_, i) =>
+      socks.slice(0, 6).map((s: { name: string }) => ({
+        ...s,
+        id: `${i}${s.name}`,
+        name: `${s.name} ${i + 1}`,
+        on_needles: false,
+      })),
+    ).flat();
+    await route.fulfill({ response: answer, json: { socks: many } });
+  });
+  await page.goto("/");
+  await expect(page.locator(".entry")).toHaveCount(30);
+  await page.getByRole("button", { name: "Show 12 more of 42" }).click();
+  await expect(page.locator(".entry")).toHaveCount(42);
+  await page.getByLabel("Find a sock or a wearer").fill("zzz");
+  await expect(page.getByText("No sock and no wearer is called “zzz”.")).toBeVisible();
+  await page.getByLabel("Find a sock or a wearer").fill(" 7");
+  await expect(page.locator(".entry")).toHaveCount(6);
+});

@@ -24,3 +24,35 @@ export const pins = (page: Page) => page.locator(".sock .pin");
 
 export const saved = (page: Page) =>
   expect(page.getByRole("status").getByText("kept", { exact: true })).toBeVisible();
+
+/** cast puts a sock of Isolde's figures on the needles. */
+export async function cast(page: Page, name: string): Promise<void> {
+  await newSock(page, name, "Isolde");
+  await typeFoot(page);
+  await saved(page);
+  await page.getByRole("link", { name: "Knit", exact: true }).click();
+  await expect(where(page)).toContainText("cast on");
+}
+
+/** where says which row is next. */
+export const where = (page: Page) => page.locator(".knit-where");
+
+/** putAt tells the program that a sock of the pair stands before a row, as another device would. */
+export async function putAt(page: Page, row: string, sock = 1): Promise<void> {
+  const id = /socks\/([^/]+)/.exec(page.url())?.[1];
+  const view = await (await page.request.get(`/api/socks/${id}/knit`)).json();
+  const event = {
+    id: `put-${id}-${sock}-${row}`,
+    device: "another",
+    clock: 1000 + view.events.length,
+    at_ms: Date.now(),
+    kind: "place",
+    version: view.version,
+    sock,
+    row: view.rows.findIndex((r: { id: string }) => r.id === row),
+  };
+  const answer = await page.request.post(`/api/socks/${id}/events`, { data: { after: 0, events: [event] } });
+  expect(answer.ok()).toBe(true);
+  await page.reload();
+  await expect(page.locator(".knit-head")).toBeVisible();
+}

@@ -136,6 +136,7 @@ type ReplanQuestion struct {
 func (s *server) knitRoutes(inside *gin.RouterGroup) {
 	inside.POST("/socks/:id/knit", answering(s, 200, s.startKnitting))
 	inside.GET("/socks/:id/knit", answering(s, 200, s.knitting))
+	inside.GET("/socks/:id/progress", answering(s, 200, s.progress))
 	inside.POST("/socks/:id/events", answering(s, 200, s.addEvents))
 	inside.POST("/socks/:id/where", answering(s, 200, s.whereAmI))
 	inside.POST("/socks/:id/count", answering(s, 200, s.countIsWrong))

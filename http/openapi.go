@@ -78,6 +78,7 @@ var operations = []operation{
 	{"POST", "/api/socks/{id}/versions/{part}/restore", "restoreVersion", "Bring a version back", byPart{}, nil, 204},
 	{"POST", "/api/socks/{id}/knit", "startKnitting", "Put a sock on the needles: its design becomes the first version of the plan", byID{}, KnitView{}, 200},
 	{"GET", "/api/socks/{id}/knit", "knitting", "Get everything that knitting mode needs", byID{}, KnitView{}, 200},
+	{"GET", "/api/socks/{id}/progress", "progress", "Say in a line how far a sock on the needles is", byID{}, Progress{}, 200},
 	{"POST", "/api/socks/{id}/events", "addEvents", "Write down what happened; an event that is there already changes nothing", with(NewEvents{}), Heard{}, 200},
 	{"POST", "/api/socks/{id}/where", "whereAmI", "Find the row by what is seen", with(WhereQuestion{}), whereami.Answer{}, 200},
 	{"POST", "/api/socks/{id}/count", "countIsWrong", "Say what most likely happened when a count disagrees", with(CountQuestion{}), CauseList{}, 200},

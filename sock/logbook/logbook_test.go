@@ -163,3 +163,13 @@ func TestEventsThatCannotBe(t *testing.T) {
 	good.Kind = Undone
 	assert.ErrorContains(t, good.Validate(), "of: ")
 }
+
+func TestStripesAreSaidAnew(t *testing.T) {
+	_, ok := StripesOf([]Event{row("a", 1, 1, 0)})
+	assert.False(t, ok)
+	said := []Event{{ID: "a", Kind: Striped, Length: 6200, Text: "with the first blue"}, {ID: "b", Kind: Striped, Length: 6400}}
+	s, ok := StripesOf(said)
+	assert.True(t, ok)
+	assert.Equal(t, Stripes{Repeat: 6400, Began: "with the first blue"}, s)
+	assert.Equal(t, "stripes repeat after 6.2 m. with the first blue", said[0].String())
+}

@@ -506,6 +506,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/socks/{id}/progress": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Say in a line how far a sock on the needles is */
+        get: operations["progress"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/socks/{id}/replan": {
         parameters: {
             query?: never;
@@ -1440,6 +1457,16 @@ export interface components {
             status: number;
             title: string;
             type: string;
+        };
+        Progress: {
+            done: number;
+            kind: string;
+            left_pct: number;
+            n: number;
+            of: number;
+            section: string;
+            sock: number;
+            strip: components["schemas"]["StripPart"][];
         };
         Reference: {
             cautions: components["schemas"]["FeetCaution"][];
@@ -3122,6 +3149,38 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["KnitView"];
+                };
+            };
+            /** @description What was wrong, and with which field */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    progress: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                /** @description id of the thing */
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Progress"];
                 };
             };
             /** @description What was wrong, and with which field */

@@ -1,4 +1,5 @@
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import { forgetViews } from "../knit/kept";
 import { answered, client } from "./client";
 
 const sessionKey = ["session"] as const;
@@ -24,6 +25,7 @@ export function useLogout() {
   return useMutation({
     mutationFn: async () => answered(await client.DELETE("/api/session")),
     onSuccess: () => {
+      forgetViews();
       queries.removeQueries({ predicate: (q) => q.queryKey[0] !== sessionKey[0] });
       return queries.invalidateQueries({ queryKey: sessionKey });
     },

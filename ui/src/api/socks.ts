@@ -118,3 +118,13 @@ export const useRestoreVersion = (id: string) =>
       await client.POST("/api/socks/{id}/versions/{part}/restore", { params: { path: { id, part } } }),
     ),
   );
+
+/** useProgress is how far a sock on the needles is. */
+export function useProgress(id: string, onNeedles: boolean) {
+  return useQuery({
+    queryKey: ["progress", id],
+    queryFn: async ({ signal }) =>
+      answered(await client.GET("/api/socks/{id}/progress", { params: { path: { id } }, signal })),
+    enabled: onNeedles,
+  });
+}

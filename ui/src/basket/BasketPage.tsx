@@ -2,9 +2,16 @@ import { useQuery } from "@tanstack/react-query";
 import { App, Button, Dropdown, Input, Skeleton } from "antd";
 import { useState } from "react";
 import { Link, useNavigate } from "react-router";
-import type { Sock } from "../api/client";
+import type { Progress, Sock } from "../api/client";
 import { briefOf } from "../api/plan";
-import { useBasket, useDeleteSock, useDuplicateSock, useRestoreSock, useSaveSock } from "../api/socks";
+import {
+  useBasket,
+  useDeleteSock,
+  useDuplicateSock,
+  useProgress,
+  useRestoreSock,
+  useSaveSock,
+} from "../api/socks";
 import { contentOf } from "../board/content";
 import { SockSketch } from "../drawing/Rows";
 import { Strip } from "../drawing/Strip";
@@ -30,17 +37,46 @@ export function BasketPage() {
   if (basket.data.length === 0) {
     return <EmptyBasket />;
   }
+  return <Socks all={basket.data} />;
+}
+
+/** How many socks are drawn at once, and from how many on a name is looked for. */
+const atOnce = 30;
+const many = 12;
+
+function Socks({ all }: { all: Sock[] }) {
+  const [name, setName] = useState("");
+  const [shown, setShown] = useState(atOnce);
+  const found = all.filter((sock) =>
+    `${sock.name} ${sock.wearer}`.toLowerCase().includes(name.toLowerCase()),
+  );
   return (
     <div className="page basket">
       <header className="page-heading">
         <h1>Socks in the basket</h1>
+        {all.length > many && (
+          <Input
+            className="find"
+            aria-label="Find a sock or a wearer"
+            placeholder="Find a sock or a wearer"
+            allowClear
+            value={name}
+            onChange={(event) => setName(event.target.value)}
+          />
+        )}
         <NewSockLink />
       </header>
+      {found.length === 0 && <p>No sock and no wearer is called “{name}”.</p>}
       <ul className="socks">
-        {basket.data.map((sock) => (
+        {found.slice(0, shown).map((sock) => (
           <Entry key={sock.id} sock={sock} />
         ))}
       </ul>
+      {found.length > shown && (
+        <Button className="show-more" onClick={() => setShown(shown + atOnce)}>
+          Show {Math.min(atOnce, found.length - shown)} more of {found.length}
+        </Button>
+      )}
     </div>
   );
 }
@@ -96,7 +132,9 @@ function Entry({ sock }: { sock: Sock }) {
   const unit = useUnit();
   const plan = useQuery({ ...briefOf(sock.draft, unit), enabled: sock.digest.rows > 0 });
   const [renaming, setRenaming] = useState(false);
-  const { plan: made, shape, strip } = plan.data ?? {};
+  const { plan: made, shape } = plan.data ?? {};
+  const progress = useProgress(sock.id, sock.on_needles).data;
+  const strip = progress?.strip ?? plan.data?.strip;
   const navigate = useNavigate();
   return (
     <li className="entry">
@@ -117,10 +155,10 @@ function Entry({ sock }: { sock: Sock }) {
             ? `${sock.digest.foot_stitches} stitches · ${sock.digest.rows} rows`
             : "half designed: go on at the board"}
         </p>
-        {strip && <Strip parts={strip} titled={false} />}
+        {strip && <Strip parts={strip} titled={false} {...(progress && { done: progress.done })} />}
       </div>
       <div className="next">
-        <p>{sock.next.text}</p>
+        <p>{progress ? progressText(progress) : sock.next.text}</p>
         <div className="actions">
           <Button type="primary" onClick={() => navigate(nextPage(sock))}>
             {sock.next.to === "board" ? "To the board" : "To the needles"}
@@ -131,6 +169,11 @@ function Entry({ sock }: { sock: Sock }) {
     </li>
   );
 }
+
+const progressText = (p: Progress) =>
+  p.sock === 0
+    ? "Both are off the needles: write down how they fit"
+    : `${p.sock === 2 ? "Second sock" : "Knit on"}: ${p.section.replace("_", " ")}, ${p.kind} ${p.n} of ${p.of} · ${p.left_pct} % to go`;
 
 const nextPage = (sock: Sock) => `/socks/${sock.id}${sock.next.to === "board" ? "" : `/${sock.next.to}`}`;
 

@@ -84,6 +84,7 @@ function Note({ sock, row, close }: { sock: number; row: number; close: () => vo
       <Input.TextArea
         id="knit-note"
         autoFocus
+        maxLength={2000}
         rows={3}
         value={text}
         onChange={(event) => setText(event.target.value)}

@@ -43,7 +43,7 @@ export function KnitScreen() {
     const press = (event: KeyboardEvent) => {
       const target = event.target as HTMLElement;
       const typing = "input:not([type=radio], [type=checkbox]), textarea, [role=combobox]";
-      if (target.matches(typing) || event.ctrlKey || event.metaKey) {
+      if ((target.matches(typing) && event.key !== "Escape") || event.ctrlKey || event.metaKey) {
         return;
       }
       const acts: [string, (() => unknown) | undefined][] = [

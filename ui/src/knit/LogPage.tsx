@@ -242,6 +242,7 @@ function NextTime({ say, fault }: { say: (text: string) => void; fault: string }
       </h2>
       <Input.TextArea
         id="next-time"
+        maxLength={2000}
         rows={2}
         value={text}
         placeholder="Next time: four stitches fewer. Darned under the left heel after a winter."

@@ -6,7 +6,8 @@ import type { Event } from "./logbook";
 export type KnitView = Schemas["KnitView"];
 
 // Named anew when the shape of what is kept changes: an older one is asked for again.
-const viewKey = (id: string) => `acorn-step.knit-2.${id}`;
+const views = "acorn-step.knit-2.";
+const viewKey = (id: string) => `${views}${id}`;
 const outboxKey = (id: string) => `acorn-step.outbox.${id}`;
 
 function read<T>(key: string): T | undefined {
@@ -31,6 +32,19 @@ export const keptView = (id: string) => read<KnitView>(viewKey(id));
 export const keepView = (view: KnitView) => write(viewKey(view.id), view);
 export const outbox = (id: string) => read<Event[]>(outboxKey(id)) ?? [];
 export const keepOutbox = (id: string, events: Event[]) => write(outboxKey(id), events);
+
+/** forgetViews takes the socks off this device, when somebody logs out; what was ticked and not sent yet stays. */
+export function forgetViews(): void {
+  for (const key of Object.keys(localStorage).filter((name) => name.startsWith(views))) {
+    localStorage.removeItem(key);
+  }
+}
+
+const refusedKey = (id: string) => `acorn-step.refused.${id}`;
+
+/** setAside keeps events that the program would not write down, so that the others can go on. */
+export const setAside = (id: string, events: Event[]) =>
+  write(refusedKey(id), [...(read<Event[]>(refusedKey(id)) ?? []), ...events]);
 
 const random = () =>
   crypto.getRandomValues(new Uint32Array(4)).reduce((text, n) => text + n.toString(36), "");

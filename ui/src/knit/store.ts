@@ -1,6 +1,6 @@
 import { createStore, type StoreApi } from "zustand";
 import { answered, client, Refusal, type Schemas } from "../api/client";
-import { device, type KnitView, keepOutbox, keepView, newID, outbox } from "./kept";
+import { device, type KnitView, keepOutbox, keepView, newID, outbox, setAside } from "./kept";
 import { type Event, lastStep, merge, places, standing } from "./logbook";
 
 export type Which = "first" | "second" | "both";
@@ -34,10 +34,21 @@ export function sockNow(k: Pick<Knitting, "which" | "places">): number {
   return k.places[1].row < k.places[0].row ? 2 : 1;
 }
 
+const gone =
+  "This sock was taken out of the basket on another device. What you tick is kept with it all the same.";
+
+/** refused are the events that an answer names as faulty, such as events[2].text. */
+function refused(error: Refusal, sent: Event[]): Event[] {
+  const fields = (error.problem.errors ?? []).map((fault) => /^events\[(\d+)\]/.exec(fault.field)?.[1]);
+  return sent.filter((_, i) => fields.includes(`${i}`));
+}
+
 export function createKnitting(view: KnitView): StoreApi<Knitting> {
   let seq = view.seq;
   let sending = false;
   let again = false;
+  // What was set aside, said until something new happens.
+  let aside = "";
   return createStore<Knitting>((set, get) => {
     const told = (events: Event[]) => {
       set({ events, places: places(standing(events)) });
@@ -54,6 +65,7 @@ export function createKnitting(view: KnitView): StoreApi<Knitting> {
       choose: (which) => set({ which }),
       say: (kind, sock, row, more) => {
         const { events, view } = get();
+        aside = "";
         const clock = events.reduce((most, e) => Math.max(most, e.clock), 0) + 1;
         const event: Event = {
           id: newID(),
@@ -106,18 +118,38 @@ export function createKnitting(view: KnitView): StoreApi<Knitting> {
             const rest = outbox(id).filter((e) => !done.has(e.id));
             keepOutbox(id, rest);
             const events = merge(get().events, heard.events);
-            set({ tally: heard.tally, waiting: rest.length, offline: false, refusal: "" });
+            set({
+              ...(!heard.deleted && { tally: heard.tally }),
+              waiting: rest.length,
+              offline: false,
+              refusal: heard.deleted ? gone : aside,
+            });
             told(events);
             keepView({ ...get().view, events: merge(events), seq, tally: heard.tally });
           } while (again);
         } catch (error) {
-          if (error instanceof Refusal && error.problem.status < 500) {
+          const bad = error instanceof Refusal ? refused(error, outbox(id)) : [];
+          if (bad.length > 0) {
+            // What cannot be written must not hold up the rest.
+            const ids = new Set(bad.map((e) => e.id));
+            setAside(id, bad);
+            keepOutbox(
+              id,
+              outbox(id).filter((e) => !ids.has(e.id)),
+            );
+            told(get().events.filter((e) => !ids.has(e.id)));
+            aside = `Not written down: ${bad.map((e) => e.text || `${e.kind} at row ${e.row + 1}`).join("; ")}. ${(error as Error).message}`;
+            again = true;
+          } else if (error instanceof Refusal && error.problem.status < 500) {
             set({ refusal: error.message });
           } else {
             set({ offline: true });
           }
         } finally {
           sending = false;
+        }
+        if (again) {
+          await get().send();
         }
       },
     };
