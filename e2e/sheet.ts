@@ -91,7 +91,27 @@ export async function drawSheet(page: Page, slanted: boolean, kind = "image/png"
     c.strokeStyle = "#2b3a52";
     c.lineWidth = 2.5;
     c.lineJoin = "round";
-    path(drawn.outline);
+    // A pencil goes round a foot in one curve, through every point.
+    const round = drawn.outline;
+    const at = (i: number) => round[(i + round.length) % round.length] ?? [0, 0];
+    c.beginPath();
+    c.moveTo(at(0)[0] ?? 0, at(0)[1] ?? 0);
+    for (let i = 0; i < round.length; i++) {
+      const [before, from, to, after] = [at(i - 1), at(i), at(i + 1), at(i + 2)] as [
+        Point,
+        Point,
+        Point,
+        Point,
+      ];
+      c.bezierCurveTo(
+        from[0] + (to[0] - before[0]) / 6,
+        from[1] + (to[1] - before[1]) / 6,
+        to[0] - (after[0] - from[0]) / 6,
+        to[1] - (after[1] - from[1]) / 6,
+        ...to,
+      );
+    }
+    c.closePath();
     c.stroke();
     c.lineWidth = 1.5;
     for (const [from = [0, 0], to = [0, 0]] of drawn.ruler) {

@@ -65,7 +65,7 @@ var operations = []operation{
 	{"POST", "/api/shoe", "shoe", "Estimate a foot from a shoe size", ShoeQuestion{}, ShoeAnswer{}, 200},
 	{"POST", "/api/tracing", "tracing", "Measure a foot on a picture of its outline", tracing.Marks{}, tracing.Foot{}, 200},
 	{"GET", "/api/reference", "reference", "List the glossary, the terms, the stitch patterns and what is measured", nil, Reference{}, 200},
-	{"GET", "/api/socks", "listSocks", "List the basket, the last changed first", nil, SockList{}, 200},
+	{"GET", "/api/socks", "listSocks", "List the basket: what is on the needles, then the last changed", nil, SockList{}, 200},
 	{"POST", "/api/socks", "addSock", "Put a new sock into the basket", NewSock{}, basket.Sock{}, 201},
 	{"GET", "/api/socks/{id}", "getSock", "Get a sock", byID{}, basket.Sock{}, 200},
 	{"PUT", "/api/socks/{id}", "saveSock", "Replace a sock; 409 with the kept one when the revision is not the newest", with(SaveSock{}), basket.Sock{}, 200},

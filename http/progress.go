@@ -46,9 +46,7 @@ func (o *onNeedles) progress(book logbook.Book) Progress {
 		all += worked
 		if i < place.Row {
 			knitted += worked
-			if worked > 0 {
-				p.Done++
-			}
+			p.Done++
 		}
 		if place.Row < len(o.plan.Rows) && o.plan.Rows[i].Section == o.plan.Rows[place.Row].Section {
 			of++

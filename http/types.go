@@ -287,13 +287,10 @@ func work(a PlanAnswer, d design.Design, brief bool) (PlanAnswer, error) {
 	return a, err
 }
 
-// strip counts what each row works; rows that work nothing are not seen.
+// strip counts what each row works; a row that only turns is as high as nothing.
 func strip(rows []needle.Row, said []words.Row) []StripPart {
 	var parts []StripPart
 	for i := range rows {
-		if said[i].Worked == 0 {
-			continue
-		}
 		if n := len(parts); n == 0 || parts[n-1].Section != string(rows[i].Section) {
 			parts = append(parts, StripPart{Section: string(rows[i].Section)})
 		}

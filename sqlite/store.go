@@ -89,7 +89,7 @@ func (s *Store) Close() error {
 const columns = `id, revision, name, wearer, draft, notes, foot_taken, swatch_taken, foot_stitches, row_count, cast_on, missing, created_ms, updated_ms`
 
 // onNeedles says of a row of socks whether a plan was frozen for it.
-const onNeedles = `, EXISTS (SELECT 1 FROM plans WHERE plans.sock_id = socks.id)`
+const onNeedles = `, EXISTS (SELECT 1 FROM plans WHERE plans.sock_id = socks.id) AS on_needles`
 
 func scan(row row) (basket.Sock, error) {
 	var sock basket.Sock
@@ -101,9 +101,9 @@ func scan(row row) (basket.Sock, error) {
 	return sock, err
 }
 
-// List gives all socks in the basket, the last changed first.
+// List gives all socks in the basket, those on the needles first, then the last changed.
 func (s *Store) List(ctx context.Context) ([]basket.Sock, error) {
-	rows, err := s.db.QueryContext(ctx, `SELECT `+columns+onNeedles+` FROM socks WHERE deleted_ms IS NULL ORDER BY updated_ms DESC, rowid DESC`)
+	rows, err := s.db.QueryContext(ctx, `SELECT `+columns+onNeedles+` FROM socks WHERE deleted_ms IS NULL ORDER BY on_needles DESC, updated_ms DESC, rowid DESC`)
 	if err != nil {
 		return nil, fmt.Errorf("list socks: %w", err)
 	}

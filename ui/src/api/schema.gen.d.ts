@@ -407,7 +407,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** List the basket, the last changed first */
+        /** List the basket: what is on the needles, then the last changed */
         get: operations["listSocks"];
         put?: never;
         /** Put a new sock into the basket */

@@ -107,7 +107,11 @@ export function MarkedPicture({
                   d={`M${-size * 1.6} 0h${size * 3.2}M0 ${-size * 1.6}v${size * 3.2}`}
                   strokeWidth={size * 0.12}
                 />
-                <text x={size * 1.2} y={-size * 1.2} fontSize={size * 2.4}>
+                <text
+                  x={point[0] > picture.width - size * 4 ? -size * 2.6 : size * 1.2}
+                  y={point[1] < size * 4 ? size * 3 : -size * 1.2}
+                  fontSize={size * 2.4}
+                >
                   {i + 1}
                 </text>
               </g>
@@ -115,21 +119,19 @@ export function MarkedPicture({
           );
         })}
       </svg>
-      <svg
-        className={look && look[0] > picture.width / 2 ? "lens at-left" : "lens"}
-        viewBox={`${(look?.[0] ?? 0) - lens / 2} ${(look?.[1] ?? 0) - lens / 2} ${lens} ${lens}`}
-        aria-hidden="true"
-      >
-        {look && (
-          <>
-            <image href={picture.url} width={picture.width} height={picture.height} />
-            <path
-              d={`M${look[0] - lens / 2} ${look[1]}h${lens}M${look[0]} ${look[1] - lens / 2}v${lens}`}
-              strokeWidth={0.6}
-            />
-          </>
-        )}
-      </svg>
+      {look && (
+        <svg
+          className={look[0] > picture.width / 2 ? "lens at-left" : "lens"}
+          viewBox={`${look[0] - lens / 2} ${look[1] - lens / 2} ${lens} ${lens}`}
+          aria-hidden="true"
+        >
+          <image href={picture.url} width={picture.width} height={picture.height} />
+          <path
+            d={`M${look[0] - lens / 2} ${look[1]}h${lens}M${look[0]} ${look[1] - lens / 2}v${lens}`}
+            strokeWidth={0.6}
+          />
+        </svg>
+      )}
     </div>
   );
 }

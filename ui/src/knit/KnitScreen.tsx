@@ -95,7 +95,7 @@ export function KnitScreen() {
                 : "written down"}
           </span>
         </header>
-        <Strip parts={k.view.strip} done={countedRows(rows, place.row)} />
+        <Strip parts={k.view.strip} done={place.row} />
         {k.refusal && (
           <p className="fault" role="alert">
             {k.refusal}
@@ -204,9 +204,6 @@ export function KnitScreen() {
     </div>
   );
 }
-
-/** countedRows are the rows of the strip that are done: those that work loops. */
-const countedRows = (rows: Row[], done: number) => rows.slice(0, done).filter((r) => r.worked > 0).length;
 
 /** The longest instructions, in letters, that are set in the two largest sizes. */
 const huge = 24;
