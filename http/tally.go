@@ -52,6 +52,8 @@ type StripesView struct {
 
 // Ahead is a section that is still to be knitted.
 type Ahead struct {
+	// Sock is 1 or 2 of the pair.
+	Sock     int    `json:"sock"`
 	Section  string `json:"section"`
 	Rows     int    `json:"rows"`
 	Stitches int    `json:"stitches"`
@@ -89,8 +91,8 @@ func (o *onNeedles) tally(events []logbook.Event) Tally {
 		}
 		for i := place.Row; i < len(o.said); i++ {
 			name := string(o.plan.Rows[i].Section)
-			if n := len(t.Sections); n == 0 || t.Sections[n-1].Section != name {
-				t.Sections = append(t.Sections, Ahead{Section: name})
+			if n := len(t.Sections); n == 0 || t.Sections[n-1].Section != name || t.Sections[n-1].Sock != sock+1 {
+				t.Sections = append(t.Sections, Ahead{Sock: sock + 1, Section: name})
 			}
 			last := &t.Sections[len(t.Sections)-1]
 			last.Rows++

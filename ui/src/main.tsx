@@ -14,6 +14,7 @@ import "./styles/feet.css";
 import "./styles/swatches.css";
 import "./styles/terms.css";
 import "./styles/knit.css";
+import "./styles/log.css";
 import "./styles/windows.css";
 import { StrictMode } from "react";
 import { createRoot } from "react-dom/client";

@@ -910,6 +910,7 @@ export interface components {
             rows: number;
             seconds: number;
             section: string;
+            sock: number;
             stitches: number;
         };
         BallView: {

@@ -4,6 +4,7 @@ import { useMemo, useState } from "react";
 import { Link, useParams } from "react-router";
 import { useStore } from "zustand";
 import { answered, client, type Schemas } from "../api/client";
+import { Strip } from "../drawing/Strip";
 import { Shown } from "../shell/Shown";
 import { usePageTitle } from "../shell/usePageTitle";
 import { lengthWithUnit, useUnit } from "../units/units";
@@ -33,10 +34,18 @@ export function LogPage() {
 const hours = (seconds: number) =>
   seconds < 5400 ? `${Math.round(seconds / 60)} min` : `${(seconds / 3600).toFixed(1)} h`;
 
+const moment = (at: number | string) =>
+  new Date(at).toLocaleString("en-US", {
+    day: "numeric",
+    month: "short",
+    hour: "numeric",
+    minute: "2-digit",
+  });
+
 function Log({ view }: { view: View }) {
   const unit = useUnit();
   const [needles] = useState(() => createKnitting(view));
-  const { events: heard, tally, say, refusal, offline } = useStore(needles);
+  const { events: heard, places, tally, say, refusal, offline } = useStore(needles);
   const events = useMemo(() => standing(heard), [heard]);
   const told = events.filter((e) => e.kind !== "row" && e.kind !== "half");
   const rows = events.filter((e) => e.kind === "row");
@@ -60,76 +69,88 @@ function Log({ view }: { view: View }) {
           </a>
         </p>
       </header>
-      <section>
-        <h2>
-          Still to knit{" "}
-          <small>
-            {tally.seconds_left > 0
-              ? `${hours(tally.seconds_left)} at ${tally.pace.seconds_per_stitch.toFixed(1)} s a stitch, from ${tally.pace.counted} rows`
-              : "the time is told after a few rows"}
-          </small>
-        </h2>
-        {tally.sections.length === 0 ? (
-          <p>Nothing: it is off the needles.</p>
-        ) : (
-          <table className="figures">
-            <thead>
-              <tr>
-                <th scope="col">section</th>
-                <th scope="col">rows</th>
-                <th scope="col">stitches</th>
-                <th scope="col">time</th>
-              </tr>
-            </thead>
-            <tbody>
-              {tally.sections.map((s, i) => (
-                // biome-ignore lint/suspicious/noArrayIndexKey: the second sock has the same sections
-                <tr key={`${s.section} ${i}`}>
-                  <th scope="row">{s.section.replace("_", " ")}</th>
-                  <td>{s.rows}</td>
-                  <td>{s.stitches}</td>
-                  <td>{s.seconds > 0 ? hours(s.seconds) : "…"}</td>
-                </tr>
-              ))}
-            </tbody>
-          </table>
-        )}
-        <Due rows={tally.sections.reduce((sum, s) => sum + s.rows, 0)} />
-      </section>
-      {view.versions.length > 1 && (
+      <Strip parts={view.strip} done={places[0].row} />
+      <div className="log-columns">
         <section>
-          <h2>The plan changed</h2>
-          <ul>
-            {view.versions.slice(1).map((v) => (
-              <li key={v.version}>
-                {new Date(v.created).toLocaleString()}: {v.reason}
-              </li>
-            ))}
-          </ul>
+          <h2>Still to knit</h2>
+          <p className="log-to-go">
+            {tally.seconds_left > 0 ? (
+              <>
+                <strong>{hours(tally.seconds_left)}</strong>{" "}
+                <span className="muted">
+                  at {tally.pace.seconds_per_stitch.toFixed(1)} s a stitch, from {tally.pace.counted} rows
+                </span>
+              </>
+            ) : (
+              <span className="muted">the time is told after a few rows</span>
+            )}
+          </p>
+          {tally.sections.length === 0 ? (
+            <p>Nothing: it is off the needles.</p>
+          ) : (
+            <table className="figures">
+              <thead>
+                <tr>
+                  <th scope="col">section</th>
+                  <th scope="col">rows</th>
+                  <th scope="col">stitches</th>
+                  <th scope="col">time</th>
+                </tr>
+              </thead>
+              <tbody>
+                {tally.sections.map((s) => (
+                  <tr key={`${s.sock} ${s.section}`}>
+                    <th scope="row">
+                      {s.sock === 2 && "second sock, "}
+                      {s.section.replace("_", " ")}
+                    </th>
+                    <td>{s.rows}</td>
+                    <td>{s.stitches}</td>
+                    <td>{s.seconds > 0 ? hours(s.seconds) : "…"}</td>
+                  </tr>
+                ))}
+              </tbody>
+            </table>
+          )}
+          <Due rows={tally.sections.reduce((sum, s) => sum + s.rows, 0)} />
         </section>
-      )}
-      <section>
-        <h2>
-          What happened <small>{rows.length} rows ticked</small>
-        </h2>
-        {told.length === 0 && <p className="muted">No notes, no mistakes, nothing weighed yet.</p>}
-        <ul className="log-list">
-          {told.map((e) => (
-            <li key={e.id}>
-              <span className="muted">{new Date(e.at_ms).toLocaleString()}</span>
-              <span>
-                {e.sock === 2 && "second sock, "}
-                {view.rows[e.row]?.section.replace("_", " ")} {view.rows[e.row]?.n}
-              </span>
-              <strong>
-                {words(e, unit)}
-                {e.picture && <img className="note-picture" src={e.picture} alt="At this row" />}
-              </strong>
-            </li>
-          ))}
-        </ul>
-      </section>
-      <BothSocks events={events} view={view} />
+        <div>
+          {view.versions.length > 1 && (
+            <section>
+              <h2>The plan changed</h2>
+              <ul>
+                {view.versions.slice(1).map((v) => (
+                  <li key={v.version}>
+                    {moment(v.created)}: {v.reason}
+                  </li>
+                ))}
+              </ul>
+            </section>
+          )}
+          <section>
+            <h2>
+              What happened <small>{rows.length} rows ticked</small>
+            </h2>
+            {told.length === 0 && <p className="muted">No notes, no mistakes, nothing weighed yet.</p>}
+            <ul className="log-list">
+              {told.map((e) => (
+                <li key={e.id}>
+                  <span className="muted">{moment(e.at_ms)}</span>
+                  <span>
+                    {e.sock === 2 && "second sock, "}
+                    {view.rows[e.row]?.section.replace("_", " ")} {view.rows[e.row]?.n}
+                  </span>
+                  <strong>
+                    {words(e, unit)}
+                    {e.picture && <img className="note-picture" src={e.picture} alt="At this row" />}
+                  </strong>
+                </li>
+              ))}
+            </ul>
+          </section>
+          <BothSocks events={events} view={view} />
+        </div>
+      </div>
       <NextTime
         say={(text) => say("wear", 1, Math.max(0, view.rows.length - 1), { text })}
         fault={refusal || (offline ? "No connection: it is kept here and written down later." : "")}
@@ -176,7 +197,7 @@ function BothSocks({ events, view }: { events: Event[]; view: View }) {
   return (
     <section>
       <h2>Where the two socks differ</h2>
-      <table className="figures">
+      <table className="figures differ">
         <thead>
           <tr>
             <th scope="col">at</th>
