@@ -165,3 +165,29 @@ func TestEveryAcknowledgedTapSurvivesAKill(t *testing.T) {
 	assert.Zero(t, lost, "of %d acknowledged taps", len(acknowledged))
 	t.Logf("%d kills, %d acknowledged taps, %d kept", killedTimes, len(acknowledged), len(events))
 }
+
+// What is in work lies on top of the basket; below it the last changed first.
+func TestWhatIsOnTheNeedlesLiesOnTop(t *testing.T) {
+	store := open(t, filepath.Join(t.TempDir(), "socks.db"))
+	var ids []string
+	for _, name := range []string{"first", "second", "third"} {
+		sock := roofSocks()
+		sock.Name = name
+		kept, err := store.Add(t.Context(), sock)
+		require.NoError(t, err)
+		ids = append(ids, kept.ID)
+	}
+	names := func() (list []string) {
+		socks, err := store.List(t.Context())
+		require.NoError(t, err)
+		for _, sock := range socks {
+			list = append(list, sock.Name)
+		}
+		return list
+	}
+	assert.Equal(t, []string{"third", "second", "first"}, names())
+	require.NoError(t, store.AddPlan(t.Context(), ids[0], 0, design.Blank(), ""))
+	assert.Equal(t, []string{"first", "third", "second"}, names())
+	require.NoError(t, store.Delete(t.Context(), ids[0]))
+	assert.Equal(t, []string{"third", "second"}, names())
+}

@@ -289,11 +289,15 @@ func loose(value any) any {
 func (r *reader) readScalar(path string, value any, into reflect.Value) {
 	switch into.Kind() {
 	case reflect.String:
-		if text, ok := value.(string); ok {
+		text, ok := value.(string)
+		switch {
+		case !ok:
+			r.faults.Add(path, "read %s, expected a text", spell(value))
+		case strings.ContainsRune(text, 0): // many programs take it for the end of a text
+			r.faults.Add(path, "read a text with the character of code 0 in it, which no text has")
+		default:
 			into.SetString(text)
-			return
 		}
-		r.faults.Add(path, "read %s, expected a text", spell(value))
 	case reflect.Bool:
 		if yes, ok := value.(bool); ok {
 			into.SetBool(yes)

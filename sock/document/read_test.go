@@ -93,14 +93,29 @@ func TestFaultsAreAnErrorOnlyWhenThereAreSome(t *testing.T) {
 	assert.Equal(t, "a.b: read 3\nwhole", back.Error())
 }
 
+func TestATextEndsWhereItEnds(t *testing.T) {
+	var o outer
+	_, faults := Read([]byte(`{"name":"a\u0000b","texts":{"x":"\u0000"}}`), &o)
+	require.Len(t, faults, 2)
+	assert.Equal(t, "name", faults[0].Field)
+	assert.Equal(t, "texts.x", faults[1].Field)
+	assert.Contains(t, faults[0].Message, "code 0")
+	assert.Empty(t, o.Name)
+}
+
+// anyText is anything but the character that no text has.
+func anyText(t *rapid.T, label string) string {
+	return strings.ReplaceAll(rapid.String().Draw(t, label), "\x00", "")
+}
+
 // Whatever encoding/json writes of a document reads back the same.
 func TestWrittenDocumentsReadBack(t *testing.T) {
 	rapid.Check(t, func(t *rapid.T) {
 		length := rapid.Float64Range(-1e6, 1e6).Draw(t, "length")
 		o := outer{
-			Name: rapid.String().Draw(t, "name"), Sure: rapid.Bool().Draw(t, "sure"),
+			Name: anyText(t, "name"), Sure: rapid.Bool().Draw(t, "sure"),
 			Inner: inner{Count: rapid.IntRange(-1e6, 1e6).Draw(t, "count"), Length: &length}, Many: []inner{},
-			Texts: rapid.MapOf(rapid.StringN(1, 8, -1), rapid.String()).Draw(t, "texts"),
+			Texts: rapid.MapOf(rapid.StringN(1, 8, -1), rapid.Custom(func(t *rapid.T) string { return anyText(t, "value") })).Draw(t, "texts"),
 		}
 		text, err := json.Marshal(o)
 		if err != nil {

@@ -124,7 +124,15 @@ func TestKnittedRowsNeverChange(t *testing.T) {
 			rapid.SampledFrom([]string{"wedge", "garter_square", "short_row"}).Draw(t, "toe"),
 			rapid.SampledFrom([]string{"short_row", "flap_under", "gusset_turn"}).Draw(t, "heel")))
 		h := Happened{Row: rapid.IntRange(0, len(p.Rows)).Draw(t, "row")}
-		switch rapid.IntRange(0, 2).Draw(t, "what") {
+		other := rapid.IntRange(0, len(p.Rows)).Draw(t, "other row")
+		h.Other = &other
+		switch rapid.IntRange(0, 5).Draw(t, "what") {
+		case 3:
+			h.ToHeel = mm(rapid.Float64Range(-40, 120).Draw(t, "to the heel"))
+		case 4:
+			h.Feels = rapid.SampledFrom([]string{"tight_foot", "loose_foot", "tight_leg", "loose_leg"}).Draw(t, "feels")
+		case 5:
+			h.PickedUp = &[2]int{rapid.IntRange(12, 26).Draw(t, "left"), rapid.IntRange(12, 26).Draw(t, "right")}
 		case 0:
 			h.Length = mm(rapid.Float64Range(20, 260).Draw(t, "length"))
 		case 1:
@@ -140,7 +148,16 @@ func TestKnittedRowsNeverChange(t *testing.T) {
 		if err != nil || next.Stopped() != nil {
 			t.Fatalf("%v %v", err, next.Stopped())
 		}
+		if q.OtherRow == nil || *q.OtherRow < 0 || *q.OtherRow > len(next.Rows) {
+			t.Fatalf("the sister is sent to %v of %d rows", q.OtherRow, len(next.Rows))
+		}
+		if other < len(p.Rows) && *q.OtherRow < len(next.Rows) && next.Rows[*q.OtherRow].Section == p.Rows[other].Section && next.Rows[*q.OtherRow].N != p.Rows[other].N {
+			t.Fatalf("the sister stood before %s and is sent to %s", p.Rows[other].ID, next.Rows[*q.OtherRow].ID)
+		}
 		done := h.Row
+		if h.PickedUp != nil {
+			done = min(done, at(t, p, "gusset-1"))
+		}
 		if h.HeelLate != nil {
 			done = min(done, at(t, p, "heel-1"), at(t, p, "foot-1")+min(p.Summary.FootRounds, next.Summary.FootRounds))
 		}

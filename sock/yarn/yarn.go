@@ -129,21 +129,29 @@ func GramsPerStitch(d *design.Design) float64 {
 }
 
 // StitchesBelowLeg counts the stitches of toe, foot, heel and gusset from their
-// sizes, without knitting them.
+// sizes, without knitting them: within a twentieth of what the rows have.
 func StitchesBelowLeg(s *knit.Sock) float64 {
-	n, h := float64(s.Stitches), float64(s.Heel.Stitches)
+	n, h, g := float64(s.Stitches), float64(s.Heel.Stitches), float64(s.Heel.GussetIncreases)
 	toe := float64(s.Toe.Rounds) * (float64(s.Toe.CastOn) + n) / 2
-	if s.Design.Toe.Kind != "wedge" {
-		toe = float64(s.Toe.Rounds) * n / 2
+	switch s.Design.Toe.Kind {
+	case "garter_square":
+		toe = float64(s.Toe.Rounds)*n/4 + n // the square on a quarter of the stitches, and the round that picks up
+	case "short_row":
+		toe = shortRows(4, s.Toe.Turns, n/2) + 1.5*n // the purl row before, and the round that joins
 	}
-	foot := float64(s.FootRounds)*n + 2*float64(s.Heel.GussetIncreases*s.Heel.GussetIncreases)
-	mean := h - float64(s.Heel.Turns)
-	heel := 4*float64(s.Heel.Turns)*mean + float64(s.Heel.RoundsBetween)*1.5*n
+	foot := float64(s.FootRounds)*n + 2*g*(g+1)
+	heel := shortRows(4, s.Heel.Turns, h) + float64(s.Heel.RoundsBetween)*(1.5*n+h)
 	switch s.Design.Heel.Kind {
 	case "flap_under":
-		heel = float64(s.Heel.FlapRows)*h*0.9 + h*h/2 + float64(len(s.Heel.GussetRounds))*(n+float64(s.Heel.GussetDecreaseRounds))
+		slipped := (1 + slippedFactor) / 2 // every other stitch on the right side, the first on the wrong one
+		heel = float64(s.Heel.FlapRows+1)*h*slipped + h*h/4 + float64(len(s.Heel.GussetRounds))*(n+float64(s.Heel.GussetDecreaseRounds)) + n
 	case "gusset_turn":
-		heel = 2*float64(s.Heel.Turns)*mean + 2*float64(s.Heel.GussetIncreases)*h
+		heel = shortRows(2, s.Heel.Turns, h) + (2*g+3.5)*h // the way in, a row each way that resolves, and the flap
 	}
 	return toe + foot + heel
+}
+
+// shortRows are the stitches of so many rows for each turn, and one over the turns on either side; the row in the middle of them is as long as the mean.
+func shortRows(each, turns int, h float64) float64 {
+	return float64(each*turns+2) * (h - float64(turns))
 }

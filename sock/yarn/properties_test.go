@@ -1,0 +1,120 @@
+package yarn
+
+import (
+	"fmt"
+	"testing"
+
+	"github.com/stretchr/testify/require"
+	"pgregory.net/rapid"
+
+	"acornstep/sock/design"
+	"acornstep/sock/knit"
+	"acornstep/sock/measure"
+	"acornstep/sock/needle"
+	"acornstep/sock/plan"
+)
+
+// planned is a sock of some foot, shape and leg; contrast names its sections in the other yarn.
+func planned(t *rapid.T, leg int, contrast string) *plan.Plan {
+	d, err := design.Read(fmt.Appendf(nil, `{"format":"acorn-step.design","version":1,"foot":{"length_mm":%d},"gauge":{"stitches_per_100mm":%d,"rounds_per_100mm":%d},"toe":{"kind":%q},"heel":{"kind":%q,"turn":%q},"leg":{"height_mm":%d},"yarn":{"contrast":[%s]}}`,
+		rapid.IntRange(180, 290).Draw(t, "foot"), rapid.IntRange(26, 36).Draw(t, "stitches"), rapid.IntRange(36, 48).Draw(t, "rounds"),
+		rapid.SampledFrom([]string{"wedge", "garter_square", "short_row"}).Draw(t, "toe"), rapid.SampledFrom([]string{"short_row", "flap_under", "gusset_turn"}).Draw(t, "heel"),
+		rapid.SampledFrom([]string{"german", "wrap", "yarn_over", "pinned", "lift"}).Draw(t, "turn"), leg, contrast))
+	require.NoError(t, err)
+	p, err := plan.Make(d)
+	require.NoError(t, err)
+	require.Nil(t, p.Stopped())
+	return p
+}
+
+// Which sections are knitted in the other yarn moves grams from one ball to the other, and makes none. Its heel has a
+// strand of its own and begins on the right side, so a row or two differ.
+func TestContrastMovesYarnAndMakesNone(t *testing.T) {
+	rapid.Check(t, func(t *rapid.T) {
+		leg := rapid.IntRange(80, 200).Draw(t, "leg")
+		contrast := rapid.SampledFrom([]string{`"toe"`, `"cuff"`, `"toe","cuff"`}).Draw(t, "contrast")
+		p := planned(t, leg, contrast)
+		needs := Needs(&p.Design, p.Rows)
+		_, main := Total(needs, "")
+		_, other := Total(needs, knit.Contrast)
+		plain := p.Design
+		plain.Yarn.Contrast = nil
+		q, err := plan.Make(plain)
+		require.NoError(t, err)
+		_, all := Total(Needs(&q.Design, q.Rows), "")
+		if off := main + other - all; off > 0.01 || off < -0.01 {
+			t.Fatalf("%.2f g and %.2f g are not %.2f g", main, other, all)
+		}
+		if other <= 0 {
+			t.Fatalf("%s take nothing", contrast)
+		}
+	})
+}
+
+// A taller leg takes more yarn, by what its rounds hold.
+func TestATallerLegTakesMore(t *testing.T) {
+	rapid.Check(t, func(t *rapid.T) {
+		leg := rapid.IntRange(140, 200).Draw(t, "leg") // a gusset takes up to 70 mm of it
+		p := planned(t, leg, "")
+		taller := p.Design
+		taller.Leg.Height += 50
+		q, err := plan.Make(taller)
+		require.NoError(t, err)
+		_, grams := Total(Needs(&p.Design, p.Rows), "")
+		_, more := Total(Needs(&q.Design, q.Rows), "")
+		rounds := float64(q.Summary.LegRounds - p.Summary.LegRounds)
+		want := rounds * float64(q.Summary.LegStitches) * GramsPerStitch(&p.Design)
+		if got := more - grams; got < 0.95*want || got > 1.1*want {
+			t.Fatalf("%.0f rounds of %d take %.2f g, expected about %.2f g", rounds, q.Summary.LegStitches, got, want)
+		}
+	})
+}
+
+// What the sizes say of the stitches below the leg is what the rows say, within a twentieth: it decides how long a leg the ball allows.
+func TestTheStitchesBelowTheLegAreThoseOfTheRows(t *testing.T) {
+	rapid.Check(t, func(t *rapid.T) {
+		p := planned(t, 150, "")
+		counted := 0.0
+		for i := range p.Rows {
+			switch p.Rows[i].Section {
+			case needle.Leg, needle.Cuff, needle.BindOff, needle.CastOn:
+			default:
+				counted += stitches(&p.Rows[i])
+			}
+		}
+		if reckoned := StitchesBelowLeg(knit.Measure(&p.Design)); reckoned < 0.95*counted || reckoned > 1.05*counted {
+			t.Fatalf("reckoned %.0f, the rows have %.0f (%s toe, %s heel)", reckoned, counted, p.Design.Toe.Kind, p.Design.Heel.Kind)
+		}
+	})
+}
+
+// The rounds that are promised never take more than there is without the reserve, and one more would.
+func TestWhatIsPromisedIsThere(t *testing.T) {
+	rapid.Check(t, func(t *rapid.T) {
+		s := &knit.Sock{LegStitches: 4 * rapid.IntRange(8, 24).Draw(t, "quarter"), CuffRounds: rapid.IntRange(0, 30).Draw(t, "cuff")}
+		left, reserve := rapid.Float64Range(0, 120).Draw(t, "left"), rapid.Float64Range(0, 0.2).Draw(t, "reserve")
+		per := rapid.Float64Range(0.001, 0.01).Draw(t, "grams a stitch")
+		rounds := LegRoundsLeft(left, reserve, per, s)
+		takes := func(rounds int) float64 {
+			return (float64(rounds) + float64(s.CuffRounds)*purlFactor + 2) * float64(s.LegStitches) * per
+		}
+		if rounds > 0 && takes(rounds) > left*(1-reserve)+1e-9 {
+			t.Fatalf("%d rounds take %.2f g of %.2f", rounds, takes(rounds), left)
+		}
+		if takes(rounds+1) <= left*(1-reserve) {
+			t.Fatalf("%d rounds are promised, one more is there", rounds)
+		}
+	})
+}
+
+// A repeat of the stripes is fewer rounds on more stitches, and twice the repeat twice the rounds.
+func TestStripesGrowWithTheRepeat(t *testing.T) {
+	rapid.Check(t, func(t *rapid.T) {
+		g := measure.GaugePer100(rapid.Float64Range(18, 38).Draw(t, "stitches"), rapid.Float64Range(24, 52).Draw(t, "rounds"))
+		n, repeat := rapid.IntRange(32, 96).Draw(t, "n"), measure.Length(rapid.Float64Range(500, 40_000).Draw(t, "repeat"))
+		one, two, wider := StripeRounds(repeat, n, g, 0.7), StripeRounds(2*repeat, n, g, 0.7), StripeRounds(repeat, n+4, g, 0.7)
+		if two < 1.999*one || two > 2.001*one || wider >= one {
+			t.Fatalf("%.2f rounds, of twice the repeat %.2f, on four stitches more %.2f", one, two, wider)
+		}
+	})
+}
