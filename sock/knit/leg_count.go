@@ -1,6 +1,10 @@
 package knit
 
-import "acornstep/sock/measure"
+import (
+	"math"
+
+	"acornstep/sock/measure"
+)
 
 // worthChanging is the smallest difference for which the count changes at the ankle.
 const worthChanging = 4
@@ -79,7 +83,7 @@ func (s *Sock) sizeLeg() {
 		s.LegRounds = *given
 	}
 	if s.Heel.FlapRows > 0 {
-		s.sizeLegAboveGusset()
+		s.sizeLegAboveGusset(all)
 	} else {
 		s.sizeCorner(s.LegRounds)
 	}
@@ -93,8 +97,13 @@ func (s *Sock) sizeLeg() {
 }
 
 // sizeLegAboveGusset takes the gusset's rounds off the leg: it is counted from the turn.
-func (s *Sock) sizeLegAboveGusset() {
-	room := s.LegRounds
+// Leg rounds that were given come after it: it had the room it wanted, unless none were left.
+func (s *Sock) sizeLegAboveGusset(all int) {
+	if s.Design.Leg.Rounds != nil && s.LegRounds > 0 {
+		s.planGusset(math.MaxInt)
+		return
+	}
+	room := max(0, all-s.CuffRounds)
 	s.planGusset(room)
 	gusset := len(s.Heel.GussetRounds)
 	if gusset > room {

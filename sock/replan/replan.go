@@ -74,7 +74,7 @@ func Ask(p *plan.Plan, h Happened) (Proposal, error) {
 	if h.Other != nil && (*h.Other < 0 || *h.Other > len(p.Rows)) {
 		return Proposal{}, fault("other_row", "read %d; the sock has rows 0 to %d", *h.Other, len(p.Rows))
 	}
-	d := pinned(p)
+	d := knit.Measure(&p.Design).Pinned()
 	from := h.Row
 	if h.Length != nil {
 		if err := triedOn(p, &d, h); err != nil {
@@ -119,40 +119,6 @@ func unchanged(h Happened, repair string) Proposal {
 
 func fault(field, format string, args ...any) error {
 	return document.Faults{{Field: field, Message: fmt.Sprintf(format, args...)}}
-}
-
-// pinned is the design with every count as the plan has it, so that another
-// gauge changes nothing by itself.
-func pinned(p *plan.Plan) design.Design {
-	d, s := p.Design, p.Summary
-	foot, leg, cuff := s.FootRounds, s.LegRounds, s.CuffRounds
-	n, legStitches := s.FootStitches, s.LegStitches
-	d.Stitches, d.FootLength.Rounds, d.Leg.Rounds, d.Cuff.Rounds = &n, &foot, &leg, &cuff
-	if d.Leg.Stitches != nil || d.Foot.CalfGirth == nil {
-		d.Leg.Stitches = &legStitches
-	}
-	sized := knit.Measure(&p.Design)
-	if d.Toe.Kind == "wedge" {
-		start, fast := sized.Toe.CastOn, sized.Toe.FastRounds
-		d.Toe.StartStitches, d.Toe.FastRounds = &start, &fast
-	}
-	if d.Toe.Kind == "short_row" {
-		turns := sized.Toe.Turns
-		d.Toe.TurnsPerSide = &turns
-	}
-	h := sized.Heel
-	if d.Heel.Kind != "flap_under" {
-		d.Heel.TurnsPerSide = &h.Turns
-	} else {
-		d.Heel.FlapRows = &h.FlapRows
-	}
-	if d.Heel.Kind == "short_row" {
-		d.Heel.Stitches = &h.Stitches
-	}
-	if d.Heel.Kind == "gusset_turn" {
-		d.Heel.GussetIncreases = &h.GussetIncreases
-	}
-	return d
 }
 
 // triedOn replaces the swatch's rounds by what was really knitted, and counts

@@ -72,32 +72,14 @@ func Ask(d design.Design, doubt Doubt, unit measure.Unit) ([]Figure, error) {
 	changed.Yarn.BallGrams *= 1 + doubt.YarnPct/100
 	changed.Yarn.BallMetres *= 1 + doubt.YarnPct/100 // a smaller ball of the same yarn
 	anew := knit.Measure(&changed)
-	fixed := changed
-	fix(&fixed, now)
+	fixed := now.Pinned()
+	fixed.Gauge, fixed.Foot, fixed.Yarn = changed.Gauge, changed.Foot, changed.Yarn
 	same := knit.Measure(&fixed)
 	if anew.Stopped() || same.Stopped() {
 		return nil, document.Faults{{Field: "", Message: "with so much doubt no sock is left to compare"}}
 	}
 	a := asked{unit: unit, now: now, same: same, anew: anew, d: &d, changed: &changed}
 	return a.figures(), nil
-}
-
-// fix keeps the counts of a sock, whatever gauge they are knitted at.
-func fix(d *design.Design, s *knit.Sock) {
-	n, leg := s.Stitches, s.LegStitches
-	d.Stitches, d.Leg.Stitches = &n, &leg
-	if turns := s.Heel.Turns; turns > 0 {
-		d.Heel.TurnsPerSide = &turns
-	}
-	if h := s.Heel.Stitches; d.Heel.Kind == "short_row" {
-		d.Heel.Stitches = &h
-	}
-	if rows := s.Heel.FlapRows; rows > 0 {
-		d.Heel.FlapRows = &rows
-	}
-	if g := s.Heel.GussetIncreases; g > 0 {
-		d.Heel.GussetIncreases = &g
-	}
 }
 
 type asked struct {
