@@ -1,5 +1,5 @@
 import { expect, type Page, test } from "@playwright/test";
-import { newSock, pins, saved, typeFoot } from "./steps";
+import { basket, newSock, pins, saved, typeFoot } from "./steps";
 
 const handle = (page: Page, name: string) => page.getByRole("slider", { name });
 
@@ -102,7 +102,7 @@ test("a place of the fit shows on the sock, with its arithmetic and what would c
 });
 
 test("left and right are drawn beside and over each other where they differ", async ({ page }) => {
-  await page.goto("/");
+  await basket(page);
   await page.getByRole("link", { name: "Observatory roof socks", exact: true }).click();
   await page.getByText("Left and right").click();
   // The right foot is 4 mm longer, its ease as chosen for the left: 65 + 4 · 0.44 = 66.7.
@@ -208,7 +208,7 @@ test("versions are put aside, compared, brought back; notes are kept", async ({ 
 });
 
 test("a term of the craft opens its explanation, with the UK name and a drawing", async ({ page }) => {
-  await page.goto("/");
+  await basket(page);
   await page.getByRole("link", { name: "Observatory roof socks", exact: true }).click();
   await page.getByRole("button", { name: "swatch", exact: true }).click();
   await expect(page.getByText("In the UK: tension square")).toBeVisible();

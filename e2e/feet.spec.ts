@@ -1,5 +1,5 @@
 import { expect, type Page, test } from "@playwright/test";
-import { newSock, pins, saved } from "./steps";
+import { basket, newSock, pins, saved } from "./steps";
 
 async function newWearer(page: Page, name: string) {
   await page.goto("/feet");
@@ -111,7 +111,7 @@ test("a foot that has changed is offered to the sock, and deleting it asks and c
   await page.goto(feet);
   await measure(page, "Length", "25.5");
   await expect(row(page, "Length")).toContainText("25.5 cm");
-  await page.goto("/");
+  await basket(page);
   await expect(page.getByRole("listitem").filter({ hasText: "Sock of a foot that grows" })).toContainText(
     "Vidar's foot has changed",
   );

@@ -1,8 +1,8 @@
 import { expect, test } from "@playwright/test";
-import { newSock, pins, saved, typeFoot } from "./steps";
+import { basket, newSock, pins, saved, typeFoot } from "./steps";
 
 test("the basket shows the demo socks, one of them half designed", async ({ page }) => {
-  await page.goto("/");
+  await basket(page);
   await expect(page.getByRole("heading", { name: "Observatory roof socks", exact: true })).toBeVisible();
   const half = page.getByRole("listitem").filter({ hasText: "Eclipse trip socks" });
   await expect(half).toContainText("half designed");
@@ -61,7 +61,7 @@ test("the switch to inches changes every figure, and both units can be typed in 
 });
 
 test("rows are read by section, in abbreviations and in plain words", async ({ page }) => {
-  await page.goto("/");
+  await basket(page);
   await page.getByRole("link", { name: "Observatory roof socks", exact: true }).click();
   await page.getByRole("link", { name: "Rows", exact: true }).click();
   await expect(page.getByText("213 rows were knitted again")).toBeVisible();
@@ -78,7 +78,7 @@ test("rows are read by section, in abbreviations and in plain words", async ({ p
 
 test("rename, duplicate, delete and undo", async ({ page }) => {
   await newSock(page, "Sock to keep");
-  await page.goto("/");
+  await basket(page);
   const entry = page.getByRole("listitem").filter({ hasText: "Sock to keep" });
   await page.getByRole("button", { name: "More for Sock to keep" }).click();
   await page.getByRole("menuitem", { name: "Rename" }).click();

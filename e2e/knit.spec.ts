@@ -1,5 +1,5 @@
 import { expect, type Page, test } from "@playwright/test";
-import { cast, newSock, putAt, saved, where } from "./steps";
+import { basket, cast, newSock, putAt, saved, where } from "./steps";
 
 const written = (page: Page) => expect(page.locator(".knit-state")).toContainText("written down");
 
@@ -75,82 +75,102 @@ for (const size of [
       await expect(where(other)).toContainText("toe, round 6 of 19");
       await expect(where(page), "two devices agree").toContainText("toe, round 6 of 19");
     });
+
+    test("where am I: what is seen beats the log, and puts the knitter there", async ({ page }) => {
+      await cast(page, `Sock that was put down at ${size.width}`);
+      await page.keyboard.press("?");
+      await expect(page.getByText("Look at this next:")).toBeVisible();
+      // The end of heel row 7: three doubles at the right, four at the left, the wrong side comes next.
+      await page.getByLabel("Stitches on needle 1").fill("34");
+      await page.getByLabel("Stitches on needle 2").fill("34");
+      await page.getByLabel("Doubles, wraps or pins at the right").fill("3");
+      await page.getByLabel("The same at the left").fill("4");
+      await page.getByLabel("Side that faces you").click();
+      await page.getByTitle("wrong").click();
+      await expect(page.locator(".matches li").first()).toContainText("heel 8");
+      await page.locator(".matches li").first().getByRole("button", { name: "I am here" }).click();
+      await expect(where(page)).toContainText("heel, row 8 of");
+      await expect(page.locator(".instruction .turn")).toHaveText("turn");
+      await page.getByRole("button", { name: "My count is another" }).click();
+      await page.getByLabel("I count, in all").fill("71");
+      await page.getByRole("button", { name: "Why?" }).click();
+      await expect(page.locator(".causes")).toContainText("counted as two");
+    });
+
+    test("tried on: the change is shown first, and the knitted rows stay", async ({ page }) => {
+      await cast(page, `Sock that is tried on at ${size.width}`);
+      for (let i = 0; i < 5; i++) {
+        await page.getByRole("button", { name: "Ten more" }).click();
+      }
+      // 50 rows: the cast-on, 19 of the toe, 30 of the foot.
+      await expect(where(page)).toContainText("foot, round 31 of 65");
+      await page.keyboard.press("t");
+      const length = page.getByLabel("From the tip of the toe to the needle");
+      await length.fill("4");
+      await page.getByRole("button", { name: "What does it change?" }).click();
+      await expect(page.getByRole("alert")).toContainText("no gauge explains so much");
+      await length.fill("");
+      await page.getByLabel("It sits").click();
+      await page.getByTitle("too tight at the ankle or leg").click();
+      await page.getByRole("button", { name: "What does it change?" }).click();
+      await expect(page.locator(".proposal")).toContainText("stitches of the leg: 68 → 72");
+      await page.keyboard.press("Escape");
+      await page.keyboard.press("t");
+      await length.fill("11.8");
+      await page.getByRole("button", { name: "What does it change?" }).click();
+      // 49 rounds in 118 mm are 41.5 in 100 mm: 59 rounds before the heel.
+      await expect(page.locator(".proposal")).toContainText("6 fewer rounds before the heel");
+      await expect(page.locator(".proposal")).toContainText("65 → 59");
+      await expect(where(page)).toContainText("of 65");
+      await page.getByRole("button", { name: "Go on like that" }).click();
+      await expect(where(page)).toContainText("foot, round 31 of 59");
+      await page.getByRole("link", { name: "Log", exact: true }).click();
+      await expect(page.getByRole("heading", { name: "The plan changed" })).toBeVisible();
+      await expect(page.locator(".log-list")).toContainText("Tried on: 11.8 cm from the tip.");
+    });
+
+    test("the ball is weighed, by hand where no scale is connected", async ({ page }) => {
+      await cast(page, `Sock on the scale at ${size.width}`);
+      await page.getByRole("button", { name: "Weigh" }).click();
+      await page.getByRole("button", { name: "Read the scale" }).click();
+      await expect(page.getByRole("alert")).toContainText("no scale is connected");
+      await page.getByLabel("The ball weighs").fill("heavy");
+      await expect(page.getByRole("alert")).toContainText("0 to 5000 g");
+      await page.getByLabel("The ball weighs").fill("100");
+      await page.locator(".knit-panel").getByRole("button", { name: "Keep", exact: true }).click();
+      await expect(page.locator(".moment").filter({ hasText: "In the ball" })).toContainText("100 g");
+      await expect(page.locator(".moment").filter({ hasText: "In the ball" })).toContainText("first guess");
+      for (let i = 0; i < 4; i++) {
+        await page.getByRole("button", { name: "Ten more" }).click();
+      }
+      await page.getByRole("button", { name: "Weigh" }).click();
+      await page.getByLabel("The ball weighs").fill("94");
+      await page.locator(".knit-panel").getByRole("button", { name: "Keep", exact: true }).click();
+      await expect(page.locator(".moment").filter({ hasText: "In the ball" })).toContainText("enough");
+      await expect(page.locator(".moment").filter({ hasText: "In the ball" })).not.toContainText(
+        "first guess",
+      );
+    });
+
+    test("both socks interleave, and the second sees the notes of the first", async ({ page }) => {
+      await cast(page, `Pair on one needle at ${size.width}`);
+      await page.keyboard.press(" ");
+      await page.keyboard.press("n");
+      await page.getByLabel("A note at this row").fill("through the back loop, really");
+      await page.locator(".knit-panel").getByRole("button", { name: "Keep", exact: true }).click();
+      await expect(page.locator(".knit-note").filter({ hasText: "really" })).toBeVisible();
+      await page.getByLabel("Which sock").getByText("Both").click();
+      await expect(page.locator(".knit-head")).toContainText("second sock");
+      await page.keyboard.press(" ");
+      await expect(page.locator(".knit-head")).toContainText("first sock");
+      await page.keyboard.press(" ");
+      await expect(page.locator(".knit-head")).toContainText("second sock");
+      await expect(page.locator(".knit-note").filter({ hasText: "On the first sock" })).toContainText(
+        "really",
+      );
+    });
   });
 }
-
-test("where am I: what is seen beats the log, and puts the knitter there", async ({ page }) => {
-  await cast(page, "Sock that was put down");
-  await page.keyboard.press("?");
-  await expect(page.getByText("Look at this next:")).toBeVisible();
-  // The end of heel row 7: three doubles at the right, four at the left, the wrong side comes next.
-  await page.getByLabel("Stitches on needle 1").fill("34");
-  await page.getByLabel("Stitches on needle 2").fill("34");
-  await page.getByLabel("Doubles, wraps or pins at the right").fill("3");
-  await page.getByLabel("The same at the left").fill("4");
-  await page.getByLabel("Side that faces you").click();
-  await page.getByTitle("wrong").click();
-  await expect(page.locator(".matches li").first()).toContainText("heel 8");
-  await page.locator(".matches li").first().getByRole("button", { name: "I am here" }).click();
-  await expect(where(page)).toContainText("heel, row 8 of");
-  await expect(page.locator(".instruction .turn")).toHaveText("turn");
-  await page.getByRole("button", { name: "My count is another" }).click();
-  await page.getByLabel("I count, in all").fill("71");
-  await page.getByRole("button", { name: "Why?" }).click();
-  await expect(page.locator(".causes")).toContainText("counted as two");
-});
-
-test("tried on: the change is shown first, and the knitted rows stay", async ({ page }) => {
-  await cast(page, "Sock that is tried on");
-  for (let i = 0; i < 5; i++) {
-    await page.getByRole("button", { name: "Ten more" }).click();
-  }
-  // 50 rows: the cast-on, 19 of the toe, 30 of the foot.
-  await expect(where(page)).toContainText("foot, round 31 of 65");
-  await page.keyboard.press("t");
-  const length = page.getByLabel("From the tip of the toe to the needle");
-  await length.fill("4");
-  await page.getByRole("button", { name: "What does it change?" }).click();
-  await expect(page.getByRole("alert")).toContainText("no gauge explains so much");
-  await length.fill("");
-  await page.getByLabel("It sits").click();
-  await page.getByTitle("too tight at the ankle or leg").click();
-  await page.getByRole("button", { name: "What does it change?" }).click();
-  await expect(page.locator(".proposal")).toContainText("stitches of the leg: 68 → 72");
-  await page.keyboard.press("Escape");
-  await page.keyboard.press("t");
-  await length.fill("11.8");
-  await page.getByRole("button", { name: "What does it change?" }).click();
-  // 49 rounds in 118 mm are 41.5 in 100 mm: 59 rounds before the heel.
-  await expect(page.locator(".proposal")).toContainText("6 fewer rounds before the heel");
-  await expect(page.locator(".proposal")).toContainText("65 → 59");
-  await expect(where(page)).toContainText("of 65");
-  await page.getByRole("button", { name: "Go on like that" }).click();
-  await expect(where(page)).toContainText("foot, round 31 of 59");
-  await page.getByRole("link", { name: "Log", exact: true }).click();
-  await expect(page.getByRole("heading", { name: "The plan changed" })).toBeVisible();
-  await expect(page.locator(".log-list")).toContainText("Tried on: 11.8 cm from the tip.");
-});
-
-test("the ball is weighed, by hand where no scale is connected", async ({ page }) => {
-  await cast(page, "Sock on the scale");
-  await page.getByRole("button", { name: "Weigh" }).click();
-  await page.getByRole("button", { name: "Read the scale" }).click();
-  await expect(page.getByRole("alert")).toContainText("no scale is connected");
-  await page.getByLabel("The ball weighs").fill("heavy");
-  await expect(page.getByRole("alert")).toContainText("0 to 5000 g");
-  await page.getByLabel("The ball weighs").fill("100");
-  await page.locator(".knit-panel").getByRole("button", { name: "Keep", exact: true }).click();
-  await expect(page.locator(".moment").filter({ hasText: "In the ball" })).toContainText("100 g");
-  await expect(page.locator(".moment").filter({ hasText: "In the ball" })).toContainText("first guess");
-  for (let i = 0; i < 4; i++) {
-    await page.getByRole("button", { name: "Ten more" }).click();
-  }
-  await page.getByRole("button", { name: "Weigh" }).click();
-  await page.getByLabel("The ball weighs").fill("94");
-  await page.locator(".knit-panel").getByRole("button", { name: "Keep", exact: true }).click();
-  await expect(page.locator(".moment").filter({ hasText: "In the ball" })).toContainText("enough");
-  await expect(page.locator(".moment").filter({ hasText: "In the ball" })).not.toContainText("first guess");
-});
 
 test("the heel's place is seen on the foot, and both socks follow the plan", async ({ page }) => {
   await cast(page, "Sock with a heel to find");
@@ -208,28 +228,12 @@ test("a sock that was taken out elsewhere says so, and is there when it comes ba
 });
 
 test("the basket shows how far a sock on the needles is", async ({ page }) => {
-  await page.goto("/");
+  await basket(page);
   const entry = page.locator(".entry").filter({ hasText: "Comet hunter's short socks" });
   await expect(entry.locator(".next")).toContainText(/Knit on: heel, row 8 of \d+ · \d+ % to go/);
   await expect(entry.locator(".strip-now")).toHaveCount(1);
   await entry.getByRole("button", { name: "To the needles" }).click();
   await expect(where(page)).toContainText("heel, row 8 of");
-});
-
-test("both socks interleave, and the second sees the notes of the first", async ({ page }) => {
-  await cast(page, "Pair on one needle");
-  await page.keyboard.press(" ");
-  await page.keyboard.press("n");
-  await page.getByLabel("A note at this row").fill("through the back loop, really");
-  await page.locator(".knit-panel").getByRole("button", { name: "Keep", exact: true }).click();
-  await expect(page.locator(".knit-note").filter({ hasText: "really" })).toBeVisible();
-  await page.getByLabel("Which sock").getByText("Both").click();
-  await expect(page.locator(".knit-head")).toContainText("second sock");
-  await page.keyboard.press(" ");
-  await expect(page.locator(".knit-head")).toContainText("first sock");
-  await page.keyboard.press(" ");
-  await expect(page.locator(".knit-head")).toContainText("second sock");
-  await expect(page.locator(".knit-note").filter({ hasText: "On the first sock" })).toContainText("really");
 });
 
 test("a whole baby sock is knitted to the bind-off, and has its page", async ({ page }) => {

@@ -1,8 +1,9 @@
 import AxeBuilder from "@axe-core/playwright";
 import { expect, type Page, test } from "@playwright/test";
+import { basket } from "./steps";
 
 async function open(page: Page, name: string): Promise<string> {
-  await page.goto("/");
+  await basket(page);
   await page.getByRole("link", { name, exact: true }).click();
   await expect(page.getByLabel("Name of the sock")).toHaveValue(name);
   await page.waitForLoadState("networkidle");

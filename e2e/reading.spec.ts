@@ -1,7 +1,8 @@
 import { expect, test } from "@playwright/test";
+import { basket, showAll } from "./steps";
 
 async function open(page: import("@playwright/test").Page, name: string) {
-  await page.goto("/");
+  await basket(page);
   await page.getByRole("link", { name, exact: true }).click();
   await page.getByRole("link", { name: "Rows", exact: true }).click();
 }
@@ -56,6 +57,7 @@ test("light and units are remembered by this browser", async ({ page }) => {
   await page.getByLabel("Units").getByText("inches").click();
   await page.reload();
   await expect(page.locator("html")).toHaveAttribute("data-scheme", "dark");
+  await showAll(page);
   await page.getByRole("link", { name: "Observatory roof socks", exact: true }).click();
   await expect(page.getByLabel("Length", { exact: true })).toHaveValue("9 7/8");
   await page.getByRole("button", { name: "Day" }).click();
@@ -68,6 +70,7 @@ test("the basket says when the program does not answer, and asks again", async (
   await expect(page.getByRole("alert")).toBeVisible();
   await page.unroute("**/api/socks");
   await page.getByRole("button", { name: "Try again" }).click();
+  await showAll(page);
   await expect(page.getByRole("link", { name: "Observatory roof socks", exact: true })).toBeVisible();
 });
 

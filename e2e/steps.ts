@@ -1,5 +1,19 @@
 import { expect, type Page } from "@playwright/test";
 
+/** basket opens the basket with every sock in it shown: other stories fill it meanwhile. */
+export async function basket(page: Page): Promise<void> {
+  await page.goto("/");
+  await showAll(page);
+}
+
+export async function showAll(page: Page): Promise<void> {
+  await expect(page.locator(".entry").first()).toBeVisible();
+  const more = page.getByRole("button", { name: /^Show \d+ more of/ });
+  while (await more.isVisible()) {
+    await more.click();
+  }
+}
+
 /** newSock puts a sock into the basket and stands at its board. */
 export async function newSock(page: Page, name: string, wearer = ""): Promise<void> {
   await page.goto("/");

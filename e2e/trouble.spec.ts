@@ -1,5 +1,5 @@
 import { expect, test } from "@playwright/test";
-import { newSock, pins, saved, typeFoot } from "./steps";
+import { basket, newSock, pins, saved, typeFoot } from "./steps";
 
 test("wrong input is named beside the field, the last good drawing stays, and nothing typed is lost", async ({
   page,
@@ -75,7 +75,7 @@ test("two windows on one sock: a stale save is a question, and both can be kept"
   await page.getByRole("button", { name: "Keep both" }).click();
   await expect(page.getByLabel("Name of the sock")).toHaveValue("Sock for two windows (mine)");
   await expect(page.getByLabel("Leg with its cuff")).toHaveValue("21");
-  await page.goto("/");
+  await basket(page);
   await page.getByRole("link", { name: "Sock for two windows", exact: true }).click();
   await expect(page.getByLabel("Leg with its cuff")).toHaveValue("12");
 });
