@@ -22,7 +22,7 @@ const panels = [
 ];
 
 /** BoardHeading names the sock, says whether it is kept, undoes, and leads to the panels. */
-export function BoardHeading({ id }: { id: string }) {
+export function BoardHeading({ id, onNeedles }: { id: string; onNeedles: boolean }) {
   const name = useBoard((b) => b.content.name);
   const wearer = useBoard((b) => b.content.wearer);
   const save = useBoard((b) => b.save);
@@ -63,6 +63,7 @@ export function BoardHeading({ id }: { id: string }) {
             {panel.name}
           </NavLink>
         ))}
+        {onNeedles && <NavLink to={`/socks/${id}/log`}>Log</NavLink>}
       </nav>
       {fault && (
         <p className="fault" role="alert">

@@ -1,5 +1,5 @@
 import { useEffect, useState } from "react";
-import { Outlet, useMatch } from "react-router";
+import { Link, Outlet, useMatch } from "react-router";
 import type { Sock } from "../api/client";
 import { useSaveSock } from "../api/socks";
 import { usePageTitle } from "../shell/usePageTitle";
@@ -71,7 +71,7 @@ function Layout({ sock }: { sock: Sock }) {
   usePageTitle(name);
   return (
     <OptionsContext value={options}>
-      <BoardHeading id={sock.id} />
+      <BoardHeading id={sock.id} onNeedles={sock.on_needles} />
       <Conflict />
       <div className={wide ? "board wide" : "board"}>
         {!wide && (
@@ -80,6 +80,13 @@ function Layout({ sock }: { sock: Sock }) {
           </section>
         )}
         <div className="choices">
+          {sock.on_needles && (
+            <p className="stale-note">
+              This sock is <Link to={`/socks/${sock.id}/knit`}>on the needles</Link> and follows the plan it
+              was cast on with. What you change here is for the next pair; what is being knitted is bent
+              there, with “I tried it on” and “It went otherwise”.
+            </p>
+          )}
           <Outlet context={sock} />
         </div>
       </div>

@@ -10,6 +10,7 @@ import { usePageTitle } from "../shell/usePageTitle";
 import { lengthWithUnit, useUnit } from "../units/units";
 import { type Event, standing } from "./logbook";
 import { createKnitting } from "./store";
+import { hours } from "./time";
 
 type View = Schemas["KnitView"];
 
@@ -30,9 +31,6 @@ export function LogPage() {
     </Shown>
   );
 }
-
-const hours = (seconds: number) =>
-  seconds < 5400 ? `${Math.round(seconds / 60)} min` : `${(seconds / 3600).toFixed(1)} h`;
 
 const moment = (at: number | string) =>
   new Date(at).toLocaleString("en-US", {

@@ -1,0 +1,82 @@
+import { Button } from "antd";
+import type { Schemas } from "../api/client";
+import { lengthWithUnit, useUnit } from "../units/units";
+import { useKnitting } from "./KnitPage";
+import { hours, weekday } from "./time";
+
+type Row = Schemas["KnitRow"];
+
+/** Moment is what the fingers can check now, and what is left. */
+export function Moment({
+  row,
+  last,
+  check,
+  open,
+}: {
+  row: Row | undefined;
+  last: Row | undefined;
+  check: string;
+  open: (panel: string) => void;
+}) {
+  const unit = useUnit();
+  const tally = useKnitting((s) => s.tally);
+  const heel = useKnitting((s) => s.view);
+  return (
+    <>
+      <section className="moment">
+        <h2>On the needles</h2>
+        <p className="big">{last ? check : "nothing yet"}</p>
+        <p className="muted">{row && `${row.stitches} after this ${row.kind}`}</p>
+        <Button size="small" onClick={() => open("count")}>
+          My count is another
+        </Button>
+      </section>
+      <section className="moment">
+        <h2>From the tip of the toe</h2>
+        <p className="big">{lengthWithUnit(last?.length_mm ?? 0, unit)}</p>
+        <p className="muted">
+          {row?.section === "toe" || row?.section === "foot"
+            ? `the heel starts at ${lengthWithUnit(heel.heel_starts_at_mm, unit)}, ${heel.heel_place}`
+            : "by the plan, laid flat"}
+        </p>
+      </section>
+      <section className="moment">
+        <h2>In the ball</h2>
+        {tally.ball ? (
+          <>
+            <p className="big">{tally.ball.left_g.toFixed(0)} g</p>
+            <p className="muted">
+              {tally.ball.enough ? "enough: " : "not enough: "}
+              {tally.ball.leg_rounds} leg rounds and the cuff, 8 % kept back
+              {!tally.ball.calibrated && ", by a first guess: weigh again later"}
+            </p>
+            {tally.ball.doubt && <p className="fault">{tally.ball.doubt}</p>}
+          </>
+        ) : (
+          <p className="muted">not weighed</p>
+        )}
+        <Button size="small" onClick={() => open("yarn")}>
+          Weigh
+        </Button>
+      </section>
+      <section className="moment">
+        <h2>At this pace</h2>
+        <p className="big">{tally.seconds_left > 0 ? `${hours(tally.seconds_left)} to go` : "…"}</p>
+        {tally.days_left > 0 && <p>off the needles {weekday(tally.days_left)}, at so much a day</p>}
+        <p className="muted">
+          {tally.seconds_left > 0
+            ? `${tally.stitches_left} stitches, ${tally.pace.seconds_per_stitch.toFixed(1)} s each`
+            : "told after a few rows"}
+        </p>
+        <div className="actions">
+          <Button size="small" onClick={() => open("note")}>
+            Note
+          </Button>
+          <Button size="small" onClick={() => open("happened")}>
+            It went otherwise
+          </Button>
+        </div>
+      </section>
+    </>
+  );
+}
