@@ -1,5 +1,5 @@
 import { expect, type Page, test } from "@playwright/test";
-import { basket, newSock, pins, saved, typeFoot } from "./steps";
+import { board, newSock, pins, saved, typeFoot } from "./steps";
 
 const handle = (page: Page, name: string) => page.getByRole("slider", { name });
 
@@ -102,8 +102,7 @@ test("a place of the fit shows on the sock, with its arithmetic and what would c
 });
 
 test("left and right are drawn beside and over each other where they differ", async ({ page }) => {
-  await basket(page);
-  await page.getByRole("link", { name: "Observatory roof socks", exact: true }).click();
+  await board(page, "Observatory roof socks");
   await page.getByText("Left and right").click();
   // The right foot is 4 mm longer, its ease as chosen for the left: 65 + 4 · 0.44 = 66.7.
   await expect(page.locator(".pair-words")).toContainText("Rounds to the heel: 65 left, 67 right");
@@ -208,8 +207,7 @@ test("versions are put aside, compared, brought back; notes are kept", async ({ 
 });
 
 test("a term of the craft opens its explanation, with the UK name and a drawing", async ({ page }) => {
-  await basket(page);
-  await page.getByRole("link", { name: "Observatory roof socks", exact: true }).click();
+  await board(page, "Observatory roof socks");
   await page.getByRole("button", { name: "swatch", exact: true }).click();
   await expect(page.getByText("In the UK: tension square")).toBeVisible();
   await expect(page.locator(".ant-popover .term-picture path").first()).toBeVisible();

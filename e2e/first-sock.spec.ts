@@ -1,5 +1,5 @@
 import { expect, test } from "@playwright/test";
-import { basket, newSock, pins, saved, typeFoot } from "./steps";
+import { basket, board, newSock, pins, saved, typeFoot } from "./steps";
 
 test("the basket shows the demo socks, one of them half designed", async ({ page }) => {
   await basket(page);
@@ -61,8 +61,7 @@ test("the switch to inches changes every figure, and both units can be typed in 
 });
 
 test("rows are read by section, in abbreviations and in plain words", async ({ page }) => {
-  await basket(page);
-  await page.getByRole("link", { name: "Observatory roof socks", exact: true }).click();
+  await board(page, "Observatory roof socks");
   await page.getByRole("link", { name: "Rows", exact: true }).click();
   await expect(page.getByText("213 rows were knitted again")).toBeVisible();
   await expect(page.locator("#toe-2")).toContainText(

@@ -1,6 +1,6 @@
 import { readFileSync } from "node:fs";
 import { expect, type Page, test } from "@playwright/test";
-import { basket, cast, putAt, where } from "./steps";
+import { board, cast, putAt, where } from "./steps";
 
 // What is written down beside the rows: notes, photos, pauses, the log and what leaves it.
 
@@ -48,8 +48,7 @@ test("the log goes into a table and a calendar, notes and all", async ({ page })
 });
 
 test("a present that is due says how many rows a day", async ({ page }) => {
-  await basket(page);
-  await page.getByRole("link", { name: "Comet hunter's short socks", exact: true }).click();
+  await board(page, "Comet hunter's short socks");
   await expect(page.getByText("What you change here is for the next pair")).toBeVisible();
   await logOf(page);
   await expect(page.getByRole("heading", { name: "Still to knit" })).toBeVisible();

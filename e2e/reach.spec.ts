@@ -1,11 +1,9 @@
 import AxeBuilder from "@axe-core/playwright";
 import { expect, type Page, test } from "@playwright/test";
-import { basket } from "./steps";
+import { board } from "./steps";
 
 async function open(page: Page, name: string): Promise<string> {
-  await basket(page);
-  await page.getByRole("link", { name, exact: true }).click();
-  await expect(page.getByLabel("Name of the sock")).toHaveValue(name);
+  await board(page, name);
   await page.waitForLoadState("networkidle");
   return page.url();
 }

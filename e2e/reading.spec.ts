@@ -1,9 +1,8 @@
 import { expect, test } from "@playwright/test";
-import { basket, showAll } from "./steps";
+import { board, showAll } from "./steps";
 
 async function open(page: import("@playwright/test").Page, name: string) {
-  await basket(page);
-  await page.getByRole("link", { name, exact: true }).click();
+  await board(page, name);
   await page.getByRole("link", { name: "Rows", exact: true }).click();
 }
 

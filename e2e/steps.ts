@@ -1,5 +1,13 @@
 import { expect, type Page } from "@playwright/test";
 
+/** board goes straight to the board of a sock that is there. */
+export async function board(page: Page, name: string): Promise<void> {
+  const { socks } = await (await page.request.get("/api/socks")).json();
+  const sock = socks.find((s: { name: string }) => s.name === name);
+  await page.goto(`/socks/${sock?.id}`);
+  await expect(page.getByLabel("Name of the sock")).toHaveValue(name);
+}
+
 /** basket opens the basket with every sock in it shown: other stories fill it meanwhile. */
 export async function basket(page: Page): Promise<void> {
   await page.goto("/");
