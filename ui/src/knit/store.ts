@@ -125,9 +125,10 @@ export function createKnitting(view: KnitView): StoreApi<Knitting> {
               refusal: heard.deleted ? gone : aside,
             });
             told(events);
-            keepView({ ...get().view, events: merge(events), seq, tally: heard.tally });
+            keepView({ ...get().view, events: merge(events), seq, tally: get().tally });
           } while (again);
         } catch (error) {
+          // The outbox only grew meanwhile, so its first events are those that were sent.
           const bad = error instanceof Refusal ? refused(error, outbox(id)) : [];
           if (bad.length > 0) {
             // What cannot be written must not hold up the rest.
