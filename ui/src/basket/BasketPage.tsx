@@ -158,7 +158,7 @@ function Entry({ sock }: { sock: Sock }) {
         {strip && <Strip parts={strip} titled={false} {...(progress && { done: progress.done })} />}
       </div>
       <div className="next">
-        <p>{progress ? progressText(progress) : sock.next.text}</p>
+        <p>{progress ? <NextOnNeedles at={progress} /> : sock.next.text}</p>
         <div className="actions">
           <Button type="primary" onClick={() => navigate(nextPage(sock))}>
             {sock.next.to === "board" ? "To the board" : "To the needles"}
@@ -170,10 +170,18 @@ function Entry({ sock }: { sock: Sock }) {
   );
 }
 
-const progressText = (p: Progress) =>
-  p.sock === 0
-    ? "Both are off the needles: write down how they fit"
-    : `${p.sock === 2 ? "Second sock" : "Knit on"}: ${p.section.replace("_", " ")}, ${p.kind} ${p.n} of ${p.of} · ${p.left_pct} % to go`;
+/** NextOnNeedles says which row is next and how much is left. */
+function NextOnNeedles({ at }: { at: Progress }) {
+  if (at.sock === 0) {
+    return "Both are off the needles: write down how they fit";
+  }
+  return (
+    <>
+      {at.sock === 2 ? "Second sock" : "Knit on"}: {at.section.replace("_", " ")}, {at.kind} {at.n} of {at.of}{" "}
+      <span className="to-go">· {at.left_pct} % to go</span>
+    </>
+  );
+}
 
 const nextPage = (sock: Sock) => `/socks/${sock.id}${sock.next.to === "board" ? "" : `/${sock.next.to}`}`;
 
