@@ -20,6 +20,7 @@ import (
 	"acornstep/sock/plan"
 	"acornstep/sock/position"
 	"acornstep/sock/replan"
+	"acornstep/sock/tally"
 	"acornstep/sock/whereami"
 	"acornstep/sock/words"
 )
@@ -53,7 +54,7 @@ type KnitView struct {
 	// Events that were heard, and the number of the last.
 	Events []logbook.Event `json:"events"`
 	Seq    int64           `json:"seq"`
-	Tally  Tally           `json:"tally"`
+	Tally  tally.Tally     `json:"tally"`
 }
 
 // PlanVersion is a version of the plan in a line.
@@ -95,7 +96,7 @@ type NewEvents struct {
 type Heard struct {
 	Events []logbook.Event `json:"events"`
 	Seq    int64           `json:"seq"`
-	Tally  Tally           `json:"tally"`
+	Tally  tally.Tally     `json:"tally"`
 	// Deleted: the sock is out of the basket; its events are kept all the same.
 	Deleted bool `json:"deleted"`
 }
@@ -218,7 +219,7 @@ func (s *server) knitting(c call[nothing]) (KnitView, error) {
 	}
 	v := KnitView{
 		ID: o.sock.ID, Name: o.sock.Name, Wearer: o.sock.Wearer, Version: len(o.versions), Versions: []PlanVersion{},
-		Needles: needles, Strip: strip(o.plan.Rows, o.said), Events: events, Seq: seq, Tally: o.tally(events), Rows: o.rows(),
+		Needles: needles, Strip: strip(o.plan.Rows, o.said), Events: events, Seq: seq, Tally: tally.Of(o.plan, o.said, events), Rows: o.rows(),
 		HeelStartsAt: o.plan.Summary.HeelStartsAt, HeelPlace: knit.Measure(&o.plan.Design).HeelPlace(),
 	}
 	if v.Second, v.SecondNeedles, err = o.mirrored(); err != nil {
@@ -301,7 +302,7 @@ func (s *server) addEvents(c call[NewEvents]) (Heard, error) {
 		}
 	}
 	if c.Asked.Brief {
-		return Heard{Events: []logbook.Event{}, Seq: c.Asked.After, Tally: noTally}, nil
+		return Heard{Events: []logbook.Event{}, Seq: c.Asked.After, Tally: tally.None}, nil
 	}
 	return s.heard(c, c.Asked.After)
 }
@@ -310,7 +311,7 @@ func (s *server) addEvents(c call[NewEvents]) (Heard, error) {
 func (s *server) heard(c call[NewEvents], after int64) (Heard, error) {
 	o, err := s.onNeedles(c, c.ID)
 	if errors.Is(err, basket.ErrNotFound) {
-		return Heard{Events: []logbook.Event{}, Seq: after, Tally: noTally, Deleted: true}, nil
+		return Heard{Events: []logbook.Event{}, Seq: after, Tally: tally.None, Deleted: true}, nil
 	}
 	if err != nil {
 		return Heard{}, err
@@ -319,7 +320,7 @@ func (s *server) heard(c call[NewEvents], after int64) (Heard, error) {
 	if err != nil {
 		return Heard{}, err
 	}
-	h := Heard{Events: []logbook.Event{}, Seq: seq, Tally: o.tally(events)}
+	h := Heard{Events: []logbook.Event{}, Seq: seq, Tally: tally.Of(o.plan, o.said, events)}
 	fresh, _, err := s.Logbook.Events(c, c.ID, after)
 	if err == nil {
 		h.Events = fresh

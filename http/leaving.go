@@ -9,6 +9,7 @@ import (
 	"acornstep/export"
 	"acornstep/scale"
 	"acornstep/sock/document"
+	"acornstep/sock/tally"
 )
 
 // ScaleReading is the weight on the kitchen scale.
@@ -58,7 +59,7 @@ func (s *server) calendar(c *gin.Context) {
 		s.failWith(c, err)
 		return
 	}
-	t := o.tally(events)
+	t := tally.Of(o.plan, o.said, events)
 	parts := make([]export.Part, 0, len(t.Sections))
 	for _, a := range t.Sections {
 		parts = append(parts, export.Part{Name: a.Section, Rows: a.Rows, Takes: time.Duration(a.Seconds) * time.Second})

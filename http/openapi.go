@@ -78,7 +78,7 @@ var operations = []operation{
 	{"POST", "/api/socks/{id}/versions/{part}/restore", "restoreVersion", "Bring a version back", byPart{}, nil, 204},
 	{"POST", "/api/socks/{id}/knit", "startKnitting", "Put a sock on the needles: its design becomes the first version of the plan", byID{}, KnitView{}, 200},
 	{"GET", "/api/socks/{id}/knit", "knitting", "Get everything that knitting mode needs", byID{}, KnitView{}, 200},
-	{"GET", "/api/socks/{id}/progress", "progress", "Say in a line how far a sock on the needles is", byID{}, Progress{}, 200},
+	{"GET", "/api/socks/{id}/progress", "progress", "Say in a line how far a sock on the needles is", byID{}, ProgressView{}, 200},
 	{"POST", "/api/socks/{id}/events", "addEvents", "Write down what happened; an event that is there already changes nothing", with(NewEvents{}), Heard{}, 200},
 	{"POST", "/api/socks/{id}/where", "whereAmI", "Find the row by what is seen", with(WhereQuestion{}), whereami.Answer{}, 200},
 	{"POST", "/api/socks/{id}/count", "countIsWrong", "Say what most likely happened when a count disagrees", with(CountQuestion{}), CauseList{}, 200},
@@ -185,7 +185,7 @@ func opsAreTuples(p jsonschema.InterceptSchemaParams) (bool, error) {
 
 // shortName names a schema by its type, without the package where that is clear.
 func shortName(t reflect.Type, name string) string {
-	for _, prefix := range []string{"Http", "Basket", "Document", "Draft", "Plan", "Knit", "Needle"} {
+	for _, prefix := range []string{"Http", "Basket", "Document", "Draft", "Plan", "Knit", "Needle", "Tally"} {
 		if rest, ok := strings.CutPrefix(name, prefix); ok && rest != "" {
 			if prefix == "Plan" && (rest == "Question" || rest == "Answer") {
 				return name

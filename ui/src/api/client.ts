@@ -11,7 +11,7 @@ export type Asked<P extends keyof paths, M extends "post" | "put"> = paths[P][M]
   : never;
 
 export type Sock = Schemas["Sock"];
-export type Progress = Schemas["Progress"];
+export type Progress = Schemas["ProgressView"];
 export type Draft = Schemas["Draft"];
 export type Fault = Schemas["Fault"];
 export type Problem = Schemas["Problem"];

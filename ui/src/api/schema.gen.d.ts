@@ -913,7 +913,7 @@ export interface components {
             sock: number;
             stitches: number;
         };
-        BallView: {
+        Ball: {
             calibrated: boolean;
             doubt: string;
             enough: boolean;
@@ -1459,7 +1459,7 @@ export interface components {
             title: string;
             type: string;
         };
-        Progress: {
+        ProgressView: {
             done: number;
             kind: string;
             left_pct: number;
@@ -1598,7 +1598,7 @@ export interface components {
             section: string;
             worked: number[];
         };
-        StripesView: {
+        Stripes: {
             began: string;
             /** Format: double */
             foot_rounds: number;
@@ -1711,7 +1711,7 @@ export interface components {
             revision: number;
         };
         Tally: {
-            ball?: components["schemas"]["BallView"];
+            ball?: components["schemas"]["Ball"];
             book: components["schemas"]["LogbookBook"];
             days_left: number;
             pace: components["schemas"]["LogbookPace"];
@@ -1719,7 +1719,7 @@ export interface components {
             seconds_left: number;
             sections: components["schemas"]["Ahead"][];
             stitches_left: number;
-            stripes?: components["schemas"]["StripesView"];
+            stripes?: components["schemas"]["Stripes"];
         };
         /** Format: int64 */
         TimeDuration: number;
@@ -3181,7 +3181,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Progress"];
+                    "application/json": components["schemas"]["ProgressView"];
                 };
             };
             /** @description What was wrong, and with which field */

@@ -1,12 +1,14 @@
-package http
+// Package tally reckons what the events on a pair of socks come to: where it
+// stands, how long the rest takes, and what the yarn is still good for.
+package tally
 
 import (
-	"slices"
-
 	"acornstep/sock/knit"
 	"acornstep/sock/logbook"
 	"acornstep/sock/measure"
 	"acornstep/sock/needle"
+	"acornstep/sock/plan"
+	"acornstep/sock/words"
 	"acornstep/sock/yarn"
 )
 
@@ -22,29 +24,18 @@ type Tally struct {
 	// DaysLeft of knitting as on the days before; 0 while nobody can say.
 	DaysLeft int `json:"days_left"`
 	// Ball is left out until something was weighed.
-	Ball *BallView `json:"ball,omitempty"`
+	Ball *Ball `json:"ball,omitempty"`
 	// Scraps are the other yarns of the sock: one for all its contrast, or one for each section.
 	Scraps []Scrap `json:"scraps"`
 	// Stripes are left out until somebody says how they repeat.
-	Stripes *StripesView `json:"stripes,omitempty"`
+	Stripes *Stripes `json:"stripes,omitempty"`
 }
 
-// noTally stands where nothing is reckoned.
-var noTally = Tally{Sections: []Ahead{}, Scraps: []Scrap{}}
+// None stands where nothing is reckoned.
+var None = Tally{Sections: []Ahead{}, Scraps: []Scrap{}}
 
-// Scrap is another yarn of the sock, weighed or not.
-type Scrap struct {
-	// Yarn is contrast, or the section that is knitted in it.
-	Yarn string `json:"yarn"`
-	logbook.Ball
-	Weighed bool `json:"weighed"`
-	// Needs is what the sock that is knitted still takes of it, in grams, with the reserve; Pair the same for both socks.
-	Needs float64 `json:"needs_g"`
-	Pair  float64 `json:"pair_g"`
-}
-
-// StripesView is the repeat of the stripes in rounds.
-type StripesView struct {
+// Stripes is the repeat of the stripes in rounds.
+type Stripes struct {
 	logbook.Stripes
 	FootRounds float64 `json:"foot_rounds"`
 	LegRounds  float64 `json:"leg_rounds"`
@@ -60,8 +51,8 @@ type Ahead struct {
 	Seconds  int    `json:"seconds"`
 }
 
-// BallView is the ball and what it is still good for.
-type BallView struct {
+// Ball is the sock's own yarn and what it is still good for.
+type Ball struct {
 	logbook.Ball
 	// LegRounds that are left in it, with the cuff and a reserve kept back.
 	LegRounds int `json:"leg_rounds"`
@@ -75,10 +66,18 @@ type BallView struct {
 	Calibrated bool `json:"calibrated"`
 }
 
+// socks are a pair on the needles.
+type socks struct {
+	plan *plan.Plan
+	said []words.Row
+}
+
 // reserve of the yarn is kept back for weaving in.
 const reserve = 0.08
 
-func (o *onNeedles) tally(events []logbook.Event) Tally {
+// Of reckons a pair that is knitted by one plan; said are the plan's rows in words.
+func Of(p *plan.Plan, said []words.Row, events []logbook.Event) Tally {
+	o := socks{p, said}
 	t := Tally{Book: logbook.Read(events), Sections: []Ahead{}, Scraps: []Scrap{}}
 	stitches := make([]int, len(o.said))
 	for i := range o.said {
@@ -112,53 +111,15 @@ func (o *onNeedles) tally(events []logbook.Event) Tally {
 		rounds := func(stitches int) float64 {
 			return yarn.StripeRounds(measure.Length(stripes.Repeat), stitches, d.Gauge.PerMM(), yarn.Thickness(d.Yarn))
 		}
-		t.Stripes = &StripesView{stripes, rounds(o.plan.Summary.FootStitches), rounds(o.plan.Summary.LegStitches)}
+		t.Stripes = &Stripes{stripes, rounds(o.plan.Summary.FootStitches), rounds(o.plan.Summary.LegStitches)}
 	}
 	return t
-}
-
-// scraps reckons the yarns beside the sock's own: first all contrast together, then each section that is knitted in it.
-func (o *onNeedles) scraps(book logbook.Book) []Scrap {
-	list := []Scrap{}
-	for _, name := range o.scrapNames() {
-		ball, weighed := logbook.BallOf(book.Standing, name, func(_, row int) int { return o.workedIn(name, row) })
-		scrap := Scrap{Yarn: name, Ball: ball, Weighed: weighed}
-		per := ball.PerStitch
-		if per == 0 {
-			per = yarn.GramsPerStitch(&o.plan.Design)
-		}
-		all := o.workedIn(name, len(o.said))
-		toDo := [2]float64{}
-		for sock, place := range book.Places {
-			toDo[sock] = float64(all-o.workedIn(name, place.Row)) * per / (1 - reserve)
-		}
-		scrap.Needs, scrap.Pair = toDo[0], toDo[0]+toDo[1]
-		if book.Places[0].Finished {
-			scrap.Needs = toDo[1]
-		}
-		list = append(list, scrap)
-	}
-	return list
-}
-
-func (o *onNeedles) scrapNames() []string {
-	var sections []string
-	for i := range o.plan.Rows {
-		name := string(o.plan.Rows[i].Section)
-		if o.plan.Rows[i].Colour == knit.Contrast && name != string(needle.CastOn) && name != string(needle.BindOff) && !slices.Contains(sections, name) {
-			sections = append(sections, name)
-		}
-	}
-	if len(sections) == 0 {
-		return nil
-	}
-	return append([]string{knit.Contrast}, sections...)
 }
 
 // workedIn counts the stitches of the rows before a row that are knitted in a
 // yarn: the sock's own has no name, contrast is all of the other, and the name
 // of a section is what it takes of that.
-func (o *onNeedles) workedIn(name string, row int) int {
+func (o *socks) workedIn(name string, row int) int {
 	n := 0
 	for i := range min(row, len(o.said)) {
 		r := &o.plan.Rows[i]
@@ -176,12 +137,12 @@ func (o *onNeedles) workedIn(name string, row int) int {
 	return n
 }
 
-func (o *onNeedles) ball(book logbook.Book) *BallView {
+func (o *socks) ball(book logbook.Book) *Ball {
 	ball, weighed := logbook.BallOf(book.Standing, "", func(_, row int) int { return o.workedIn("", row) })
 	if !weighed {
 		return nil
 	}
-	v := BallView{Ball: ball, Calibrated: ball.PerStitch > 0}
+	v := Ball{Ball: ball, Calibrated: ball.PerStitch > 0}
 	per := ball.PerStitch
 	if per == 0 {
 		per = yarn.GramsPerStitch(&o.plan.Design)
@@ -198,7 +159,7 @@ func (o *onNeedles) ball(book logbook.Book) *BallView {
 }
 
 // beforeLeg is what a sock still takes before its leg, in stitches, and the leg rounds that are done.
-func (o *onNeedles) beforeLeg(row int) (stitches, done int) {
+func (o *socks) beforeLeg(row int) (stitches, done int) {
 	for i := range o.plan.Rows {
 		switch o.plan.Rows[i].Section {
 		case needle.Leg:

@@ -1,0 +1,158 @@
+package tally
+
+import (
+	"fmt"
+	"testing"
+	"time"
+
+	"github.com/stretchr/testify/assert"
+	"github.com/stretchr/testify/require"
+	"pgregory.net/rapid"
+
+	"acornstep/sock/design"
+	"acornstep/sock/logbook"
+	"acornstep/sock/plan"
+	"acornstep/sock/words"
+)
+
+func sockOf(t require.TestingT, fields string) (*plan.Plan, []words.Row) {
+	d, err := design.Read([]byte(`{"format":"acorn-step.design","version":1,"foot":{"length_mm":251,"ball_girth_mm":236},"gauge":{"stitches_per_100mm":32,"rounds_per_100mm":44},"leg":{"height_mm":180}` + fields + `}`))
+	require.NoError(t, err)
+	p, err := plan.Make(d)
+	require.NoError(t, err)
+	said, err := words.Rows(p.Rows, d.Needles)
+	require.NoError(t, err)
+	return p, said
+}
+
+const twoYarns = `,"yarn":{"contrast":["toe","heel","cuff"]}`
+
+func at(t *testing.T, p *plan.Plan, id string) int {
+	t.Helper()
+	for i := range p.Rows {
+		if p.Rows[i].ID == id {
+			return i
+		}
+	}
+	require.Fail(t, "no row "+id)
+	return 0
+}
+
+// book gives events their names and their order, a minute and a half apart.
+func book(events ...logbook.Event) []logbook.Event {
+	for i := range events {
+		e := &events[i]
+		e.ID, e.Device, e.Clock, e.Version = fmt.Sprint("e", i), "d", int64(i+1), 1
+		e.At = 1_795_000_000_000 + int64(i)*(90*time.Second).Milliseconds()
+		e.Sock = max(e.Sock, 1)
+	}
+	return events
+}
+
+func scrap(t *testing.T, sum Tally, yarn string) Scrap {
+	t.Helper()
+	for _, s := range sum.Scraps {
+		if s.Yarn == yarn {
+			return s
+		}
+	}
+	require.Fail(t, "no yarn "+yarn)
+	return Scrap{}
+}
+
+// Toe: cast on 32, a set-up round of 32, nine increase rounds of 32, 36 … 64 with a plain one of 36, 40 … 68
+// after each: 32 + 32 + 432 + 468 = 964 stitches. A scrap that lost 4 g over them has 4/964 g a stitch, and
+// the second toe takes another 4 g: with 8 % in reserve 4.35 g.
+func TestAScrapIsEnoughOrNot(t *testing.T) {
+	p, said := sockOf(t, twoYarns)
+	before := Of(p, said, nil)
+	names := []string{}
+	for _, s := range before.Scraps {
+		names = append(names, s.Yarn)
+		assert.False(t, s.Weighed)
+	}
+	assert.Equal(t, []string{"contrast", "toe", "heel", "cuff"}, names)
+	all := scrap(t, before, "contrast")
+	assert.InDelta(t, all.Needs, scrap(t, before, "toe").Needs+scrap(t, before, "heel").Needs+scrap(t, before, "cuff").Needs, 1e-9)
+	assert.InDelta(t, 2*all.Needs, all.Pair, 1e-9, "both socks are still to knit")
+	assert.InDelta(t, 10, all.Needs, 6, "about 10 g a sock for all three")
+
+	foot := at(t, p, "foot-1")
+	sum := Of(p, said, book(logbook.Event{Kind: logbook.Weighed, Grams: 12, Text: "toe"}, logbook.Event{Kind: logbook.RowDone, Row: foot - 1}, logbook.Event{Kind: logbook.Weighed, Row: foot, Grams: 8, Text: "toe"}))
+	toe := scrap(t, sum, "toe")
+	assert.True(t, toe.Weighed)
+	assert.InDelta(t, 4.0/964, toe.PerStitch, 1e-9)
+	assert.InDelta(t, 0, toe.Needs, 1e-9, "this toe is knitted")
+	assert.InDelta(t, 4/0.92, toe.Pair, 1e-6)
+	assert.Zero(t, scrap(t, sum, "heel").PerStitch, "another scrap")
+	assert.Nil(t, sum.Ball, "the sock's own yarn was not weighed")
+	one, said := sockOf(t, "")
+	assert.Empty(t, Of(one, said, nil).Scraps, "a sock of one yarn has no scraps")
+}
+
+// 100 g in 420 m are 0.742 mm thick: a stitch takes 2/0.44 + 1/0.32 + 5.94 × 0.742 = 12.08 mm, a round of 68 takes
+// 821 mm: 8.21 m are ten rounds.
+func TestStripesInRounds(t *testing.T) {
+	p, said := sockOf(t, "")
+	sum := Of(p, said, book(logbook.Event{Kind: logbook.Striped, Length: 8210, Text: "after the grey"}))
+	require.NotNil(t, sum.Stripes)
+	assert.InDelta(t, 10, sum.Stripes.FootRounds, 0.05)
+	assert.InDelta(t, 10, sum.Stripes.LegRounds, 0.05)
+	sum = Of(p, said, book(logbook.Event{Kind: logbook.Striped, Length: 8210, Text: "after the grey"}, logbook.Event{Kind: logbook.Striped, Length: 4105}))
+	assert.InDelta(t, 5, sum.Stripes.FootRounds, 0.05, "said anew")
+	assert.Equal(t, "after the grey", sum.Stripes.Began, "which does not forget where the first sock began")
+}
+
+// 20 rounds of 68 in 30 minutes are 1.32 s a stitch; a cuff of 18 rounds takes 1,224 stitches, 27 minutes.
+func TestTheTimeThatIsLeft(t *testing.T) {
+	p, said := sockOf(t, "")
+	first := at(t, p, "leg-20")
+	var events []logbook.Event
+	for row := first; row <= at(t, p, "leg-40"); row++ {
+		events = append(events, logbook.Event{Kind: logbook.RowDone, Row: row})
+	}
+	sum := Of(p, said, book(events...))
+	assert.InDelta(t, 90.0/68, sum.Pace.SecondsPerStitch, 0.01)
+	assert.Equal(t, "leg", sum.Sections[0].Section)
+	assert.Equal(t, p.Summary.LegRounds-40, sum.Sections[0].Rows)
+	assert.Equal(t, 18*68, sum.Sections[1].Stitches)
+	assert.InDelta(t, 18*90, sum.Sections[1].Seconds, 15)
+	assert.Equal(t, 1, sum.Sections[0].Sock)
+	assert.Len(t, sum.Sections, 3, "leg, cuff and bind-off; the second sock is not begun")
+}
+
+// Wherever both socks stand, what is left is what is not done, and grows with nothing that is knitted.
+func TestWhatIsLeftIsWhatIsNotDone(t *testing.T) {
+	p, said := sockOf(t, twoYarns)
+	all := 0
+	for i := range said {
+		all += said[i].Worked
+	}
+	rapid.Check(t, func(t *rapid.T) {
+		one, two := rapid.IntRange(0, len(p.Rows)).Draw(t, "first"), rapid.IntRange(1, len(p.Rows)).Draw(t, "second")
+		sum := Of(p, said, book(logbook.Event{Kind: logbook.Placed, Row: one}, logbook.Event{Kind: logbook.Placed, Sock: 2, Row: two}))
+		left := 0
+		for _, row := range []int{one, two} {
+			for i := row; i < len(said); i++ {
+				left += said[i].Worked
+			}
+		}
+		if sum.StitchesLeft != left {
+			t.Fatalf("%d stitches are left, told %d", left, sum.StitchesLeft)
+		}
+		progress := ProgressOf(p, said, sum.Book)
+		switch {
+		case one < len(p.Rows) && (progress.Sock != 1 || progress.Done != one):
+			t.Fatalf("the first sock has %d rows, told %+v", one, progress)
+		case one == len(p.Rows) && two < len(p.Rows) && (progress.Sock != 2 || progress.Done != two):
+			t.Fatalf("the second sock has %d rows, told %+v", two, progress)
+		case one == len(p.Rows) && two == len(p.Rows) && progress.Sock != 0:
+			t.Fatalf("both are done, told %+v", progress)
+		}
+		for _, s := range sum.Scraps {
+			if s.Needs < -1e-9 || s.Pair < s.Needs-1e-9 {
+				t.Fatalf("%s takes %.2f g for this sock and %.2f g for the pair", s.Yarn, s.Needs, s.Pair)
+			}
+		}
+	})
+}
