@@ -174,6 +174,16 @@ func (s *server) onNeedles(ctx context.Context, id string) (onNeedles, error) {
 	return o, err
 }
 
+// knitted is a sock on the needles with all its events, and the number of the last.
+func (s *server) knitted(ctx context.Context, id string) (onNeedles, []logbook.Event, int64, error) {
+	o, err := s.onNeedles(ctx, id)
+	if err != nil {
+		return o, nil, 0, err
+	}
+	events, seq, err := s.Logbook.Events(ctx, id, 0)
+	return o, events, seq, err
+}
+
 // startKnitting freezes the design as the first version of the plan; for a sock
 // that is on the needles already it changes nothing.
 func (s *server) startKnitting(c call[nothing]) (KnitView, error) {
@@ -205,11 +215,7 @@ func (s *server) startKnitting(c call[nothing]) (KnitView, error) {
 }
 
 func (s *server) knitting(c call[nothing]) (KnitView, error) {
-	o, err := s.onNeedles(c, c.ID)
-	if err != nil {
-		return KnitView{}, err
-	}
-	events, seq, err := s.Logbook.Events(c, c.ID, 0)
+	o, events, seq, err := s.knitted(c, c.ID)
 	if err != nil {
 		return KnitView{}, err
 	}
@@ -309,14 +315,10 @@ func (s *server) addEvents(c call[NewEvents]) (Heard, error) {
 
 // heard gives what was heard after a number, and what all of it comes to.
 func (s *server) heard(c call[NewEvents], after int64) (Heard, error) {
-	o, err := s.onNeedles(c, c.ID)
+	o, events, seq, err := s.knitted(c, c.ID)
 	if errors.Is(err, basket.ErrNotFound) {
 		return Heard{Events: []logbook.Event{}, Seq: after, Tally: tally.None, Deleted: true}, nil
 	}
-	if err != nil {
-		return Heard{}, err
-	}
-	events, seq, err := s.Logbook.Events(c, c.ID, 0)
 	if err != nil {
 		return Heard{}, err
 	}

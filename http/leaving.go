@@ -29,12 +29,7 @@ func (s *server) readScale(c call[nothing]) (ScaleReading, error) {
 }
 
 func (s *server) logCSV(c *gin.Context) {
-	o, err := s.onNeedles(c, c.Param("id"))
-	if err != nil {
-		s.failWith(c, err)
-		return
-	}
-	events, _, err := s.Logbook.Events(c, o.sock.ID, 0)
+	o, events, _, err := s.knitted(c, c.Param("id"))
 	if err != nil {
 		s.failWith(c, err)
 		return
@@ -49,12 +44,7 @@ func (s *server) logCSV(c *gin.Context) {
 }
 
 func (s *server) calendar(c *gin.Context) {
-	o, err := s.onNeedles(c, c.Param("id"))
-	if err != nil {
-		s.failWith(c, err)
-		return
-	}
-	events, _, err := s.Logbook.Events(c, o.sock.ID, 0)
+	o, events, _, err := s.knitted(c, c.Param("id"))
 	if err != nil {
 		s.failWith(c, err)
 		return

@@ -12,11 +12,7 @@ type ProgressView struct {
 }
 
 func (s *server) progress(c call[nothing]) (ProgressView, error) {
-	o, err := s.onNeedles(c, c.ID)
-	if err != nil {
-		return ProgressView{}, err
-	}
-	events, _, err := s.Logbook.Events(c, c.ID, 0)
+	o, events, _, err := s.knitted(c, c.ID)
 	if err != nil {
 		return ProgressView{}, err
 	}

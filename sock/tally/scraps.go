@@ -32,7 +32,7 @@ func (o *socks) scraps(book logbook.Book) []Scrap {
 		all := o.workedIn(name, len(o.said))
 		toDo := [2]float64{}
 		for sock, place := range book.Places {
-			toDo[sock] = float64(all-o.workedIn(name, place.Row)) * per / (1 - reserve)
+			toDo[sock] = float64(all-o.workedIn(name, place.Row)) * per / (1 - yarn.Reserve)
 		}
 		scrap.Needs, scrap.Pair = toDo[0], toDo[0]+toDo[1]
 		if book.Places[0].Finished {

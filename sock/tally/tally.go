@@ -72,9 +72,6 @@ type socks struct {
 	said []words.Row
 }
 
-// reserve of the yarn is kept back for weaving in.
-const reserve = 0.08
-
 // Of reckons a pair that is knitted by one plan; said are the plan's rows in words.
 func Of(p *plan.Plan, said []words.Row, events []logbook.Event) Tally {
 	o := socks{p, said}
@@ -149,10 +146,10 @@ func (o *socks) ball(book logbook.Book) *Ball {
 	}
 	sock := knit.Measure(&o.plan.Design)
 	below, done := o.beforeLeg(book.Places[0].Row)
-	v.LegRounds = yarn.LegRoundsLeft(ball.Left-per*float64(below), reserve, per, sock)
+	v.LegRounds = yarn.LegRoundsLeft(ball.Left-per*float64(below), yarn.Reserve, per, sock)
 	other, otherDone := o.beforeLeg(book.Places[1].Row)
 	both := (ball.Left - per*float64(below+other)) / 2
-	v.Shared = max(0, yarn.LegRoundsLeft(both, reserve, per, sock)-otherDone/2)
+	v.Shared = max(0, yarn.LegRoundsLeft(both, yarn.Reserve, per, sock)-otherDone/2)
 	v.FollowLeg = done + v.LegRounds
 	v.Enough = v.LegRounds >= sock.LegRounds-done
 	return &v

@@ -119,9 +119,6 @@ func length(s *knit.Sock) measure.Length { return s.HeelStarts + s.Heel.Length }
 
 func legRounds(s *knit.Sock) string { return fmt.Sprintf("%d + %d", s.LegRounds, s.CuffRounds) }
 
-// reserve of the yarn is kept back for weaving in and a slip of the reckoning.
-const reserve = 0.08
-
 // ballRounds is how tall a leg half the ball gives, above what toe, foot and heel take.
 func ballRounds(s *knit.Sock) string {
 	perStitch := yarn.GramsPerStitch(s.Design)
@@ -130,5 +127,5 @@ func ballRounds(s *knit.Sock) string {
 	if left <= 0 {
 		return "not even the foot"
 	}
-	return fmt.Sprint(yarn.LegRoundsLeft(left, reserve, perStitch, s))
+	return fmt.Sprint(yarn.LegRoundsLeft(left, yarn.Reserve, perStitch, s))
 }

@@ -109,6 +109,9 @@ func PerStitchWeighed(before, after float64, stitches int) (grams float64, ok bo
 	return (before - after) / float64(stitches), true
 }
 
+// Reserve is the share of a ball that is kept back for weaving in and a slip of the reckoning.
+const Reserve = 0.08
+
 // LegRoundsLeft is the number of leg rounds that what is left of the ball
 // gives, when cuff, bind-off and a reserve (a share of what is left) are kept back.
 func LegRoundsLeft(left, reserve, gramsPerStitch float64, s *knit.Sock) int {

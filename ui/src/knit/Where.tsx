@@ -19,6 +19,29 @@ const counts: { name: Counted; label: string }[] = [
   { name: "chains", label: "Chain edge stitches on one side" },
 ];
 
+const sides: Record<string, string> = { RS: "right", WS: "wrong" };
+
+const choices = [
+  {
+    name: "side",
+    label: "Side that faces you, yarn ready",
+    title: "Side that faces you",
+    options: ["RS", "WS"],
+  },
+  {
+    name: "tail",
+    label: "The tail of the cast-on hangs",
+    title: "The tail of the cast-on hangs",
+    options: ["right", "left"],
+  },
+  {
+    name: "last",
+    label: "The last round shows",
+    title: "The last round shows",
+    options: ["plain", "increase", "decrease"],
+  },
+];
+
 /** Where finds the row by what can be seen; what is unclear stays empty. */
 export function Where({ sock, row, close }: { sock: number; row: number; close: () => void }) {
   const unit = useUnit();
@@ -86,42 +109,19 @@ export function Where({ sock, row, close }: { sock: number; row: number; close: 
             />
           </div>
         )}
-        <div className="look-line">
-          <label htmlFor="see-side">Side that faces you, yarn ready</label>
-          <Select
-            id="see-side"
-            aria-label="Side that faces you"
-            allowClear
-            value={typed.side || undefined}
-            onChange={(value) => set("side", value ?? "")}
-            options={[
-              { value: "RS", label: "right" },
-              { value: "WS", label: "wrong" },
-            ]}
-          />
-        </div>
-        <div className="look-line">
-          <label htmlFor="see-tail">The tail of the cast-on hangs</label>
-          <Select
-            id="see-tail"
-            aria-label="The tail of the cast-on hangs"
-            allowClear
-            value={typed.tail || undefined}
-            onChange={(value) => set("tail", value ?? "")}
-            options={["right", "left"].map((value) => ({ value, label: value }))}
-          />
-        </div>
-        <div className="look-line">
-          <label htmlFor="see-last">The last round shows</label>
-          <Select
-            id="see-last"
-            aria-label="The last round shows"
-            allowClear
-            value={typed.last || undefined}
-            onChange={(value) => set("last", value ?? "")}
-            options={["plain", "increase", "decrease"].map((value) => ({ value, label: value }))}
-          />
-        </div>
+        {choices.map(({ name, label, title, options }) => (
+          <div key={name} className="look-line">
+            <label htmlFor={`see-${name}`}>{label}</label>
+            <Select
+              id={`see-${name}`}
+              aria-label={title}
+              allowClear
+              value={typed[name] || undefined}
+              onChange={(value) => set(name, value ?? "")}
+              options={options.map((value) => ({ value, label: sides[value] ?? value }))}
+            />
+          </div>
+        ))}
         <div className="look-line">
           <label htmlFor="see-length">From the tip of the toe</label>
           <Input
