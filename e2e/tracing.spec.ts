@@ -49,6 +49,11 @@ test("a photo at a slant is put right by the corners of the sheet, and its lengt
   await expect(length).toContainText("25.1");
   await expect(length).toContainText("± 0.");
   await expect(page.locator(".tracings img")).toBeVisible();
+  await page.getByRole("button", { name: "Delete the picture" }).click();
+  await expect(page.locator(".tracings img")).toHaveCount(0);
+  await expect(length).toContainText("25.1");
+  await page.getByRole("button", { name: "Undo" }).click();
+  await expect(page.locator(".tracings img")).toBeVisible();
 });
 
 test("marks are set and moved by keys alone", async ({ page }) => {

@@ -124,6 +124,9 @@ func (s *server) feetRoutes(inside *gin.RouterGroup) {
 	inside.DELETE("/feet/:id/tracings/:part", answering(s, 204, func(c call[nothing]) (nothing, error) {
 		return nothing{}, s.Feet.MarkTracing(c, c.ID, c.Part, true)
 	}))
+	inside.POST("/feet/:id/tracings/:part/restore", answering(s, 204, func(c call[nothing]) (nothing, error) {
+		return nothing{}, s.Feet.MarkTracing(c, c.ID, c.Part, false)
+	}))
 	inside.POST("/tracing", answering(s, 200, func(c call[tracing.Marks]) (tracing.Foot, error) { return tracing.Measure(c.Asked) }))
 }
 

@@ -96,6 +96,7 @@ var operations = []operation{
 	{"POST", "/api/feet/{id}/growth", "growth", "Say how long a growing foot will be on a day", with(GrowthQuestion{}), feet.Growth{}, 200},
 	{"POST", "/api/feet/{id}/tracings", "addTracing", "Keep a tracing and the lengths read from it", with(NewTracing{}), WearerView{}, 201},
 	{"DELETE", "/api/feet/{id}/tracings/{part}", "deleteTracing", "Take a tracing out", byPart{}, nil, 204},
+	{"POST", "/api/feet/{id}/tracings/{part}/restore", "restoreTracing", "Bring a tracing back", byPart{}, nil, 204},
 	{"GET", "/api/book", "book", "List the swatches, yarns and needles", nil, Book{}, 200},
 	{"POST", "/api/yarns", "addYarn", "Add a yarn", NewYarn{}, swatch.Yarn{}, 201},
 	{"PUT", "/api/yarns/{id}", "saveYarn", "Replace a yarn; 409 when it was changed meanwhile", with(NewYarn{}), swatch.Yarn{}, 200},

@@ -1,10 +1,11 @@
 import { useMutation, useQuery } from "@tanstack/react-query";
 import type { Unit } from "../units/units";
-import { useChange } from "./change";
+import { useAmend, useChange } from "./change";
 import { type Asked, answered, client, type Schemas } from "./client";
 
 export type SwatchView = Schemas["SwatchView"];
 export type Counted = Schemas["SwatchCounted"];
+export type Form = Asked<"/api/swatches/{id}", "put">["form"];
 export type Book = Schemas["Book"];
 
 const key = ["book"] as const;
@@ -43,9 +44,15 @@ export const useAddSwatch = () =>
     answered(await client.POST("/api/swatches", { body })),
   );
 
-export const useSaveSwatch = (id: string) =>
-  useBookChange(async (body: Asked<"/api/swatches/{id}", "put">) =>
-    answered(await client.PUT("/api/swatches/{id}", { params: { path: { id } }, body })),
+export const useAmendSwatch = (id: string) =>
+  useAmend(
+    [...key, id],
+    [key, ["socks"]],
+    async ({ swatch }: SwatchView, part: Partial<Asked<"/api/swatches/{id}", "put">>) => {
+      const { revision, yarn_id, needle_id, form, washed, note } = swatch;
+      const body = { revision, yarn_id, needle_id, form: form as Form, washed, note, ...part };
+      return answered(await client.PUT("/api/swatches/{id}", { params: { path: { id } }, body }));
+    },
   );
 
 export const useDeleteSwatch = () =>

@@ -1,5 +1,5 @@
 import { useQuery } from "@tanstack/react-query";
-import { useChange } from "./change";
+import { useAmend, useChange } from "./change";
 import { type Asked, answered, client, type Schemas } from "./client";
 
 export type WearerView = Schemas["WearerView"];
@@ -32,9 +32,15 @@ const useFeetChange = <Q, A>(change: (question: Q) => Promise<A>) => useChange([
 export const useAddWearer = () =>
   useFeetChange(async (body: Schemas["NewWearer"]) => answered(await client.POST("/api/feet", { body })));
 
-export const useSaveWearer = () =>
-  useFeetChange(async ({ id, ...body }: Asked<"/api/feet/{id}", "put"> & { id: string }) =>
-    answered(await client.PUT("/api/feet/{id}", { params: { path: { id } }, body })),
+export const useAmendWearer = (id: string) =>
+  useAmend(
+    [...key, id],
+    [key, ["socks"]],
+    async ({ wearer }: WearerView, part: Partial<Asked<"/api/feet/{id}", "put">>) => {
+      const { revision, name, cautions, note } = wearer;
+      const body = { revision, name, cautions, note, ...part };
+      return answered(await client.PUT("/api/feet/{id}", { params: { path: { id } }, body }));
+    },
   );
 
 export const useDeleteWearer = () =>
@@ -72,6 +78,11 @@ export const useAddTracing = (id: string) =>
 export const useDeleteTracing = (id: string) =>
   useFeetChange(async (part: string) =>
     answered(await client.DELETE("/api/feet/{id}/tracings/{part}", { params: { path: { id, part } } })),
+  );
+
+export const useRestoreTracing = (id: string) =>
+  useFeetChange(async (part: string) =>
+    answered(await client.POST("/api/feet/{id}/tracings/{part}/restore", { params: { path: { id, part } } })),
   );
 
 /** useMeasured asks what marks on a picture come to, as soon as they are complete. */

@@ -17,7 +17,7 @@ import { SockSketch } from "../drawing/Rows";
 import { Strip } from "../drawing/Strip";
 import { Failure } from "../shell/Failure";
 import { usePageTitle } from "../shell/usePageTitle";
-import { useUndo } from "../shell/useUndo";
+import { useTakeOut } from "../shell/useTakeOut";
 import { useUnit } from "../units/units";
 
 /** BasketPage is home: the socks, each with its picture and its one line. */
@@ -189,18 +189,17 @@ function Actions({ sock, rename }: { sock: Sock; rename: () => void }) {
   const remove = useDeleteSock();
   const restore = useRestoreSock();
   const duplicate = useDuplicateSock();
-  const undo = useUndo();
+  const takeOut = useTakeOut();
   const { message } = App.useApp();
   const failed = (error: Error) => message.error(error.message);
-  const takeOut = () =>
-    remove.mutate(sock.id, {
-      onError: failed,
-      onSuccess: () => undo(`${sock.name} is out of the basket.`, () => restore.mutateAsync(sock.id)),
-    });
+  const out = () =>
+    takeOut(`${sock.name} is out of the basket.`, remove.mutateAsync(sock.id), () =>
+      restore.mutateAsync(sock.id),
+    );
   const items = [
     { key: "rename", label: "Rename", onClick: rename },
     { key: "duplicate", label: "Duplicate", onClick: () => duplicate.mutate(sock.id, { onError: failed }) },
-    { key: "delete", label: "Delete", danger: true, onClick: takeOut },
+    { key: "delete", label: "Delete", danger: true, onClick: out },
   ];
   return (
     <Dropdown menu={{ items }} trigger={["click"]} placement="bottomRight">

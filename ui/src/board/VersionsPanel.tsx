@@ -1,8 +1,9 @@
-import { App, Button, Input, Skeleton } from "antd";
-import { useState } from "react";
+import { Button, Input, Skeleton } from "antd";
 import { Link } from "react-router";
 import { useAddVersion, useDeleteVersion, useRestoreVersion, useVersions } from "../api/socks";
 import { Failure } from "../shell/Failure";
+import { useTakeOut } from "../shell/useTakeOut";
+import { useTyped } from "../shell/useTyped";
 import { useBoard } from "./store";
 
 /** VersionsPanel puts designs aside under a name, brings them back, and holds the notes. */
@@ -15,9 +16,8 @@ export function VersionsPanel() {
   const add = useAddVersion(id);
   const remove = useDeleteVersion(id);
   const restore = useRestoreVersion(id);
-  const { message } = App.useApp();
-  const [name, setName] = useState("");
-  const failed = (error: Error) => message.error(error.message);
+  const takeOut = useTakeOut();
+  const { typed, setTyped, send } = useTyped();
   return (
     <>
       <section>
@@ -38,19 +38,22 @@ export function VersionsPanel() {
           className="add-version"
           onSubmit={(event) => {
             event.preventDefault();
-            add.mutate({ name, draft }, { onSuccess: () => setName(""), onError: failed });
+            void send((name) => add.mutateAsync({ name, draft }));
           }}
         >
           <Input
             aria-label="Name of the version"
             placeholder="With the flap"
-            value={name}
-            onChange={(event) => setName(event.target.value)}
+            value={typed}
+            onChange={(event) => setTyped(event.target.value)}
           />
-          <Button type="primary" htmlType="submit" loading={add.isPending} disabled={name.trim() === ""}>
+          <Button type="primary" htmlType="submit" disabled={typed.trim() === ""}>
             Put aside
           </Button>
         </form>
+        <p className="fault" role="alert">
+          {add.error?.message}
+        </p>
         {versions.isPending && <Skeleton active />}
         {versions.isError && <Failure error={versions.error} retry={() => versions.refetch()} />}
         {versions.data?.length === 0 && (
@@ -74,30 +77,9 @@ export function VersionsPanel() {
                 <Button
                   aria-label={`Delete ${version.name}`}
                   onClick={() =>
-                    remove.mutate(version.id, {
-                      onError: failed,
-                      onSuccess: () =>
-                        message.open({
-                          key: version.id,
-                          duration: 12,
-                          content: (
-                            <span>
-                              {version.name} is gone.{" "}
-                              <Button
-                                size="small"
-                                onClick={() =>
-                                  restore.mutate(version.id, {
-                                    onError: failed,
-                                    onSuccess: () => message.destroy(version.id),
-                                  })
-                                }
-                              >
-                                Undo
-                              </Button>
-                            </span>
-                          ),
-                        }),
-                    })
+                    takeOut(`${version.name} is gone.`, remove.mutateAsync(version.id), () =>
+                      restore.mutateAsync(version.id),
+                    )
                   }
                 >
                   Delete

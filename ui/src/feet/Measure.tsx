@@ -1,4 +1,4 @@
-import { App, Button, Checkbox, Input } from "antd";
+import { Button, Checkbox, Input } from "antd";
 import { useState } from "react";
 import { Refusal, type Schemas } from "../api/client";
 import {
@@ -9,7 +9,8 @@ import {
   useDeleteMeasurement,
   useRestoreMeasurement,
 } from "../api/feet";
-import { useUndo } from "../shell/useUndo";
+import { useTakeOut } from "../shell/useTakeOut";
+import { useTyped } from "../shell/useTyped";
 import { lengthText, lengthWithUnit, useUnit } from "../units/units";
 import { FootPicture } from "./FootPicture";
 import { today } from "./today";
@@ -71,7 +72,7 @@ export function Measure({
 
 function Add({ wearer, side, what, label }: { wearer: string; side: Side; what: string; label: string }) {
   const unit = useUnit();
-  const [length, setLength] = useState("");
+  const { typed, setTyped, send } = useTyped();
   const [day, setDay] = useState(today());
   const [guessed, setGuessed] = useState(false);
   const add = useAddMeasurement(wearer);
@@ -82,23 +83,20 @@ function Add({ wearer, side, what, label }: { wearer: string; side: Side; what: 
       className="measure-add"
       onSubmit={(event) => {
         event.preventDefault();
-        add.mutate(
-          { side, what, length, unit, measured_on: day, guessed },
-          { onSuccess: () => setLength("") },
-        );
+        void send((length) => add.mutateAsync({ side, what, length, unit, measured_on: day, guessed }));
       }}
     >
       <Input
         id={id}
         aria-label={`${label}, measured anew`}
         aria-describedby={`${id}-note`}
-        value={length}
+        value={typed}
         suffix={<span className="unit">{unit}</span>}
         placeholder="measure"
         status={add.isError ? "error" : ""}
-        onChange={(event) => setLength(event.target.value)}
+        onChange={(event) => setTyped(event.target.value)}
       />
-      {length !== "" && (
+      {typed !== "" && (
         <>
           <Input
             type="date"
@@ -110,7 +108,7 @@ function Add({ wearer, side, what, label }: { wearer: string; side: Side; what: 
           <Checkbox checked={guessed} onChange={(event) => setGuessed(event.target.checked)}>
             a guess
           </Checkbox>
-          <Button type="primary" htmlType="submit" loading={add.isPending}>
+          <Button type="primary" htmlType="submit">
             Keep
           </Button>
         </>
@@ -126,8 +124,7 @@ function History({ wearer, list, label }: { wearer: string; list: Measurement[];
   const unit = useUnit();
   const remove = useDeleteMeasurement(wearer);
   const restore = useRestoreMeasurement(wearer);
-  const undo = useUndo();
-  const { message } = App.useApp();
+  const takeOut = useTakeOut();
   return (
     <details className="more measure-history">
       <summary>{list.length === 1 ? "Measured once" : `Measured ${list.length} times`}</summary>
@@ -140,11 +137,9 @@ function History({ wearer, list, label }: { wearer: string; list: Measurement[];
               size="small"
               aria-label={`Take out ${label} of ${m.measured_on}`}
               onClick={() =>
-                remove.mutate(m.id, {
-                  onError: (error) => message.error(error.message),
-                  onSuccess: () =>
-                    undo(`${label} of ${m.measured_on} is taken out.`, () => restore.mutateAsync(m.id)),
-                })
+                takeOut(`${label} of ${m.measured_on} is taken out.`, remove.mutateAsync(m.id), () =>
+                  restore.mutateAsync(m.id),
+                )
               }
             >
               Take out

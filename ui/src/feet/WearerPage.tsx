@@ -3,10 +3,11 @@ import { useState } from "react";
 import { Link, useNavigate, useParams, useSearchParams } from "react-router";
 import {
   type Side,
+  useAmendWearer,
   useDeleteTracing,
   useDeleteWearer,
+  useRestoreTracing,
   useRestoreWearer,
-  useSaveWearer,
   useWearer,
   type WearerView,
 } from "../api/feet";
@@ -14,7 +15,7 @@ import { useCautions, useKinds } from "../api/reference";
 import { Checks } from "../board/Checks";
 import { Shown } from "../shell/Shown";
 import { usePageTitle } from "../shell/usePageTitle";
-import { useUndo } from "../shell/useUndo";
+import { useTakeOut } from "../shell/useTakeOut";
 import { Growth } from "./Growth";
 import { Measure } from "./Measure";
 
@@ -74,21 +75,12 @@ function Person({ view }: { view: WearerView }) {
 }
 
 function Name({ view: { wearer } }: { view: WearerView }) {
-  const save = useSaveWearer();
+  const amend = useAmendWearer(wearer.id);
   const [name, setName] = useState(wearer.name);
   const { message } = App.useApp();
   const keep = () => {
     if (name.trim() !== wearer.name) {
-      const { id, revision, cautions, note } = wearer;
-      save.mutate(
-        { id, revision, cautions, note, name },
-        {
-          onError: (error) => {
-            message.error(error.message);
-            setName(wearer.name);
-          },
-        },
-      );
+      amend.mutateAsync(() => ({ name })).catch((error: Error) => message.error(error.message));
     }
   };
   return (
@@ -97,6 +89,7 @@ function Name({ view: { wearer } }: { view: WearerView }) {
         aria-label="Name of the wearer"
         variant="borderless"
         value={name}
+        status={amend.isError ? "error" : ""}
         onChange={(event) => setName(event.target.value)}
         onBlur={keep}
         onPressEnter={keep}
@@ -108,19 +101,13 @@ function Name({ view: { wearer } }: { view: WearerView }) {
 function Delete({ view }: { view: WearerView }) {
   const remove = useDeleteWearer();
   const restore = useRestoreWearer();
-  const undo = useUndo();
+  const takeOut = useTakeOut();
   const navigate = useNavigate();
-  const { message } = App.useApp();
   const { id, name } = view.wearer;
   // Away first: this page has nothing to show once its wearer is deleted.
-  const go = async () => {
+  const go = () => {
     navigate("/feet");
-    try {
-      await remove.mutateAsync(id);
-      undo(`${name} is deleted.`, () => restore.mutateAsync(id));
-    } catch (error) {
-      message.error((error as Error).message);
-    }
+    return takeOut(`${name} is deleted.`, remove.mutateAsync(id), () => restore.mutateAsync(id));
   };
   if (view.used_by.length === 0) {
     return <Button onClick={go}>Delete</Button>;
@@ -140,15 +127,11 @@ function Delete({ view }: { view: WearerView }) {
 /** Careful are the ticks that change the advice on every sock for this person. */
 function Careful({ view: { wearer } }: { view: WearerView }) {
   const cautions = useCautions();
-  const save = useSaveWearer();
+  const amend = useAmendWearer(wearer.id);
   const { message } = App.useApp();
   const [note, setNote] = useState(wearer.note);
-  const { id, revision, name } = wearer;
-  const keep = (part: { cautions?: string[]; note?: string }) =>
-    save.mutate(
-      { id, revision, name, cautions: wearer.cautions, note: wearer.note, ...part },
-      { onError: (error) => message.error(error.message) },
-    );
+  const keep = (part: Parameters<typeof amend.mutateAsync>[0]) =>
+    amend.mutateAsync(part).catch((error: Error) => message.error(error.message));
   return (
     <section className="careful">
       <h2>What to be careful of</h2>
@@ -159,14 +142,13 @@ function Careful({ view: { wearer } }: { view: WearerView }) {
             <li key={caution.name}>
               <Checkbox
                 checked={on}
-                disabled={save.isPending}
-                onChange={(event) =>
-                  keep({
-                    cautions: event.target.checked
-                      ? [...wearer.cautions, caution.name]
-                      : wearer.cautions.filter((c) => c !== caution.name),
-                  })
-                }
+                onChange={(event) => {
+                  const { checked } = event.target;
+                  const { name } = caution;
+                  keep(({ wearer: { cautions } }) => ({
+                    cautions: [...cautions.filter((c) => c !== name), ...(checked ? [name] : [])],
+                  }));
+                }}
               >
                 {caution.label}
               </Checkbox>
@@ -183,7 +165,7 @@ function Careful({ view: { wearer } }: { view: WearerView }) {
         value={note}
         rows={2}
         onChange={(event) => setNote(event.target.value)}
-        onBlur={() => note !== wearer.note && keep({ note })}
+        onBlur={() => note !== wearer.note && keep(() => ({ note }))}
       />
     </section>
   );
@@ -191,6 +173,8 @@ function Careful({ view: { wearer } }: { view: WearerView }) {
 
 function Tracings({ view: { wearer }, side }: { view: WearerView; side: Side }) {
   const remove = useDeleteTracing(wearer.id);
+  const restore = useRestoreTracing(wearer.id);
+  const takeOut = useTakeOut();
   const list = wearer.tracings.filter((t) => t.side === side);
   if (list.length === 0) {
     return null;
@@ -203,7 +187,16 @@ function Tracings({ view: { wearer }, side }: { view: WearerView; side: Side }) 
           <li key={tracing.id}>
             {tracing.preview && <img src={tracing.preview} alt={`Tracing of ${tracing.measured_on}`} />}
             <span>{tracing.measured_on}</span>
-            <Button size="small" onClick={() => remove.mutate(tracing.id)}>
+            <Button
+              size="small"
+              onClick={() =>
+                takeOut(
+                  `The tracing of ${tracing.measured_on} is deleted.`,
+                  remove.mutateAsync(tracing.id),
+                  () => restore.mutateAsync(tracing.id),
+                )
+              }
+            >
               Delete the picture
             </Button>
           </li>

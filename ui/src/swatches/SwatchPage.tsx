@@ -2,21 +2,23 @@ import { App, Button, Checkbox, Input, Popconfirm, Select } from "antd";
 import { useState } from "react";
 import { Link, useNavigate, useParams } from "react-router";
 import {
+  type Form,
   type SwatchView,
   useAddReading,
   useAim,
+  useAmendSwatch,
   useDeleteReading,
   useDeleteSwatch,
   useRestoreReading,
   useRestoreSwatch,
-  useSaveSwatch,
   useSwatch,
 } from "../api/book";
 import { Refusal, type Schemas } from "../api/client";
 import { Checks } from "../board/Checks";
 import { Shown } from "../shell/Shown";
 import { usePageTitle } from "../shell/usePageTitle";
-import { useUndo } from "../shell/useUndo";
+import { useTakeOut } from "../shell/useTakeOut";
+import { useTyped } from "../shell/useTyped";
 import { Term } from "../terms/Term";
 import { gaugeText, gaugeWidth, lengthWithUnit, useUnit } from "../units/units";
 import { forms } from "./names";
@@ -96,23 +98,17 @@ function Swatch({ view }: { view: SwatchView }) {
 }
 
 function Facts({ view: { swatch } }: { view: SwatchView }) {
-  const save = useSaveSwatch(swatch.id);
+  const amend = useAmendSwatch(swatch.id);
   const { message } = App.useApp();
   const [note, setNote] = useState(swatch.note);
-  const keep = (part: Partial<{ form: "round" | "flat" | "sock"; washed: boolean; note: string }>) => {
-    const { revision, yarn_id, needle_id, washed } = swatch;
-    const form = swatch.form as "round" | "flat" | "sock";
-    save.mutate(
-      { revision, yarn_id, needle_id, form, washed, note: swatch.note, ...part },
-      { onError: (error) => message.error(error.message) },
-    );
-  };
+  const keep = (part: { form?: Form; washed?: boolean; note?: string }) =>
+    amend.mutateAsync(() => part).catch((error: Error) => message.error(error.message));
   return (
     <div className="facts">
       <Select
         aria-label="Knitted"
         value={swatch.form}
-        onChange={(form) => keep({ form: form as "round" })}
+        onChange={(form) => keep({ form: form as Form })}
         options={Object.entries(forms).map(([value, label]) => ({ value, label }))}
       />
       <Checkbox checked={swatch.washed} onChange={(event) => keep({ washed: event.target.checked })}>
@@ -133,7 +129,7 @@ function Readings({ swatch, what }: { swatch: Schemas["SwatchSwatch"]; what: str
   const unit = useUnit();
   const remove = useDeleteReading(swatch.id);
   const restore = useRestoreReading(swatch.id);
-  const undo = useUndo();
+  const takeOut = useTakeOut();
   return (
     <ul className="readings">
       {swatch.readings
@@ -145,9 +141,9 @@ function Readings({ swatch, what }: { swatch: Schemas["SwatchSwatch"]; what: str
               size="small"
               aria-label={`Take out ${r.count} ${what}`}
               onClick={() =>
-                remove.mutate(r.id, {
-                  onSuccess: () => undo(`${r.count} ${what} are taken out.`, () => restore.mutateAsync(r.id)),
-                })
+                takeOut(`${r.count} ${what} are taken out.`, remove.mutateAsync(r.id), () =>
+                  restore.mutateAsync(r.id),
+                )
               }
             >
               Take out
@@ -160,7 +156,7 @@ function Readings({ swatch, what }: { swatch: Schemas["SwatchSwatch"]; what: str
 
 function AddReading({ id, what }: { id: string; what: "stitches" | "rounds" }) {
   const unit = useUnit();
-  const [count, setCount] = useState("");
+  const { typed, setTyped, send } = useTyped();
   const [width, setWidth] = useState("");
   const add = useAddReading(id);
   const faults = add.error instanceof Refusal ? (add.error.problem.errors ?? []) : [];
@@ -170,14 +166,14 @@ function AddReading({ id, what }: { id: string; what: "stitches" | "rounds" }) {
       className="add-reading"
       onSubmit={(event) => {
         event.preventDefault();
-        add.mutate({ what, count, width: width || usual, unit }, { onSuccess: () => setCount("") });
+        void send((count) => add.mutateAsync({ what, count, width: width || usual, unit }));
       }}
     >
       <Input
         aria-label={`Count of ${what}`}
-        value={count}
+        value={typed}
         suffix={<span className="unit">{what}</span>}
-        onChange={(event) => setCount(event.target.value)}
+        onChange={(event) => setTyped(event.target.value)}
       />
       <span>over</span>
       <Input
@@ -187,7 +183,7 @@ function AddReading({ id, what }: { id: string; what: "stitches" | "rounds" }) {
         suffix={<span className="unit">{unit}</span>}
         onChange={(event) => setWidth(event.target.value)}
       />
-      <Button htmlType="submit" loading={add.isPending} disabled={count.trim() === ""}>
+      <Button htmlType="submit" disabled={typed.trim() === ""}>
         Add
       </Button>
       <p className="fault" role="alert">
@@ -259,19 +255,15 @@ function Aim({ id }: { id: string }) {
 function Delete({ view, name }: { view: SwatchView; name: string }) {
   const remove = useDeleteSwatch();
   const restore = useRestoreSwatch();
-  const undo = useUndo();
+  const takeOut = useTakeOut();
   const navigate = useNavigate();
-  const { message } = App.useApp();
   const { id } = view.swatch;
   // Away first: this page has nothing to show once its swatch is deleted.
-  const go = async () => {
+  const go = () => {
     navigate("/swatches");
-    try {
-      await remove.mutateAsync(id);
-      undo(`The swatch of ${name} is deleted.`, () => restore.mutateAsync(id));
-    } catch (error) {
-      message.error((error as Error).message);
-    }
+    return takeOut(`The swatch of ${name} is deleted.`, remove.mutateAsync(id), () =>
+      restore.mutateAsync(id),
+    );
   };
   if (view.used_by.length === 0) {
     return <Button onClick={go}>Delete</Button>;

@@ -12,7 +12,7 @@ import {
 } from "../api/book";
 import { Failure } from "../shell/Failure";
 import { usePageTitle } from "../shell/usePageTitle";
-import { useUndo } from "../shell/useUndo";
+import { useTakeOut } from "../shell/useTakeOut";
 import { gaugeText, gaugeWidth, useUnit } from "../units/units";
 import { NewSwatch } from "./NewSwatch";
 import { forms } from "./names";
@@ -90,7 +90,7 @@ function Entry({ view }: { view: SwatchView }) {
 /** Stash lists yarns and needles; what a swatch still names is not offered for deletion. */
 function Stash({ book }: { book: Book }) {
   const unit = useUnit();
-  const undo = useUndo();
+  const takeOut = useTakeOut();
   const removeYarn = useDeleteYarn();
   const restoreYarn = useRestoreYarn();
   const removeNeedle = useDeleteNeedle();
@@ -119,10 +119,9 @@ function Stash({ book }: { book: Book }) {
                   size="small"
                   aria-label={`Delete ${yarn.name}`}
                   onClick={() =>
-                    removeYarn.mutate(yarn.id, {
-                      onSuccess: () =>
-                        undo(`${yarn.name} is deleted.`, () => restoreYarn.mutateAsync(yarn.id)),
-                    })
+                    takeOut(`${yarn.name} is deleted.`, removeYarn.mutateAsync(yarn.id), () =>
+                      restoreYarn.mutateAsync(yarn.id),
+                    )
                   }
                 >
                   Delete
@@ -140,12 +139,11 @@ function Stash({ book }: { book: Book }) {
                 size="small"
                 aria-label={`Delete the needle of ${needle.size_mm} mm`}
                 onClick={() =>
-                  removeNeedle.mutate(needle.id, {
-                    onSuccess: () =>
-                      undo(`The needle of ${needle.size_mm} mm is deleted.`, () =>
-                        restoreNeedle.mutateAsync(needle.id),
-                      ),
-                  })
+                  takeOut(
+                    `The needle of ${needle.size_mm} mm is deleted.`,
+                    removeNeedle.mutateAsync(needle.id),
+                    () => restoreNeedle.mutateAsync(needle.id),
+                  )
                 }
               >
                 Delete

@@ -1,12 +1,22 @@
 import { App, Button } from "antd";
 import { useCallback } from "react";
 
-/** useUndo says what was done, and offers to undo it for a while. */
-export function useUndo() {
+/**
+ * useTakeOut takes something out, says so, and offers to undo it for a while.
+ * It does not hang on the part of the page that asked, which may be gone with
+ * what was taken out.
+ */
+export function useTakeOut() {
   const { message } = App.useApp();
   return useCallback(
-    (said: string, back: () => Promise<unknown>) => {
+    async (said: string, out: Promise<unknown>, back: () => Promise<unknown>) => {
       const key = `undo ${said}`;
+      try {
+        await out;
+      } catch (error) {
+        message.error((error as Error).message);
+        return;
+      }
       message.open({
         key,
         duration: 12,
