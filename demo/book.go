@@ -4,6 +4,7 @@ import (
 	"context"
 	"fmt"
 
+	"acornstep/sock/day"
 	"acornstep/sock/feet"
 	"acornstep/sock/measure"
 	"acornstep/sock/swatch"
@@ -15,7 +16,7 @@ type taped struct {
 	side   feet.Side
 	what   string
 	length measure.Length
-	on     feet.Date
+	on     day.Date
 }
 
 // wearers of the demo: varied feet, measured on the nights of the watch.

@@ -45,23 +45,45 @@ test("the log goes into a table and a calendar, notes and all", async ({ page })
   const calendar = readFileSync(await dates.path(), "utf8");
   expect(calendar.match(/BEGIN:VEVENT/g)).toHaveLength(6);
   expect(calendar).toContain("SUMMARY:Sock with a log: toe\\, 19 rows");
+  expect(calendar).toContain("SUMMARY:Sock with a log: bind off\\, 1 row\r");
 });
 
-test("a present that is due says how many rows a day", async ({ page }) => {
-  await board(page, "Comet hunter's short socks");
-  await expect(page.getByText("What you change here is for the next pair")).toBeVisible();
+test("a present asks for so many rows a day of the pair, and is kept", async ({ page }) => {
+  await cast(page, "Sock for the solstice");
   await logOf(page);
   await expect(page.getByRole("heading", { name: "Still to knit" })).toBeVisible();
   const counts = await page.locator(".log-columns tbody tr td:nth-child(2)").allTextContents();
-  const rows = counts.reduce((sum, n) => sum + Number(n), 0);
+  const pair = 2 * counts.reduce((sum, n) => sum + Number(n), 0);
   const due = new Date(Date.now() + 9 * 86_400_000);
   const day = [due.getFullYear(), due.getMonth() + 1, due.getDate()]
     .map((n) => `${n}`.padStart(2, "0"))
     .join("-");
-  await page.getByLabel("A present for").fill(day);
-  await expect(page.locator(".due strong")).toHaveText(`${Math.ceil(rows / 9)} rows a day, 9 days`);
-  await page.getByLabel("A present for").fill("2026-01-06");
-  await expect(page.locator(".due")).toContainText("That day is over.");
+  const present = page.getByLabel("A present for");
+  await present.fill(day);
+  await expect(page.locator(".due")).toContainText(
+    `${Math.ceil(pair / 9)} rows a day, both socks: ${pair} rows in 9 days`,
+  );
+  await expect(page.locator(".due")).toContainText("if it goes on like this");
+  await expect(page.locator(".log-list")).toContainText("a present for");
+  const [dates] = await Promise.all([
+    page.waitForEvent("download"),
+    page.getByText("Plan for the calendar").click(),
+  ]);
+  expect(readFileSync(await dates.path(), "utf8")).toContain("SUMMARY:Sock for the solstice: the present");
+
+  await page.reload();
+  await expect(present).toHaveValue(day);
+  await page.getByRole("link", { name: "to the needles" }).click();
+  await expect(page.locator(".moment").last()).toContainText(`${Math.ceil(pair / 9)} rows a day for the present`);
+  await page.goBack();
+  // Typed by hand, a year passes through 0002, 0020 and 0202.
+  await present.focus();
+  await page.keyboard.type("01062026");
+  await expect(page.locator(".due")).toContainText(`That day is over, and ${pair} rows`);
+  await expect(page.getByText("Not written down")).toHaveCount(0);
+  await present.fill("");
+  await expect(page.locator(".due")).not.toContainText("over");
+  await expect(page.locator(".log-list")).not.toContainText("a present");
 });
 
 test("where the second sock went otherwise is listed beside the first", async ({ page }) => {

@@ -5,38 +5,32 @@ import (
 	"fmt"
 	"strings"
 	"time"
+
+	"acornstep/sock/day"
 )
 
-// Part is a section that is still to be knitted.
-type Part struct {
-	Name  string
-	Rows  int
-	Takes time.Duration
+// Entry is something on whole days of the calendar, the last one included.
+type Entry struct {
+	Text     string
+	From, To day.Date
 }
 
-// evening is how long somebody knits on one day, when nobody said otherwise: an estimate.
-const evening = 90 * time.Minute
-
-// Calendar writes the sections still to come as whole-day events (RFC 5545),
-// one after the other from tomorrow on, an evening of knitting each day.
-func Calendar(id, name string, parts []Part, now time.Time) []byte {
+// Calendar writes entries of a sock as whole-day events (RFC 5545).
+func Calendar(id, name string, entries []Entry, now time.Time) []byte {
 	var b bytes.Buffer
 	line := func(format string, args ...any) { b.WriteString(fold(fmt.Sprintf(format, args...))) }
+	on := func(d day.Date) string { return strings.ReplaceAll(string(d), "-", "") }
 	line("BEGIN:VCALENDAR")
 	line("VERSION:2.0")
 	line("PRODID:-//Acorn Step//Plan//EN")
-	day := now.AddDate(0, 0, 1)
-	for i, p := range parts {
-		days := max(1, int((p.Takes+evening-1)/evening))
-		end := day.AddDate(0, 0, days)
+	for i, e := range entries {
 		line("BEGIN:VEVENT")
 		line("UID:%s-%d@acorn-step", id, i)
 		line("DTSTAMP:%s", now.UTC().Format("20060102T150405Z"))
-		line("DTSTART;VALUE=DATE:%s", day.Format("20060102"))
-		line("DTEND;VALUE=DATE:%s", end.Format("20060102"))
-		line("SUMMARY:%s", escape(fmt.Sprintf("%s: %s, %d rows", name, strings.ReplaceAll(p.Name, "_", " "), p.Rows)))
+		line("DTSTART;VALUE=DATE:%s", on(e.From))
+		line("DTEND;VALUE=DATE:%s", on(e.To.Add(1))) // the day after, as the format asks
+		line("SUMMARY:%s", escape(name+": "+e.Text))
 		line("END:VEVENT")
-		day = end
 	}
 	line("END:VCALENDAR")
 	return b.Bytes()

@@ -32,12 +32,13 @@ func TestNotesWithCommasAndFormulasAreQuoted(t *testing.T) {
 	assert.Equal(t, []string{"71.3", "yes"}, []string{lines[3][6], lines[3][10]})
 }
 
-// 200 minutes of leg are three evenings of 90.
-func TestACalendarOfEvenings(t *testing.T) {
+// A whole-day event ends on the day after its last.
+func TestACalendarOfWholeDays(t *testing.T) {
 	now := time.Date(2026, 11, 23, 18, 0, 0, 0, time.UTC)
-	text := string(Calendar("ABC", "Roof socks; for Isolde, who stands on the cold roof until the comet has set", []Part{{"leg", 61, 200 * time.Minute}, {"bind_off", 1, 0}}, now))
+	text := string(Calendar("ABC", "Roof socks; for Isolde, who stands on the cold roof until the comet has set",
+		[]Entry{{"leg, 61 rows", "2026-11-24", "2026-11-26"}, {"bind off, 1 rows", "2026-12-31", "2026-12-31"}}, now))
 	assert.Contains(t, text, "DTSTART;VALUE=DATE:20261124\r\nDTEND;VALUE=DATE:20261127\r\n")
-	assert.Contains(t, text, "DTSTART;VALUE=DATE:20261127\r\nDTEND;VALUE=DATE:20261128\r\n")
+	assert.Contains(t, text, "DTSTART;VALUE=DATE:20261231\r\nDTEND;VALUE=DATE:20270101\r\n")
 	unfolded := strings.ReplaceAll(text, "\r\n ", "")
 	assert.Contains(t, unfolded, `SUMMARY:Roof socks\; for Isolde\, who stands on the cold roof until the comet has set: leg\, 61 rows`)
 	assert.Contains(t, unfolded, "UID:ABC-1@acorn-step")

@@ -12,6 +12,7 @@ import (
 	"github.com/gin-gonic/gin"
 
 	"acornstep/sock/basket"
+	"acornstep/sock/day"
 	"acornstep/sock/design"
 	"acornstep/sock/document"
 	"acornstep/sock/feet"
@@ -218,12 +219,12 @@ func (s *server) addMeasurement(c call[NewMeasurement]) (WearerView, error) {
 	if err != nil {
 		return WearerView{}, document.Faults{{Field: "length", Message: err.Error()}}
 	}
-	m := feet.Measurement{Side: feet.Side(q.Side), What: q.What, Length: length, On: feet.Date(q.MeasuredOn), Source: "tape"}
+	m := feet.Measurement{Side: feet.Side(q.Side), What: q.What, Length: length, On: day.Date(q.MeasuredOn), Source: "tape"}
 	if q.Guessed {
 		m.Source = "guess"
 	}
 	faults := m.Validate(unit)
-	if today := feet.DateOf(s.Now().AddDate(0, 0, 1)); m.On > today {
+	if today := day.Of(s.Now().AddDate(0, 0, 1)); m.On > today {
 		faults.Add("measured_on", "read %s, which is still to come", m.On)
 	}
 	if err := faults.Err(); err != nil {
@@ -256,7 +257,7 @@ func (s *server) growth(c call[GrowthQuestion]) (feet.Growth, error) {
 	if err != nil {
 		return feet.Growth{}, document.Faults{{Field: "side", Message: err.Error()}}
 	}
-	day, err := feet.ParseDate(c.Asked.Day)
+	on, err := day.Parse(c.Asked.Day)
 	if err != nil {
 		return feet.Growth{}, document.Faults{{Field: "day", Message: err.Error()}}
 	}
@@ -264,7 +265,7 @@ func (s *server) growth(c call[GrowthQuestion]) (feet.Growth, error) {
 	if err != nil {
 		return feet.Growth{}, err
 	}
-	g, err := w.GrowthUntil(side, day, unit)
+	g, err := w.GrowthUntil(side, on, unit)
 	if err != nil {
 		return g, document.Faults{{Field: "day", Message: err.Error()}}
 	}
@@ -285,7 +286,7 @@ func (s *server) addTracing(c call[NewTracing]) (WearerView, error) {
 		if f.found == nil {
 			continue
 		}
-		m := feet.Measurement{Side: feet.Side(q.Side), What: f.what, Length: f.found.Length.Tenth(), On: feet.Date(q.MeasuredOn), Source: "tracing", Uncertainty: f.found.Uncertainty.Tenth()}
+		m := feet.Measurement{Side: feet.Side(q.Side), What: f.what, Length: f.found.Length.Tenth(), On: day.Date(q.MeasuredOn), Source: "tracing", Uncertainty: f.found.Uncertainty.Tenth()}
 		if err := m.Validate(measure.Centimetres).Err(); err != nil {
 			return WearerView{}, err
 		}
@@ -298,7 +299,7 @@ func (s *server) addTracing(c call[NewTracing]) (WearerView, error) {
 	if err != nil {
 		return WearerView{}, err
 	}
-	kept := feet.Tracing{Side: feet.Side(q.Side), On: feet.Date(q.MeasuredOn), Points: string(points), Preview: q.Preview}
+	kept := feet.Tracing{Side: feet.Side(q.Side), On: day.Date(q.MeasuredOn), Points: string(points), Preview: q.Preview}
 	if err := s.Feet.AddMeasurements(c, c.ID, list, &kept); err != nil {
 		return WearerView{}, err
 	}

@@ -11,6 +11,7 @@ import (
 	"github.com/gin-gonic/gin"
 
 	"acornstep/sock/basket"
+	"acornstep/sock/day"
 	"acornstep/sock/design"
 	"acornstep/sock/document"
 	"acornstep/sock/draft"
@@ -225,7 +226,7 @@ func (s *server) knitting(c call[nothing]) (KnitView, error) {
 	}
 	v := KnitView{
 		ID: o.sock.ID, Name: o.sock.Name, Wearer: o.sock.Wearer, Version: len(o.versions), Versions: []PlanVersion{},
-		Needles: needles, Strip: strip(o.plan.Rows, o.said), Events: events, Seq: seq, Tally: tally.Of(o.plan, o.said, events), Rows: o.rows(),
+		Needles: needles, Strip: strip(o.plan.Rows, o.said), Events: events, Seq: seq, Tally: tally.Of(o.plan, o.said, events, day.Of(s.Now())), Rows: o.rows(),
 		HeelStartsAt: o.plan.Summary.HeelStartsAt, HeelPlace: knit.Measure(&o.plan.Design).HeelPlace(),
 	}
 	if v.Second, v.SecondNeedles, err = o.mirrored(); err != nil {
@@ -322,7 +323,7 @@ func (s *server) heard(c call[NewEvents], after int64) (Heard, error) {
 	if err != nil {
 		return Heard{}, err
 	}
-	h := Heard{Events: []logbook.Event{}, Seq: seq, Tally: tally.Of(o.plan, o.said, events)}
+	h := Heard{Events: []logbook.Event{}, Seq: seq, Tally: tally.Of(o.plan, o.said, events, day.Of(s.Now()))}
 	fresh, _, err := s.Logbook.Events(c, c.ID, after)
 	if err == nil {
 		h.Events = fresh

@@ -1,13 +1,15 @@
 package http
 
 import (
+	"fmt"
 	nethttp "net/http"
-	"time"
+	"strings"
 
 	"github.com/gin-gonic/gin"
 
 	"acornstep/export"
 	"acornstep/scale"
+	"acornstep/sock/day"
 	"acornstep/sock/document"
 	"acornstep/sock/tally"
 )
@@ -49,11 +51,21 @@ func (s *server) calendar(c *gin.Context) {
 		s.failWith(c, err)
 		return
 	}
-	t := tally.Of(o.plan, o.said, events)
-	parts := make([]export.Part, 0, len(t.Sections))
+	t := tally.Of(o.plan, o.said, events, day.Of(s.Now()))
+	var entries []export.Entry
 	for _, a := range t.Sections {
-		parts = append(parts, export.Part{Name: a.Section, Rows: a.Rows, Takes: time.Duration(a.Seconds) * time.Second})
+		text := fmt.Sprintf("%s, %d rows", strings.ReplaceAll(a.Section, "_", " "), a.Rows)
+		if a.Rows == 1 {
+			text = strings.TrimSuffix(text, "s")
+		}
+		if a.Sock == 2 {
+			text = "second sock, " + text
+		}
+		entries = append(entries, export.Entry{Text: text, From: a.From, To: a.DoneOn})
+	}
+	if t.Due != nil {
+		entries = append(entries, export.Entry{Text: "the present", From: t.Due.On, To: t.Due.On})
 	}
 	c.Header("Content-Disposition", `attachment; filename="plan.ics"`)
-	c.Data(nethttp.StatusOK, "text/calendar; charset=utf-8", export.Calendar(o.sock.ID, o.sock.Name, parts, s.Now()))
+	c.Data(nethttp.StatusOK, "text/calendar; charset=utf-8", export.Calendar(o.sock.ID, o.sock.Name, entries, s.Now()))
 }

@@ -4,6 +4,7 @@ import (
 	"fmt"
 	"math"
 
+	"acornstep/sock/day"
 	"acornstep/sock/measure"
 )
 
@@ -36,7 +37,7 @@ const (
 // GrowthUntil reckons the length of a foot on a day from its dated lengths: the
 // newest, carried on along the line of least squares through all of them. A
 // foot never shrinks. The error says what is missing.
-func (w *Wearer) GrowthUntil(side Side, day Date, unit measure.Unit) (Growth, error) {
+func (w *Wearer) GrowthUntil(side Side, on day.Date, unit measure.Unit) (Growth, error) {
 	var lengths []Measurement
 	for _, m := range w.Measurements {
 		if m.Side == side && m.What == "length_mm" && !m.Guessed() {
@@ -56,16 +57,16 @@ func (w *Wearer) GrowthUntil(side Side, day Date, unit measure.Unit) (Growth, er
 			oldest = m
 		}
 	}
-	ahead := newest.On.daysUntil(day)
+	ahead := float64(newest.On.Until(on))
 	if ahead < 0 {
-		return Growth{}, fmt.Errorf("read %s; the foot was measured after that, on %s", day, newest.On)
+		return Growth{}, fmt.Errorf("read %s; the foot was measured after that, on %s", on, newest.On)
 	}
 	if ahead > longestAhead {
-		return Growth{}, fmt.Errorf("read %s; nobody can say more than two years ahead: measure again before then", day)
+		return Growth{}, fmt.Errorf("read %s; nobody can say more than two years ahead: measure again before then", on)
 	}
 	months := ahead / daysPerMonth
 	g := Growth{Length: newest.Length, Uncertainty: measure.Length(tapeError + unsureByMonth*months)}
-	if oldest.On.daysUntil(newest.On) < shortestSpan {
+	if oldest.On.Until(newest.On) < shortestSpan {
 		g.Working = fmt.Sprintf("%s on %s, and nothing to tell its growth by", unit.Show(newest.Length), newest.On)
 		g.Text = "Measure again in two months: one length alone does not say how fast the foot grows."
 		return g, nil
@@ -87,17 +88,17 @@ func (w *Wearer) GrowthUntil(side Side, day Date, unit measure.Unit) (Growth, er
 }
 
 // line is the slope of least squares in mm a day, and how far the lengths lie from it.
-func line(lengths []Measurement, from Date) (slope, spread float64) {
+func line(lengths []Measurement, from day.Date) (slope, spread float64) {
 	n := float64(len(lengths))
 	var sumX, sumY, sumXX, sumXY float64
 	for _, m := range lengths {
-		x, y := from.daysUntil(m.On), float64(m.Length)
+		x, y := float64(from.Until(m.On)), float64(m.Length)
 		sumX, sumY, sumXX, sumXY = sumX+x, sumY+y, sumXX+x*x, sumXY+x*y
 	}
 	slope = (n*sumXY - sumX*sumY) / (n*sumXX - sumX*sumX)
 	at := (sumY - slope*sumX) / n
 	for _, m := range lengths {
-		spread = math.Max(spread, math.Abs(float64(m.Length)-at-slope*from.daysUntil(m.On)))
+		spread = math.Max(spread, math.Abs(float64(m.Length)-at-slope*float64(from.Until(m.On))))
 	}
 	return slope, spread
 }

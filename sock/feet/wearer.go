@@ -7,6 +7,7 @@ import (
 	"strings"
 	"unicode/utf8"
 
+	"acornstep/sock/day"
 	"acornstep/sock/document"
 	"acornstep/sock/measure"
 )
@@ -56,7 +57,7 @@ type Measurement struct {
 	// What names a Kind.
 	What   string         `json:"what"`
 	Length measure.Length `json:"length_mm"`
-	On     Date           `json:"measured_on"`
+	On     day.Date       `json:"measured_on"`
 	Source string         `json:"source" enum:"tape,tracing,shoe,guess"`
 	// Uncertainty is how far it may be off; 0 where nobody knows.
 	Uncertainty measure.Length `json:"uncertainty_mm"`
@@ -67,9 +68,9 @@ func (m Measurement) Guessed() bool { return m.Source == "shoe" || m.Source == "
 
 // Tracing is what is kept of a tracing that was measured on the screen.
 type Tracing struct {
-	ID   string `json:"id"`
-	Side Side   `json:"side"`
-	On   Date   `json:"measured_on"`
+	ID   string   `json:"id"`
+	Side Side     `json:"side"`
+	On   day.Date `json:"measured_on"`
 	// Points are the marks, as they were set, in the picture's pixels.
 	Points string `json:"points"`
 	// Preview is a small JPEG as a data URL.
@@ -152,7 +153,7 @@ func (m *Measurement) Validate(unit measure.Unit) document.Faults {
 	if _, err := ParseSide(string(m.Side)); err != nil {
 		faults.Add("side", "%s", err)
 	}
-	if _, err := ParseDate(string(m.On)); err != nil {
+	if _, err := day.Parse(string(m.On)); err != nil {
 		faults.Add("measured_on", "%s", err)
 	}
 	if !slices.Contains(sources, m.Source) {
@@ -166,7 +167,7 @@ type Foot map[string]Measurement
 
 // Foot gives the foot as it was known on a day; "" means with everything known.
 // It is empty when nothing had been measured.
-func (w *Wearer) Foot(side Side, on Date) Foot {
+func (w *Wearer) Foot(side Side, on day.Date) Foot {
 	foot := Foot{}
 	for _, m := range w.Measurements {
 		if m.Side != side || on != "" && m.On > on {

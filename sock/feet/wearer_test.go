@@ -8,6 +8,7 @@ import (
 	"github.com/stretchr/testify/require"
 	"pgregory.net/rapid"
 
+	"acornstep/sock/day"
 	"acornstep/sock/measure"
 )
 
@@ -77,7 +78,7 @@ func TestGrowthByHand(t *testing.T) {
 func TestAFootNeverShrinks(t *testing.T) {
 	rapid.Check(t, func(t *rapid.T) {
 		w := &Wearer{}
-		days := []Date{"2025-02-01", "2025-09-09", "2026-03-03", "2026-11-11"}
+		days := []day.Date{"2025-02-01", "2025-09-09", "2026-03-03", "2026-11-11"}
 		newest := measure.Length(0)
 		for _, day := range days {
 			newest = measure.Length(rapid.Float64Range(120, 200).Draw(t, string(day)))

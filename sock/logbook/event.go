@@ -7,6 +7,7 @@ import (
 	"strings"
 	"unicode/utf8"
 
+	"acornstep/sock/day"
 	"acornstep/sock/document"
 )
 
@@ -37,13 +38,15 @@ const (
 	Striped Kind = "stripes"
 	// Changed: another needle.
 	Changed Kind = "needle"
+	// Promised: the pair is a present for a day; without one it is none any more.
+	Promised Kind = "due"
 	// Finished: the sock is off the needles.
 	Finished Kind = "finish"
 	// Worn: how the finished sock fares.
 	Worn Kind = "wear"
 )
 
-var kinds = []Kind{RowDone, HalfDone, Placed, Undone, Paused, Noted, Slipped, Weighed, Tried, Striped, Changed, Finished, Worn}
+var kinds = []Kind{RowDone, HalfDone, Placed, Undone, Paused, Noted, Slipped, Weighed, Tried, Striped, Changed, Promised, Finished, Worn}
 
 // Event is one thing that happened.
 type Event struct {
@@ -54,7 +57,7 @@ type Event struct {
 	Clock int64 `json:"clock"`
 	// At is the device's time in milliseconds since 1970; it may be wrong.
 	At   int64 `json:"at_ms"`
-	Kind Kind  `json:"kind" enum:"row,half,place,undo,pause,note,mistake,weigh,tried,stripes,needle,finish,wear"`
+	Kind Kind  `json:"kind" enum:"row,half,place,undo,pause,note,mistake,weigh,tried,stripes,needle,due,finish,wear"`
 	// Version is that of the plan on which it was made, from 1.
 	Version int `json:"version"`
 	// Sock is 1 or 2 of the pair; Row counts from 0.
@@ -62,7 +65,7 @@ type Event struct {
 	Row  int `json:"row"`
 	// Of is the event that an undo takes back.
 	Of string `json:"of,omitempty"`
-	// Text of a note, mistake, needle or wear; the name of the yarn that was weighed; where its stripes began.
+	// Text of a note, mistake, needle or wear; the name of the yarn that was weighed; where its stripes began; the day of a present.
 	Text string `json:"text,omitempty"`
 	// Grams of a weighing; Length in mm of a try-on, or of the yarn in one repeat of its stripes.
 	Grams  float64 `json:"grams,omitempty"`
@@ -121,6 +124,11 @@ func (e *Event) Validate() document.Faults {
 	if n := utf8.RuneCountInString(e.Text); n > maxText {
 		faults.Add("text", "read %d characters, at most %d are kept", n, maxText)
 	}
+	if e.Kind == Promised && e.Text != "" {
+		if _, err := day.Parse(e.Text); err != nil {
+			faults.Add("text", "%s", err)
+		}
+	}
 	if len(e.Picture) > MaxPicture {
 		faults.Add("picture", "read %d bytes, at most %d are kept", len(e.Picture), MaxPicture)
 	}
@@ -158,6 +166,11 @@ func (e *Event) String() string {
 		return fmt.Sprintf("tried on: %.1f cm from the tip", e.Length/10)
 	case Striped:
 		return strings.TrimSpace(fmt.Sprintf("stripes repeat after %.1f m. %s", e.Length/1000, e.Text))
+	case Promised:
+		if e.Text == "" {
+			return "no present any more"
+		}
+		return "a present for " + e.Text
 	case Finished:
 		return "off the needles"
 	default:

@@ -144,6 +144,9 @@ func TestWeighingTellsTheStitch(t *testing.T) {
 	b, _ = BallOf(append(events, weigh(5, 97), row("c", 6, 1, 65), weigh(7, 91)), "", worked)
 	assert.InDelta(t, 6./2000, b.PerStitch, 1e-12)
 	assert.Empty(t, b.Doubt)
+	late := append([]Event{row("late", 5, 1, 12)}, events...)
+	b, _ = BallOf(Read(append(late, weigh(6, 82))).Standing, "", worked)
+	assert.InDelta(t, 18./4000, b.PerStitch, 1e-12, "a device that lags behind takes no row back")
 	contrast := weigh(8, 20)
 	contrast.Text = "contrast"
 	b, _ = BallOf(append(events, contrast), "", worked)
@@ -162,6 +165,11 @@ func TestEventsThatCannotBe(t *testing.T) {
 	assert.Empty(t, good.Validate())
 	good.Kind = Undone
 	assert.ErrorContains(t, good.Validate(), "of: ")
+	promise := row("b", 1, 1, 0)
+	promise.Kind, promise.Text = Promised, "Christmas"
+	assert.ErrorContains(t, promise.Validate(), `text: read "Christmas"; a day looks like 2026-11-23`)
+	promise.Text = ""
+	assert.Empty(t, promise.Validate(), "the promise is taken back")
 }
 
 func TestStripesAreSaidAnew(t *testing.T) {

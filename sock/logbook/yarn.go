@@ -1,6 +1,10 @@
 package logbook
 
-import "fmt"
+import (
+	"fmt"
+
+	"acornstep/sock/day"
+)
 
 // Ball is what the weighings of one yarn come to.
 type Ball struct {
@@ -18,31 +22,25 @@ type Ball struct {
 func BallOf(standing []Event, yarn string, worked func(sock, row int) int) (Ball, bool) {
 	var b Ball
 	weighed := false
-	at := [2]int{}
+	var at [2]Place
 	firstGrams, firstStitches := 0.0, 0
 	for _, e := range standing {
-		switch e.Kind {
-		case RowDone:
-			at[e.Sock-1] = e.Row + 1
-		case Placed:
-			at[e.Sock-1] = e.Row
-		case Weighed:
-			if e.Text != yarn {
-				continue
-			}
-			stitches := worked(1, at[0]) + worked(2, at[1])
-			switch {
-			case !weighed:
-				firstGrams, firstStitches = e.Grams, stitches
-			case e.Grams > b.Left:
-				b = Ball{Doubt: fmt.Sprintf("The ball was %g g and is %g g now: is it another one? Reckoning begins anew with it.", b.Left, e.Grams)}
-				firstGrams, firstStitches = e.Grams, stitches
-			case stitches > firstStitches && e.Grams < firstGrams:
-				b.PerStitch = (firstGrams - e.Grams) / float64(stitches-firstStitches)
-				b.Doubt = ""
-			}
-			b.Left, weighed = e.Grams, true
+		at[e.Sock-1].take(e)
+		if e.Kind != Weighed || e.Text != yarn {
+			continue
 		}
+		stitches := worked(1, at[0].Row) + worked(2, at[1].Row)
+		switch {
+		case !weighed:
+			firstGrams, firstStitches = e.Grams, stitches
+		case e.Grams > b.Left:
+			b = Ball{Doubt: fmt.Sprintf("The ball was %g g and is %g g now: is it another one? Reckoning begins anew with it.", b.Left, e.Grams)}
+			firstGrams, firstStitches = e.Grams, stitches
+		case stitches > firstStitches && e.Grams < firstGrams:
+			b.PerStitch = (firstGrams - e.Grams) / float64(stitches-firstStitches)
+			b.Doubt = ""
+		}
+		b.Left, weighed = e.Grams, true
 	}
 	return b, weighed
 }
@@ -67,4 +65,15 @@ func StripesOf(standing []Event) (Stripes, bool) {
 		}
 	}
 	return s, s.Repeat > 0
+}
+
+// PromisedFor is the day for which the pair was promised last; false when it is nobody's present.
+func PromisedFor(standing []Event) (day.Date, bool) {
+	var on day.Date
+	for _, e := range standing {
+		if e.Kind == Promised {
+			on = day.Date(e.Text)
+		}
+	}
+	return on, on != ""
 }

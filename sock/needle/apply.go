@@ -58,6 +58,7 @@ func (m *Machine) plain(o Op) error {
 			}
 			n.look = look{}
 		}
+		n.row = m.row
 		if up {
 			below = id
 		} else {
@@ -83,6 +84,7 @@ func (m *Machine) plainOnLine(o Op) error {
 			}
 			m.nodes[id].look = look{}
 		}
+		m.nodes[id].row = m.row
 		m.pass(id)
 		m.inRow.taken++
 		m.inRow.fresh = false
@@ -203,6 +205,7 @@ func (m *Machine) single(c Code, id int32) error {
 	case Sl:
 		m.pass(id)
 	case Kfb, Pfb:
+		m.nodes[id].row = m.row
 		m.pass(id)
 		m.split(id)
 	case DS:
@@ -217,6 +220,7 @@ func (m *Machine) single(c Code, id int32) error {
 	case KPin, PPin:
 		pins := *m.pinsHere()
 		*m.pinsHere() = 0
+		m.nodes[id].row = m.row
 		m.pass(id)
 		if m.inRow.kind == Round {
 			pins += *m.pinsHere()
@@ -229,7 +233,7 @@ func (m *Machine) single(c Code, id int32) error {
 		m.pass(id)
 		m.drop(id)
 	default: // ktbl, ptbl, kds, pds, kw, pw leave one plain loop
-		m.nodes[id].look = look{}
+		m.nodes[id].look, m.nodes[id].row = look{}, m.row
 		m.pass(id)
 	}
 	return nil
@@ -326,7 +330,7 @@ func (m *Machine) decrease(c Code) error {
 			m.drop(id)
 		}
 	}
-	m.nodes[keep].look = look{}
+	m.nodes[keep].look, m.nodes[keep].row = look{}, m.row
 	m.inRow.taken += takes
 	m.inRow.fresh = false
 	m.afterTurn = false

@@ -33,6 +33,8 @@ type node struct {
 	look       look
 	// pins hang at the gap between this loop and the next one up the ring.
 	pins uint8
+	// row made the loop: the last that worked it, counted from 1. Slipping makes none.
+	row int32
 }
 
 // Machine is a set of needles with the work on them. The zero value is empty
@@ -51,6 +53,8 @@ type Machine struct {
 	// atEnd tells the two ends of an open line apart while the cursor is at its gap.
 	atEnd bool
 
+	// row is the number of rows that were begun.
+	row int32
 	// afterTurn is set while the last thing done was a turn.
 	afterTurn bool
 	inRow     rowState
@@ -163,14 +167,14 @@ func (m *Machine) add(l look) {
 	id := m.newNode()
 	m.count++
 	if m.count == 1 {
-		m.nodes[id] = node{next: id, prev: id, look: l}
+		m.nodes[id] = node{next: id, prev: id, look: l, row: m.row}
 		m.zero, m.below = id, id
 		return
 	}
 	low := m.below
 	high := m.nodes[low].next
 	becomesFirst := high == m.zero && (m.open && !m.atEnd || !m.open && m.inRow.kind == Round && m.inRow.fresh)
-	m.nodes[id] = node{next: high, prev: low, look: l}
+	m.nodes[id] = node{next: high, prev: low, look: l, row: m.row}
 	m.nodes[low].next = id
 	m.nodes[high].prev = id
 	if becomesFirst {

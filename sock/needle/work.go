@@ -9,6 +9,7 @@ func (m *Machine) Begin(r *Row) error {
 		kind: r.Kind, section: r.Section, garter: r.Fabric == Garter,
 		first: true, fresh: true, turn: m.afterTurn,
 	}
+	m.row++
 	if m.count == 0 {
 		return nil
 	}

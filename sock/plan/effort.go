@@ -10,8 +10,8 @@ type Effort struct {
 	Hours float64 `json:"hours"`
 }
 
-// usualPace is stitches an hour of a practised knitter, pauses left out: an estimate.
-const usualPace = 1500
+// UsualPace is stitches an hour of a practised knitter, pauses left out: an estimate.
+const UsualPace = 1500
 
 // EffortOf counts the rows and what is worked in them; a slipped stitch is
 // handled too, so it counts.
@@ -22,6 +22,6 @@ func EffortOf(rows []needle.Row) Effort {
 			e.Stitches += o.N * max(o.Code.Takes(), o.Code.Makes())
 		}
 	}
-	e.Hours = float64(e.Stitches) / usualPace
+	e.Hours = float64(e.Stitches) / UsualPace
 	return e
 }

@@ -14,6 +14,7 @@ type Run struct {
 	Wraps  int    `json:"wraps,omitempty"`
 	Pins   int    `json:"pins,omitempty"`
 	Turned bool   `json:"turned,omitempty"`
+	Yarn   string `json:"yarn,omitempty"`
 }
 
 // Needle is the needles between two rows, briefly.
@@ -43,7 +44,7 @@ func brief(s State) Needle {
 		n.Markers = []needle.Marker{}
 	}
 	for _, l := range s.Loops {
-		run := Run{1, l.Kind, l.Wraps, l.Pins, l.Turned}
+		run := Run{1, l.Kind, l.Wraps, l.Pins, l.Turned, l.Yarn}
 		if last := len(n.Runs) - 1; last >= 0 && n.Runs[last].Pins == 0 && alike(n.Runs[last], run) {
 			n.Runs[last].N++
 			n.Runs[last].Pins = run.Pins
@@ -61,4 +62,6 @@ func brief(s State) Needle {
 	return n
 }
 
-func alike(a, b Run) bool { return a.Kind == b.Kind && a.Wraps == b.Wraps && a.Turned == b.Turned }
+func alike(a, b Run) bool {
+	return a.Kind == b.Kind && a.Wraps == b.Wraps && a.Turned == b.Turned && a.Yarn == b.Yarn
+}

@@ -22,7 +22,7 @@ func TestAllAgreesWithEachRow(t *testing.T) {
 			var loops []Loop
 			for _, run := range n.Runs {
 				for j := range run.N {
-					l := Loop{run.Kind, run.Wraps, run.Turned, 0}
+					l := Loop{run.Kind, run.Wraps, run.Turned, 0, run.Yarn}
 					if j == run.N-1 {
 						l.Pins = run.Pins
 					}

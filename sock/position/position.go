@@ -36,6 +36,8 @@ type Loop struct {
 	Wraps  int    `json:"wraps"`
 	Turned bool   `json:"turned"`
 	Pins   int    `json:"pins"`
+	// Yarn that the loop is of, named as the row that made it names it; empty for the sock's own.
+	Yarn string `json:"yarn,omitempty"`
 }
 
 // Row is one row with the needles before and after it.
@@ -66,7 +68,7 @@ func Each(p *plan.Plan, show func(row int, s State)) error {
 	var m needle.Machine
 	t := turns{plan: p}
 	for i := 0; ; i++ {
-		s := state(&m)
+		s := state(&m, p)
 		if i < len(p.Rows) && !s.Open && s.Count > 0 {
 			s.Sole = knit.SoleBegins(&p.Rows[i], s.Count)
 		}
@@ -88,11 +90,11 @@ func Each(p *plan.Plan, show func(row int, s State)) error {
 	}
 }
 
-func state(m *needle.Machine) State {
+func state(m *needle.Machine, p *plan.Plan) State {
 	s := m.Snapshot()
 	out := State{Cursor: s.Cursor, Side: s.Side, Count: len(s.Loops), Open: s.Open, Waiting: s.Waiting, Loops: make([]Loop, len(s.Loops))}
 	for i, l := range s.Loops {
-		out.Loops[i] = Loop{l.Kind.String(), l.Wraps, l.Turned, l.Pins}
+		out.Loops[i] = Loop{l.Kind.String(), l.Wraps, l.Turned, l.Pins, p.Rows[l.Row].Colour}
 	}
 	return out
 }

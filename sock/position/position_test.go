@@ -151,3 +151,44 @@ func TestTheEndsOfTheCentreAreMarkedWhereARoundGoesOverIt(t *testing.T) {
 	assert.Empty(t, centre(`{"turn":"wrap"}`))
 	assert.Equal(t, []needle.Marker{{Loop: 0, Name: "round start"}, {Loop: 34, Name: "sole"}}, at(t, planOf(t, `{}`), "foot-3").Before.Markers)
 }
+
+// A contrast heel over 34 of 68, wrapped: after the instep a row knits 33 in the second yarn and wraps the 34th, which
+// is not worked; the way back purls 32 of them. The instep stays of the sock's own yarn.
+func TestLoopsAreOfTheYarnThatMadeThem(t *testing.T) {
+	p := planWith(t, `"heel":{"turn":"wrap"},"yarn":{"contrast":["heel"]}`)
+	contrast := func(id string) int {
+		n := 0
+		for _, l := range at(t, p, id).After.Loops {
+			if l.Yarn != "" {
+				n++
+			}
+		}
+		return n
+	}
+	last := fmt.Sprintf("foot-%d", p.Summary.FootRounds)
+	assert.Equal(t, 0, contrast(last))
+	assert.Equal(t, 0, contrast("heel-1"), "the instep")
+	assert.Equal(t, 33, contrast("heel-2"))
+	assert.Equal(t, 33, contrast("heel-3"))
+	assert.Equal(t, 0, contrast("leg-2"), "the leg has worked every loop")
+}
+
+// A round works every loop, so that all of them are of its yarn.
+func TestAfterARoundAllLoopsAreOfItsYarn(t *testing.T) {
+	rapid.Check(t, func(t *rapid.T) {
+		turn := rapid.SampledFrom([]string{"german", "wrap", "pinned", "yarn_over", "lift"}).Draw(t, "turn")
+		toe := rapid.SampledFrom([]string{"wedge", "garter_square", "short_row"}).Draw(t, "toe")
+		contrast := rapid.SampledFrom([]string{`"toe"`, `"heel"`, `"cuff","toe"`, ``}).Draw(t, "contrast")
+		p := planWith(t, `"heel":{"turn":"`+turn+`"},"toe":{"kind":"`+toe+`"},"yarn":{"contrast":[`+contrast+`]}`)
+		require.NoError(t, Each(p, func(row int, s State) {
+			if row == 0 || p.Rows[row-1].Kind != needle.Round {
+				return
+			}
+			for i, l := range s.Loops {
+				if l.Yarn != p.Rows[row-1].Colour {
+					t.Fatalf("after %s loop %d is of %q, not of %q", p.Rows[row-1].ID, i, l.Yarn, p.Rows[row-1].Colour)
+				}
+			}
+		}))
+	})
+}

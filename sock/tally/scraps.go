@@ -1,11 +1,12 @@
 package tally
 
 import (
+	"slices"
+
 	"acornstep/sock/knit"
 	"acornstep/sock/logbook"
 	"acornstep/sock/needle"
 	"acornstep/sock/yarn"
-	"slices"
 )
 
 // Scrap is another yarn of the sock, weighed or not.

@@ -3,6 +3,7 @@
 package tally
 
 import (
+	"acornstep/sock/day"
 	"acornstep/sock/knit"
 	"acornstep/sock/logbook"
 	"acornstep/sock/measure"
@@ -21,8 +22,10 @@ type Tally struct {
 	// StitchesLeft of both socks that are begun.
 	StitchesLeft int `json:"stitches_left"`
 	SecondsLeft  int `json:"seconds_left"`
-	// DaysLeft of knitting as on the days before; 0 while nobody can say.
-	DaysLeft int `json:"days_left"`
+	// DoneOn is the day on which what is begun comes off the needles; empty when nothing is left.
+	DoneOn day.Date `json:"done_on,omitempty"`
+	// Due is left out unless the pair is a present for a day.
+	Due *Due `json:"due,omitempty"`
 	// Ball is left out until something was weighed.
 	Ball *Ball `json:"ball,omitempty"`
 	// Scraps are the other yarns of the sock: one for all its contrast, or one for each section.
@@ -49,6 +52,9 @@ type Ahead struct {
 	Rows     int    `json:"rows"`
 	Stitches int    `json:"stitches"`
 	Seconds  int    `json:"seconds"`
+	// From and DoneOn are the days on which it is begun and done; see [Pace] and [evening] for how much is knitted on a day.
+	From   day.Date `json:"from"`
+	DoneOn day.Date `json:"done_on"`
 }
 
 // Ball is the sock's own yarn and what it is still good for.
@@ -72,8 +78,8 @@ type socks struct {
 	said []words.Row
 }
 
-// Of reckons a pair that is knitted by one plan; said are the plan's rows in words.
-func Of(p *plan.Plan, said []words.Row, events []logbook.Event) Tally {
+// Of reckons a pair that is knitted by one plan, on a day; said are the plan's rows in words.
+func Of(p *plan.Plan, said []words.Row, events []logbook.Event, today day.Date) Tally {
 	o := socks{p, said}
 	t := Tally{Book: logbook.Read(events), Sections: []Ahead{}, Scraps: []Scrap{}}
 	stitches := make([]int, len(o.said))
@@ -96,11 +102,9 @@ func Of(p *plan.Plan, said []words.Row, events []logbook.Event) Tally {
 			t.StitchesLeft += o.said[i].Worked
 		}
 	}
-	for i := range t.Sections {
-		t.Sections[i].Seconds = int(t.Pace.TimeFor(t.Sections[i].Stitches).Seconds())
-	}
 	t.SecondsLeft = int(t.Pace.TimeFor(t.StitchesLeft).Seconds())
-	t.DaysLeft = t.Pace.DaysFor(t.StitchesLeft)
+	t.date(today)
+	t.Due = o.due(&t, today)
 	t.Ball = o.ball(t.Book)
 	t.Scraps = o.scraps(t.Book)
 	if stripes, ok := logbook.StripesOf(t.Book.Standing); ok {

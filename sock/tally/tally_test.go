@@ -2,6 +2,7 @@ package tally
 
 import (
 	"fmt"
+	"math"
 	"testing"
 	"time"
 
@@ -9,6 +10,7 @@ import (
 	"github.com/stretchr/testify/require"
 	"pgregory.net/rapid"
 
+	"acornstep/sock/day"
 	"acornstep/sock/design"
 	"acornstep/sock/logbook"
 	"acornstep/sock/plan"
@@ -24,6 +26,8 @@ func sockOf(t require.TestingT, fields string) (*plan.Plan, []words.Row) {
 	require.NoError(t, err)
 	return p, said
 }
+
+const today = day.Date("2026-11-23")
 
 const twoYarns = `,"yarn":{"contrast":["toe","heel","cuff"]}`
 
@@ -65,7 +69,7 @@ func scrap(t *testing.T, sum Tally, yarn string) Scrap {
 // the second toe takes another 4 g: with 8 % in reserve 4.35 g.
 func TestAScrapIsEnoughOrNot(t *testing.T) {
 	p, said := sockOf(t, twoYarns)
-	before := Of(p, said, nil)
+	before := Of(p, said, nil, today)
 	names := []string{}
 	for _, s := range before.Scraps {
 		names = append(names, s.Yarn)
@@ -78,7 +82,7 @@ func TestAScrapIsEnoughOrNot(t *testing.T) {
 	assert.InDelta(t, 10, all.Needs, 6, "about 10 g a sock for all three")
 
 	foot := at(t, p, "foot-1")
-	sum := Of(p, said, book(logbook.Event{Kind: logbook.Weighed, Grams: 12, Text: "toe"}, logbook.Event{Kind: logbook.RowDone, Row: foot - 1}, logbook.Event{Kind: logbook.Weighed, Row: foot, Grams: 8, Text: "toe"}))
+	sum := Of(p, said, book(logbook.Event{Kind: logbook.Weighed, Grams: 12, Text: "toe"}, logbook.Event{Kind: logbook.RowDone, Row: foot - 1}, logbook.Event{Kind: logbook.Weighed, Row: foot, Grams: 8, Text: "toe"}), today)
 	toe := scrap(t, sum, "toe")
 	assert.True(t, toe.Weighed)
 	assert.InDelta(t, 4.0/964, toe.PerStitch, 1e-9)
@@ -87,18 +91,18 @@ func TestAScrapIsEnoughOrNot(t *testing.T) {
 	assert.Zero(t, scrap(t, sum, "heel").PerStitch, "another scrap")
 	assert.Nil(t, sum.Ball, "the sock's own yarn was not weighed")
 	one, said := sockOf(t, "")
-	assert.Empty(t, Of(one, said, nil).Scraps, "a sock of one yarn has no scraps")
+	assert.Empty(t, Of(one, said, nil, today).Scraps, "a sock of one yarn has no scraps")
 }
 
 // 100 g in 420 m are 0.742 mm thick: a stitch takes 2/0.44 + 1/0.32 + 5.94 × 0.742 = 12.08 mm, a round of 68 takes
 // 821 mm: 8.21 m are ten rounds.
 func TestStripesInRounds(t *testing.T) {
 	p, said := sockOf(t, "")
-	sum := Of(p, said, book(logbook.Event{Kind: logbook.Striped, Length: 8210, Text: "after the grey"}))
+	sum := Of(p, said, book(logbook.Event{Kind: logbook.Striped, Length: 8210, Text: "after the grey"}), today)
 	require.NotNil(t, sum.Stripes)
 	assert.InDelta(t, 10, sum.Stripes.FootRounds, 0.05)
 	assert.InDelta(t, 10, sum.Stripes.LegRounds, 0.05)
-	sum = Of(p, said, book(logbook.Event{Kind: logbook.Striped, Length: 8210, Text: "after the grey"}, logbook.Event{Kind: logbook.Striped, Length: 4105}))
+	sum = Of(p, said, book(logbook.Event{Kind: logbook.Striped, Length: 8210, Text: "after the grey"}, logbook.Event{Kind: logbook.Striped, Length: 4105}), today)
 	assert.InDelta(t, 5, sum.Stripes.FootRounds, 0.05, "said anew")
 	assert.Equal(t, "after the grey", sum.Stripes.Began, "which does not forget where the first sock began")
 }
@@ -111,7 +115,7 @@ func TestTheTimeThatIsLeft(t *testing.T) {
 	for row := first; row <= at(t, p, "leg-40"); row++ {
 		events = append(events, logbook.Event{Kind: logbook.RowDone, Row: row})
 	}
-	sum := Of(p, said, book(events...))
+	sum := Of(p, said, book(events...), today)
 	assert.InDelta(t, 90.0/68, sum.Pace.SecondsPerStitch, 0.01)
 	assert.Equal(t, "leg", sum.Sections[0].Section)
 	assert.Equal(t, p.Summary.LegRounds-40, sum.Sections[0].Rows)
@@ -119,6 +123,75 @@ func TestTheTimeThatIsLeft(t *testing.T) {
 	assert.InDelta(t, 18*90, sum.Sections[1].Seconds, 15)
 	assert.Equal(t, 1, sum.Sections[0].Sock)
 	assert.Len(t, sum.Sections, 3, "leg, cuff and bind-off; the second sock is not begun")
+}
+
+// 30 minutes on one day. The cuff takes 27 minutes and the bind-off of 68 stitches a minute and a half: both tomorrow.
+// The second sock of so many rows is still to knit whole.
+func TestAPresentIsAPair(t *testing.T) {
+	p, said := sockOf(t, "")
+	cuff := at(t, p, "cuff-1")
+	var events []logbook.Event
+	for row := cuff - 21; row < cuff; row++ {
+		events = append(events, logbook.Event{Kind: logbook.RowDone, Row: row})
+	}
+	sum := Of(p, said, book(events...), today)
+	assert.Nil(t, sum.Due)
+	require.Len(t, sum.Sections, 2)
+	assert.Equal(t, []day.Date{"2026-11-24", "2026-11-24", "2026-11-24"}, []day.Date{sum.Sections[0].From, sum.Sections[0].DoneOn, sum.DoneOn})
+
+	events = append(events, logbook.Event{Kind: logbook.Promised, Text: "2026-12-24"})
+	due := Of(p, said, book(events...), today).Due
+	require.NotNil(t, due)
+	assert.Equal(t, 31, due.Days)
+	assert.Equal(t, 18+1+len(p.Rows), due.Rows)
+	assert.Equal(t, int(math.Ceil(float64(due.Rows)/31)), due.RowsADay)
+	all := 0
+	for _, row := range said {
+		all += row.Worked
+	}
+	days := int(math.Ceil(float64(19*68+all) * 90 / 68 / (30 * 60)))
+	assert.Equal(t, today.Add(days), due.PairOn)
+	assert.Zero(t, due.Late)
+	assert.Equal(t, 1, Of(p, said, book(events...), today.Add(32-days)).Due.Late, "begun a day too late")
+
+	events = append(events, logbook.Event{Kind: logbook.Promised})
+	assert.Nil(t, Of(p, said, book(events...), today).Due, "it is nobody's present any more")
+}
+
+// Nobody knows the pace before the first rows: evenings of 90 minutes at 1,500 stitches an hour, 2,250 stitches each.
+func TestBeforeTheFirstRowsEveningsAreGuessed(t *testing.T) {
+	p, said := sockOf(t, "")
+	sum := Of(p, said, nil, today)
+	assert.Equal(t, today.Add((sum.StitchesLeft+2249)/2250), sum.DoneOn)
+	assert.Zero(t, sum.SecondsLeft, "no pace is told")
+}
+
+// Sections follow each other day by day without a hole, and a day's share of rows is neither too small nor too large.
+func TestTheCalendarHasNoHoles(t *testing.T) {
+	p, said := sockOf(t, "")
+	rapid.Check(t, func(t *rapid.T) {
+		row := rapid.IntRange(4, len(p.Rows)).Draw(t, "row")
+		var events []logbook.Event
+		for i := row - rapid.IntRange(0, 4).Draw(t, "ticked"); i < row; i++ {
+			events = append(events, logbook.Event{Kind: logbook.RowDone, Row: i})
+		}
+		on := today.Add(rapid.IntRange(-40, 400).Draw(t, "due"))
+		events = append(events, logbook.Event{Kind: logbook.Promised, Text: string(on)})
+		sum := Of(p, said, book(events...), today)
+		before := today
+		for _, s := range sum.Sections {
+			if s.From < before || s.From > before.Add(1) || s.From > s.DoneOn {
+				t.Fatalf("%s is knitted from %s to %s, what is before it until %s", s.Section, s.From, s.DoneOn, before)
+			}
+			before = s.DoneOn
+		}
+		if sum.DoneOn > sum.Due.PairOn {
+			t.Fatalf("the pair is done on %s, one of its socks on %s", sum.Due.PairOn, sum.DoneOn)
+		}
+		if days := max(1, sum.Due.Days); sum.Due.RowsADay*days < sum.Due.Rows || (sum.Due.RowsADay-1)*days >= sum.Due.Rows {
+			t.Fatalf("%d rows in %d days, told %d a day", sum.Due.Rows, days, sum.Due.RowsADay)
+		}
+	})
 }
 
 // Wherever both socks stand, what is left is what is not done, and grows with nothing that is knitted.
@@ -130,7 +203,7 @@ func TestWhatIsLeftIsWhatIsNotDone(t *testing.T) {
 	}
 	rapid.Check(t, func(t *rapid.T) {
 		one, two := rapid.IntRange(0, len(p.Rows)).Draw(t, "first"), rapid.IntRange(1, len(p.Rows)).Draw(t, "second")
-		sum := Of(p, said, book(logbook.Event{Kind: logbook.Placed, Row: one}, logbook.Event{Kind: logbook.Placed, Sock: 2, Row: two}))
+		sum := Of(p, said, book(logbook.Event{Kind: logbook.Placed, Row: one}, logbook.Event{Kind: logbook.Placed, Sock: 2, Row: two}), today)
 		left := 0
 		for _, row := range []int{one, two} {
 			for i := row; i < len(said); i++ {

@@ -924,6 +924,8 @@ export interface components {
             tried: number;
         };
         Ahead: {
+            done_on: string;
+            from: string;
             rows: number;
             seconds: number;
             section: string;
@@ -1100,6 +1102,14 @@ export interface components {
             draft: components["schemas"]["Draft"];
             /** @enum {string} */
             unit: "cm" | "in";
+        };
+        Due: {
+            days: number;
+            late_days: number;
+            on: string;
+            pair_on: string;
+            rows: number;
+            rows_a_day: number;
         };
         Effort: {
             /** Format: double */
@@ -1278,7 +1288,7 @@ export interface components {
             grams?: number;
             id: string;
             /** @enum {string} */
-            kind: "row" | "half" | "place" | "undo" | "pause" | "note" | "mistake" | "weigh" | "tried" | "stripes" | "needle" | "finish" | "wear";
+            kind: "row" | "half" | "place" | "undo" | "pause" | "note" | "mistake" | "weigh" | "tried" | "stripes" | "needle" | "due" | "finish" | "wear";
             /** Format: double */
             length_mm?: number;
             of?: string;
@@ -1426,6 +1436,7 @@ export interface components {
             pins: number;
             turned: boolean;
             wraps: number;
+            yarn?: string;
         };
         PositionNeedle: {
             check: string;
@@ -1452,6 +1463,7 @@ export interface components {
             pins?: number;
             turned?: boolean;
             wraps?: number;
+            yarn?: string;
         };
         PositionState: {
             between: number;
@@ -1730,7 +1742,8 @@ export interface components {
         Tally: {
             ball?: components["schemas"]["Ball"];
             book: components["schemas"]["LogbookBook"];
-            days_left: number;
+            done_on?: string;
+            due?: components["schemas"]["Due"];
             pace: components["schemas"]["LogbookPace"];
             scraps: components["schemas"]["Scrap"][];
             seconds_left: number;

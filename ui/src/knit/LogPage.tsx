@@ -7,10 +7,11 @@ import { answered, client, type Schemas } from "../api/client";
 import { Strip } from "../drawing/Strip";
 import { Shown } from "../shell/Shown";
 import { usePageTitle } from "../shell/usePageTitle";
-import { lengthWithUnit, useUnit } from "../units/units";
+import { lengthWithUnit, type Unit, useUnit } from "../units/units";
+import { Due } from "./Due";
 import { type Event, standing } from "./logbook";
 import { createKnitting } from "./store";
-import { hours } from "./time";
+import { dayText, hours } from "./time";
 
 type View = Schemas["KnitView"];
 
@@ -45,7 +46,10 @@ function Log({ view }: { view: View }) {
   const [needles] = useState(() => createKnitting(view));
   const { events: heard, places, tally, say, refusal, offline } = useStore(needles);
   const events = useMemo(() => standing(heard), [heard]);
-  const told = events.filter((e) => e.kind !== "row" && e.kind !== "half");
+  const promise = events.findLast((e) => e.kind === "due");
+  const told = events.filter(
+    (e) => !["row", "half", "due"].includes(e.kind) || (e === promise && promise.text),
+  );
   const rows = events.filter((e) => e.kind === "row");
   return (
     <div className="page log">
@@ -80,9 +84,17 @@ function Log({ view }: { view: View }) {
                 </span>
               </>
             ) : (
-              <span className="muted">the time is told after a few rows</span>
+              <span className="muted">
+                the time is told after a few rows; the days are a guess until then
+              </span>
             )}
           </p>
+          {tally.done_on && (
+            <p>
+              {tally.seconds_left > 0 ? "At this pace off the needles on " : "Off the needles perhaps on "}
+              <strong>{dayText(tally.done_on)}</strong>
+            </p>
+          )}
           {tally.sections.length === 0 ? (
             <p>Nothing: it is off the needles.</p>
           ) : (
@@ -93,6 +105,7 @@ function Log({ view }: { view: View }) {
                   <th scope="col">rows</th>
                   <th scope="col">stitches</th>
                   <th scope="col">time</th>
+                  <th scope="col">done</th>
                 </tr>
               </thead>
               <tbody>
@@ -105,12 +118,17 @@ function Log({ view }: { view: View }) {
                     <td>{s.rows}</td>
                     <td>{s.stitches}</td>
                     <td>{s.seconds > 0 ? hours(s.seconds) : "…"}</td>
+                    <td>{dayText(s.done_on, "short")}</td>
                   </tr>
                 ))}
               </tbody>
             </table>
           )}
-          <Due rows={tally.sections.reduce((sum, s) => sum + s.rows, 0)} />
+          <Due
+            due={tally.due}
+            promised={promise?.text ?? ""}
+            promise={(text) => say("due", 1, places[0].row, { text })}
+          />
         </section>
         <div>
           {view.versions.length > 1 && (
@@ -157,7 +175,7 @@ function Log({ view }: { view: View }) {
   );
 }
 
-function words(e: Event, unit: "cm" | "in"): string {
+function words(e: Event, unit: Unit): string {
   switch (e.kind) {
     case "weigh":
       return `${e.grams ?? 0} g left`;
@@ -167,6 +185,8 @@ function words(e: Event, unit: "cm" | "in"): string {
       return `stripes repeat after ${((e.length_mm ?? 0) / 1000).toFixed(1)} m. ${e.text ?? ""}`;
     case "place":
       return "put here";
+    case "due":
+      return `a present for ${dayText(e.text ?? "")}`;
     case "finish":
       return "off the needles";
     case "pause":
@@ -180,6 +200,7 @@ const otherwise = ["mistake", "place", "needle", "tried", "note"];
 
 /** BothSocks lists where the second sock went otherwise than the first. */
 function BothSocks({ events, view }: { events: Event[]; view: View }) {
+  const unit = useUnit();
   const of = (sock: number) => events.filter((e) => e.sock === sock);
   if (of(2).length === 0) {
     return null;
@@ -190,7 +211,7 @@ function BothSocks({ events, view }: { events: Event[]; view: View }) {
   const at = (sock: number, row: number) =>
     told(sock)
       .filter((e) => e.row === row)
-      .map((e) => words(e, "cm"))
+      .map((e) => words(e, unit))
       .join("; ");
   return (
     <section>
@@ -221,29 +242,6 @@ function BothSocks({ events, view }: { events: Event[]; view: View }) {
         </tbody>
       </table>
     </section>
-  );
-}
-
-/** Due says how many rounds a day a present needs. */
-function Due({ rows }: { rows: number }) {
-  const [day, setDay] = useState("");
-  const days = day ? Math.ceil((new Date(`${day}T00:00:00`).getTime() - Date.now()) / 86_400_000) : 0;
-  if (rows === 0) {
-    return null;
-  }
-  return (
-    <p className="due">
-      <label htmlFor="due">A present for</label>{" "}
-      <Input id="due" type="date" value={day} onChange={(event) => setDay(event.target.value)} />
-      {day !== "" &&
-        (days > 0 ? (
-          <strong>
-            {Math.ceil(rows / days)} rows a day, {days} days
-          </strong>
-        ) : (
-          <span className="fault">That day is over.</span>
-        ))}
-    </p>
   );
 }
 

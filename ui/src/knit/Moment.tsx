@@ -1,8 +1,9 @@
 import { Button } from "antd";
 import type { Schemas } from "../api/client";
 import { lengthWithUnit, useUnit } from "../units/units";
+import { rowsADay } from "./Due";
 import { useKnitting } from "./KnitPage";
-import { hours, weekday } from "./time";
+import { dayText, hours } from "./time";
 
 type Row = Schemas["KnitRow"];
 
@@ -62,7 +63,14 @@ export function Moment({
       <section className="moment">
         <h2>At this pace</h2>
         <p className="big">{tally.seconds_left > 0 ? `${hours(tally.seconds_left)} to go` : "…"}</p>
-        {tally.days_left > 0 && <p>off the needles {weekday(tally.days_left)}, at so much a day</p>}
+        {tally.done_on && tally.seconds_left > 0 && (
+          <p>off the needles {dayText(tally.done_on)}, at so much a day</p>
+        )}
+        {tally.due && tally.due.rows > 0 && (
+          <p className={tally.due.late_days > 0 ? "fault" : ""}>
+            {rowsADay(tally.due)} for the present on {dayText(tally.due.on, "short")}
+          </p>
+        )}
         <p className="muted">
           {tally.seconds_left > 0
             ? `${tally.stitches_left} stitches, ${tally.pace.seconds_per_stitch.toFixed(1)} s each`

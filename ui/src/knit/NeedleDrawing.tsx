@@ -3,7 +3,7 @@ import type { Schemas } from "../api/client";
 import { type Stretch, stretchesOf, within, workedLoops } from "./stretches";
 
 type Needle = Schemas["PositionNeedle"];
-type Loop = { kind: string; wraps: number; pins: number; turned: boolean };
+type Loop = { kind: string; wraps: number; pins: number; turned: boolean; contrast: boolean };
 
 const loopsOf = (needle: Needle): Loop[] =>
   needle.runs.flatMap((run) =>
@@ -13,6 +13,7 @@ const loopsOf = (needle: Needle): Loop[] =>
       // A pin hangs behind the last loop of its run.
       pins: i === run.n - 1 ? (run.pins ?? 0) : 0,
       turned: run.turned ?? false,
+      contrast: run.yarn !== undefined,
     })),
   );
 
@@ -25,7 +26,7 @@ function shapeOf(loop: Loop, x: number): string {
   const legs = (at: number, wide: number) =>
     `M${at - wide} 46c-2-14-1-32 ${wide} -32s${wide + 2} 18 ${wide} 32`;
   if (loop.kind === "double") {
-    return legs(x - 2, 3) + legs(x + 2, 3);
+    return legs(x - 2.5, 1.6) + legs(x + 2.5, 1.6);
   }
   if (loop.kind === "yarn-over") {
     return `M${x - 5} 42L${x + 5} 14`;
@@ -45,8 +46,9 @@ const markerNames: Record<string, string> = {
 
 /**
  * NeedleDrawing is the needles as they look in the hand before or after a row,
- * from the right to the left: loops, double loops, wraps, pins and markers,
- * what the row works and which way, and where the yarn is then.
+ * from the right to the left: loops in their yarns, double loops, wraps, pins
+ * and markers, what the row works and which way, and where the yarn is then.
+ * A shade lies behind each loop on which a turn has left something, to be counted at a glance.
  */
 export const NeedleDrawing = memo(function NeedleDrawing({
   needle,
@@ -119,14 +121,17 @@ function Line({
   // The right edge of loop i; the line lies in the middle of the drawing.
   const slack = ((width - 30) / step - (to - from)) / 2;
   const edge = (i: number) => width - 15 - (i - from + slack) * step;
-  const groups = { plain: "", held: "", wraps: "", pins: "" };
+  const groups = { plain: "", other: "", held: "", wraps: "", pins: "" };
   for (let i = from; i < to; i++) {
     const loop = loops[(i + needle.count) % needle.count];
     if (!loop) {
       continue;
     }
     const x = edge(i + 0.5);
-    groups[loop.kind === "plain" ? "plain" : "held"] += shapeOf(loop, x);
+    groups[loop.contrast || loop.kind !== "plain" ? "other" : "plain"] += shapeOf(loop, x);
+    if (loop.kind !== "plain" || loop.wraps > 0) {
+      groups.held += `M${edge(i) - 1} 6h${2 - step}v46h${step - 2}z`;
+    }
     groups.wraps += wrapsOf(loop, x);
     if (loop.pins > 0) {
       groups.pins += `M${edge(i + 1)} 44v14m-3 0a3 3 0 1 0 6 0a3 3 0 1 0 -6 0`;
@@ -137,9 +142,10 @@ function Line({
   const hangs = yarn ? within([last, last + 1], [from, to], needle.count) : undefined;
   return (
     <>
+      <path className="held" d={groups.held} />
       <path className="bar" d={`M${edge(from) + 11} 30H${edge(to) - 11}`} />
       <path className="loop" d={groups.plain} />
-      <path className="loop held" d={groups.held} />
+      <path className="loop other" d={groups.other} />
       <path className="wrapped" d={groups.wraps} />
       <path className="pinned" d={groups.pins} />
       {needle.markers.map(([loop, name]) => {

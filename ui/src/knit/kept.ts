@@ -6,8 +6,8 @@ import type { Event } from "./logbook";
 export type KnitView = Schemas["KnitView"];
 
 // Named anew when the shape of what is kept changes: an older one is asked for again.
-const views = "acorn-step.knit-2.";
-const viewKey = (id: string) => `${views}${id}`;
+const shape = 3;
+const viewKey = (id: string) => `acorn-step.knit-${shape}.${id}`;
 const outboxKey = (id: string) => `acorn-step.outbox.${id}`;
 
 function read<T>(key: string): T | undefined {
@@ -35,7 +35,7 @@ export const keepOutbox = (id: string, events: Event[]) => write(outboxKey(id), 
 
 /** forgetViews takes the socks off this device, when somebody logs out; what was ticked and not sent yet stays. */
 export function forgetViews(): void {
-  for (const key of Object.keys(localStorage).filter((name) => name.startsWith(views))) {
+  for (const key of Object.keys(localStorage).filter((name) => name.startsWith("acorn-step.knit-"))) {
     localStorage.removeItem(key);
   }
 }

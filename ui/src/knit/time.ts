@@ -4,12 +4,13 @@ export function hours(seconds: number): string {
   return minutes < 90 ? `${minutes} min` : `${(minutes / 60).toFixed(1)} h`;
 }
 
-/** weekday names the day so many days of knitting from now. */
-export function weekday(days: number): string {
-  const day = new Date();
-  day.setDate(day.getDate() + days);
+/** dayText names a day that is written 2026-12-24. */
+export function dayText(date: string, weekday: "long" | "short" = "long"): string {
+  const day = new Date(`${date}T12:00:00`);
   return day.toLocaleDateString("en-US", {
-    weekday: "long",
-    ...(days > 6 && { day: "numeric", month: "long" }),
+    weekday,
+    day: "numeric",
+    month: weekday,
+    ...(day.getFullYear() !== new Date().getFullYear() && { year: "numeric" }),
   });
 }
