@@ -48,6 +48,14 @@ test("the log goes into a table and a calendar, notes and all", async ({ page })
   expect(calendar).toContain("SUMMARY:Sock with a log: bind off\\, 1 row\r");
 });
 
+test("the board says that a sock is on the needles, and leads to its log", async ({ page }) => {
+  await board(page, "Comet hunter's short socks");
+  await expect(page.getByText("What you change here is for the next pair")).toBeVisible();
+  await logOf(page);
+  await expect(page.getByRole("heading", { name: "Still to knit" })).toBeVisible();
+  await expect(page.getByText("At this pace off the needles on")).toBeVisible();
+});
+
 test("a present asks for so many rows a day of the pair, and is kept", async ({ page }) => {
   await cast(page, "Sock for the solstice");
   await logOf(page);
@@ -74,7 +82,9 @@ test("a present asks for so many rows a day of the pair, and is kept", async ({ 
   await page.reload();
   await expect(present).toHaveValue(day);
   await page.getByRole("link", { name: "to the needles" }).click();
-  await expect(page.locator(".moment").last()).toContainText(`${Math.ceil(pair / 9)} rows a day for the present`);
+  await expect(page.locator(".moment").last()).toContainText(
+    `${Math.ceil(pair / 9)} rows a day for the present`,
+  );
   await page.goBack();
   // Typed by hand, a year passes through 0002, 0020 and 0202.
   await present.focus();

@@ -72,20 +72,20 @@ test("a tracing is asked about when everything that is needed is marked", () => 
   const placed: Placed = {};
   for (const mark of marksFor(true)) {
     if (!mark.optional) {
-      expect(marksOf(placed, "a4", 0), `${mark.name} is missing`).toBeNull();
+      expect(marksOf(placed, "a4"), `${mark.name} is missing`).toBeNull();
       placed[mark.name] = [10, 20];
     }
   }
-  const marks = marksOf(placed, "a4", 0);
+  const marks = marksOf(placed, "a4");
   expect(marks?.corners).toHaveLength(4);
   expect(marks?.scale).toEqual([]);
   expect(marks?.ball, "half a width is none").toEqual([]);
-  expect(marksOf({ ...placed, "ball 1": [1, 1] }, "a4", 0)?.ball).toEqual([]);
-  expect(marksOf({ ...placed, "ball 1": [1, 1], "ball 2": [1, 9] }, "a4", 0)?.ball).toEqual([
+  expect(marksOf({ ...placed, "ball 1": [1, 1] }, "a4")?.ball).toEqual([]);
+  expect(marksOf({ ...placed, "ball 1": [1, 1], "ball 2": [1, 9] }, "a4")?.ball).toEqual([
     [1, 1],
     [1, 9],
   ]);
-  expect(marksOf(placed, "", 200), "by a ruler its two ends are needed").toBeNull();
-  const ruled = marksOf({ ...placed, "scale 1": [0, 0], "scale 2": [500, 0] }, "", 200);
-  expect([ruled?.corners, ruled?.scale.length, ruled?.known_mm]).toEqual([[], 2, 200]);
+  expect(marksOf(placed, ""), "by a ruler its two ends are needed").toBeNull();
+  const ruled = marksOf({ ...placed, "scale 1": [0, 0], "scale 2": [500, 0] }, "");
+  expect([ruled?.corners, ruled?.scale.length]).toEqual([[], 2]);
 });

@@ -34,6 +34,12 @@ test("a scan is measured by its ruler", async ({ page }) => {
   await page.getByLabel("The two marks are apart").fill("20");
   await setMarks(page, false, ["scale 1", "scale 2", ...foot]);
   await expectFoot(page);
+  // 200 mm are 7.874 inches; what cannot be read gets a sentence.
+  await page.getByLabel("The two marks are apart").fill("long");
+  await expect(page.getByText("a length looks like")).toBeVisible();
+  await page.getByLabel("The two marks are apart").fill("7.874 in");
+  await expect(page.getByText("a length looks like")).toHaveCount(0);
+  await expectFoot(page);
 });
 
 test("a photo at a slant is put right by the corners of the sheet, and its lengths flow into the foot", async ({

@@ -90,11 +90,22 @@ type NewMeasurement struct {
 	Guessed    bool   `json:"guessed"`
 }
 
+// TracingQuestion are the marks on a picture.
+type TracingQuestion struct {
+	Marks tracing.Marks `json:"marks"`
+	// Apart is the distance of the two points of the scale as it was typed, in the unit in use; without it known_mm counts.
+	Apart string `json:"apart,omitempty"`
+	Unit  string `json:"unit,omitempty" enum:"cm,in"`
+}
+
 // NewTracing keeps a tracing that was measured on the screen, and the lengths read from it.
 type NewTracing struct {
 	Side       string        `json:"side" enum:"left,right"`
 	MeasuredOn string        `json:"measured_on"`
 	Marks      tracing.Marks `json:"marks"`
+	// Apart and Unit as in [TracingQuestion].
+	Apart string `json:"apart,omitempty"`
+	Unit  string `json:"unit,omitempty" enum:"cm,in"`
 	// Preview is a small JPEG as a data URL; empty for none.
 	Preview string `json:"preview"`
 }
@@ -128,7 +139,7 @@ func (s *server) feetRoutes(inside *gin.RouterGroup) {
 	inside.POST("/feet/:id/tracings/:part/restore", answering(s, 204, func(c call[nothing]) (nothing, error) {
 		return nothing{}, s.Feet.MarkTracing(c, c.ID, c.Part, false)
 	}))
-	inside.POST("/tracing", answering(s, 200, func(c call[tracing.Marks]) (tracing.Foot, error) { return tracing.Measure(c.Asked) }))
+	inside.POST("/tracing", answering(s, 200, s.measureTracing))
 }
 
 func (s *server) listWearers(c call[nothing]) (WearerList, error) {
@@ -272,9 +283,36 @@ func (s *server) growth(c call[GrowthQuestion]) (feet.Growth, error) {
 	return g, nil
 }
 
+// marksOf reads the typed distance into the marks.
+func marksOf(marks tracing.Marks, apart, unitName string) (tracing.Marks, error) {
+	if marks.Sheet != "" || apart == "" {
+		return marks, nil
+	}
+	unit, err := unitOf(unitName)
+	if err != nil {
+		return marks, err
+	}
+	if marks.Known, err = measure.ParseLength(apart, unit); err != nil {
+		return marks, document.Faults{{Field: "apart", Message: err.Error()}}
+	}
+	return marks, nil
+}
+
+func (s *server) measureTracing(c call[TracingQuestion]) (tracing.Foot, error) {
+	marks, err := marksOf(c.Asked.Marks, c.Asked.Apart, c.Asked.Unit)
+	if err != nil {
+		return tracing.Foot{}, err
+	}
+	return tracing.Measure(marks)
+}
+
 func (s *server) addTracing(c call[NewTracing]) (WearerView, error) {
 	q := c.Asked
-	found, err := tracing.Measure(q.Marks)
+	marks, err := marksOf(q.Marks, q.Apart, q.Unit)
+	if err != nil {
+		return WearerView{}, err
+	}
+	found, err := tracing.Measure(marks)
 	if err != nil {
 		return WearerView{}, err
 	}
@@ -295,7 +333,7 @@ func (s *server) addTracing(c call[NewTracing]) (WearerView, error) {
 	if err := checkPreview(q.Preview); err != nil {
 		return WearerView{}, document.Faults{{Field: "preview", Message: err.Error()}}
 	}
-	points, err := json.Marshal(q.Marks)
+	points, err := json.Marshal(marks)
 	if err != nil {
 		return WearerView{}, err
 	}

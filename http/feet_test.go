@@ -15,6 +15,7 @@ import (
 	"acornstep/http"
 	"acornstep/sock/basket"
 	"acornstep/sock/measure"
+	"acornstep/sock/tracing"
 )
 
 // add makes a wearer by name and measures the left foot.
@@ -132,7 +133,14 @@ func TestATracingIsKeptWithASmallPreviewOnly(t *testing.T) {
 	assert.Equal(t, "tracing", v.Right.Newest[0].Source)
 	assert.Equal(t, measure.Length(251), v.Right.Newest[0].Length)
 	require.Len(t, v.Wearer.Tracings, 1)
-	require.Equal(t, 204, a.do("DELETE", path+"/"+v.Wearer.Tracings[0].ID, "").status)
+	one := path + "/" + v.Wearer.Tracings[0].ID
+	require.Equal(t, 204, a.do("DELETE", one, "").status)
+	a.do("GET", "/api/feet/"+v.Wearer.ID, "").into(t, &v)
+	assert.Empty(t, v.Wearer.Tracings)
+	assert.Len(t, v.Right.Newest, 1, "its length is kept")
+	require.Equal(t, 204, a.do("POST", one+"/restore", "").status)
+	a.do("GET", "/api/feet/"+v.Wearer.ID, "").into(t, &v)
+	assert.Len(t, v.Wearer.Tracings, 1)
 }
 
 func TestTheSwatchBook(t *testing.T) {
@@ -196,4 +204,27 @@ func TestWhatIsAskedAboutADraft(t *testing.T) {
 	assert.Equal(t, []http.Difference{{Label: "Rounds to the heel", Left: 65, Right: 67}}, pair.Differences)
 	assert.True(t, pair.Right.Plan.Design.Mirror)
 	assert.Equal(t, 68, pair.Right.Plan.Summary.FootStitches)
+}
+
+// 1,004 of the 800 pixels that are 20 cm, or 8 inches, apart: 25.10 and 25.50 cm.
+func TestARulerIsReadInItsUnit(t *testing.T) {
+	a := start(t, "")
+	marks := func(apart, unit string) string {
+		return fmt.Sprintf(`{"marks":{"sheet":"","corners":[],"scale":[[100,50],[900,50]],"heel":[100,400],"toe":[1104,400],"ball":[],"little_toe":[]},"apart":%q,"unit":%q}`, apart, unit)
+	}
+	for _, c := range []struct {
+		apart, unit string
+		mm          float64
+	}{{"20", "cm", 251}, {"8", "in", 255.016}, {"8 in", "cm", 255.016}, {"200 mm", "in", 251}} {
+		r := a.do("POST", "/api/tracing", marks(c.apart, c.unit))
+		require.Equal(t, 200, r.status, r.text)
+		var found tracing.Foot
+		r.into(t, &found)
+		assert.InDelta(t, c.mm, float64(found.Length.Length), 0.06, "%s %s", c.apart, c.unit)
+	}
+	for _, bad := range []string{"long", "-3", "0.5", "400 cm"} {
+		r := a.do("POST", "/api/tracing", marks(bad, "cm"))
+		assert.Equal(t, 422, r.status, bad)
+	}
+	assert.Contains(t, a.do("POST", "/api/tracing", marks("long", "cm")).text, `"field":"apart"`)
 }

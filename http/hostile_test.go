@@ -30,7 +30,7 @@ var questions = map[string]string{
 	"POST /api/feet/WEARER/measurements": `{"side":"left","what":"length_mm","length":"24.2","unit":"cm","measured_on":"2026-11-01","guessed":false}`,
 	"POST /api/yarns":                    `{"revision":0,"name":"Dusk","ball_g":"100","ball_m":"420","fibre":"wool","note":""}`,
 	"POST /api/needles":                  `{"size_mm":"2,5","name":"birch"}`,
-	"POST /api/tracing":                  `{"sheet":"a4","corners":[[0,0],[1000,0],[1000,700],[0,700]],"scale":[],"known_mm":0,"heel":[100,300],"toe":[900,320],"ball":[[600,200],[600,450]],"little_toe":[[800,400]]}`,
+	"POST /api/tracing":                  `{"marks":{"sheet":"a4","corners":[[0,0],[1000,0],[1000,700],[0,700]],"scale":[],"known_mm":0,"heel":[100,300],"toe":[900,320],"ball":[[600,200],[600,450]],"little_toe":[[800,400]]},"apart":"20","unit":"cm"}`,
 }
 
 // nasty are things that no field wants, as JSON.

@@ -63,7 +63,7 @@ var operations = []operation{
 	{"POST", "/api/pair", "pair", "Work a draft out for both feet of a wearer", PairQuestion{}, PairAnswer{}, 200},
 	{"POST", "/api/position", "position", "Show the needles before and after a row", PositionQuestion{}, position.Row{}, 200},
 	{"POST", "/api/shoe", "shoe", "Estimate a foot from a shoe size", ShoeQuestion{}, ShoeAnswer{}, 200},
-	{"POST", "/api/tracing", "tracing", "Measure a foot on a picture of its outline", tracing.Marks{}, tracing.Foot{}, 200},
+	{"POST", "/api/tracing", "tracing", "Measure a foot on a picture of its outline", TracingQuestion{}, tracing.Foot{}, 200},
 	{"GET", "/api/reference", "reference", "List the glossary, the terms, the stitch patterns and what is measured", nil, Reference{}, 200},
 	{"GET", "/api/socks", "listSocks", "List the basket: what is on the needles, then the last changed", nil, SockList{}, 200},
 	{"POST", "/api/socks", "addSock", "Put a new sock into the basket", NewSock{}, basket.Sock{}, 201},

@@ -34,7 +34,7 @@ type Marks struct {
 	Corners []Point `json:"corners"`
 	// Scale are two points at the distance Known.
 	Scale []Point        `json:"scale"`
-	Known measure.Length `json:"known_mm"`
+	Known measure.Length `json:"known_mm,omitempty"`
 	// Heel is the backmost point, Toe the tip of the longest toe.
 	Heel Point `json:"heel"`
 	Toe  Point `json:"toe"`

@@ -1,4 +1,5 @@
 import { useQuery } from "@tanstack/react-query";
+import type { Unit } from "../units/units";
 import { useAmend, useChange } from "./change";
 import { type Asked, answered, client, type Schemas } from "./client";
 
@@ -86,11 +87,11 @@ export const useRestoreTracing = (id: string) =>
   );
 
 /** useMeasured asks what marks on a picture come to, as soon as they are complete. */
-export function useMeasured(marks: Marks | null) {
+export function useMeasured(marks: Marks | null, apart: string, unit: Unit) {
   return useQuery({
-    queryKey: ["tracing", marks],
+    queryKey: ["tracing", marks, apart, unit],
     queryFn: async ({ signal }) =>
-      answered(await client.POST("/api/tracing", { body: marks as Marks, signal })),
+      answered(await client.POST("/api/tracing", { body: { marks: marks as Marks, apart, unit }, signal })),
     enabled: marks !== null,
     retry: false,
     placeholderData: (previous) => (marks === null ? undefined : previous),

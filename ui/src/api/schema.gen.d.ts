@@ -1767,13 +1767,19 @@ export interface components {
             ball: components["schemas"]["TracingPoint"][];
             corners: components["schemas"]["TracingPoint"][];
             heel: components["schemas"]["TracingPoint"];
-            known_mm: components["schemas"]["MeasureLength"];
+            known_mm?: components["schemas"]["MeasureLength"];
             little_toe: components["schemas"]["TracingPoint"][];
             scale: components["schemas"]["TracingPoint"][];
             sheet: string;
             toe: components["schemas"]["TracingPoint"];
         };
         TracingPoint: number[];
+        TracingQuestion: {
+            apart?: string;
+            marks: components["schemas"]["TracingMarks"];
+            /** @enum {string} */
+            unit?: "cm" | "in";
+        };
         TracingSheet: {
             label: string;
             long_mm: components["schemas"]["MeasureLength"];
@@ -2350,11 +2356,14 @@ export interface operations {
         requestBody?: {
             content: {
                 "application/json": {
+                    apart?: string;
                     marks: components["schemas"]["TracingMarks"];
                     measured_on: string;
                     preview: string;
                     /** @enum {string} */
                     side: "left" | "right";
+                    /** @enum {string} */
+                    unit?: "cm" | "in";
                 };
             };
         };
@@ -3835,7 +3844,7 @@ export interface operations {
         };
         requestBody?: {
             content: {
-                "application/json": components["schemas"]["TracingMarks"];
+                "application/json": components["schemas"]["TracingQuestion"];
             };
         };
         responses: {

@@ -10,8 +10,6 @@ import { marksFor, marksOf, type Placed } from "./marks";
 import { type Picture, readPicture } from "./picture";
 import { today } from "./today";
 
-const inch = 25.4;
-
 /** TracingPage measures a traced foot on a photo or a scan of its sheet. */
 export function TracingPage() {
   const { id = "" } = useParams();
@@ -90,7 +88,7 @@ function Measuring({ picture, id, side }: { picture: Picture; id: string; side: 
   const unit = useUnit();
   const sheets = useSheets();
   const [scale, setScale] = useState("a4");
-  const [known, setKnown] = useState(unit === "cm" ? "20" : "8");
+  const [apart, setApart] = useState(unit === "cm" ? "20" : "8");
   const [placed, setPlaced] = useState<Placed>({});
   const [day, setDay] = useState(today());
   const add = useAddTracing(id);
@@ -98,9 +96,8 @@ function Measuring({ picture, id, side }: { picture: Picture; id: string; side: 
   const { message } = App.useApp();
   const names = marksFor(scale !== "ruler");
   const next = names.find((m) => !placed[m.name]);
-  const knownMm = Number(known.replace(",", ".")) * (unit === "cm" ? 10 : inch);
-  const marks = marksOf(placed, scale === "ruler" ? "" : scale, Number.isFinite(knownMm) ? knownMm : 0);
-  const measured = useMeasured(marks);
+  const marks = marksOf(placed, scale === "ruler" ? "" : scale);
+  const measured = useMeasured(marks, apart, unit);
   const found = measured.data;
   return (
     <div className="measuring">
@@ -120,9 +117,9 @@ function Measuring({ picture, id, side }: { picture: Picture; id: string; side: 
             <label htmlFor="known">The two marks are apart</label>
             <Input
               id="known"
-              value={known}
+              value={apart}
               suffix={<span className="unit">{unit}</span>}
-              onChange={(event) => setKnown(event.target.value)}
+              onChange={(event) => setApart(event.target.value)}
             />
           </div>
         )}
@@ -183,7 +180,7 @@ function Measuring({ picture, id, side }: { picture: Picture; id: string; side: 
               onClick={() =>
                 marks &&
                 add.mutate(
-                  { side, measured_on: day, marks, preview: picture.preview },
+                  { side, measured_on: day, marks, apart, unit, preview: picture.preview },
                   {
                     onSuccess: () => navigate(`/feet/${id}?side=${side}`),
                     onError: (error) => message.error(error.message),

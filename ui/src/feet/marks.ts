@@ -30,7 +30,7 @@ const foot: MarkName[] = [
 export const marksFor = (bySheet: boolean): MarkName[] => [...(bySheet ? corners : scale), ...foot];
 
 /** marksOf makes the question of the marks; null while some that are needed are missing. */
-export function marksOf(placed: Placed, sheet: string, knownMm: number): Marks | null {
+export function marksOf(placed: Placed, sheet: string): Marks | null {
   const names = marksFor(sheet !== "");
   if (names.some((m) => !m.optional && !placed[m.name])) {
     return null;
@@ -41,7 +41,6 @@ export function marksOf(placed: Placed, sheet: string, knownMm: number): Marks |
     sheet,
     corners: sheet === "" ? [] : list("corner 1", "corner 2", "corner 3", "corner 4"),
     scale: sheet === "" ? list("scale 1", "scale 2") : [],
-    known_mm: knownMm,
     heel: placed.heel as Point,
     toe: placed.toe as Point,
     ball: ball.length === 2 ? ball : [],
