@@ -80,6 +80,10 @@ test("pictures of the needles", async ({ page }) => {
   await page.locator(".instruction").waitFor();
   await shot(page, "knit");
   await page.goto(`${url}/log`);
+  await page
+    .getByLabel("A present for")
+    .fill(new Date(Date.now() + 30 * 86_400_000).toISOString().slice(0, 10));
+  await page.getByLabel("A present for").blur();
   await shot(page, "log");
   await page.setViewportSize({ width: 390, height: 844 });
   await page.goto(`${url}/knit`);

@@ -76,6 +76,8 @@ test("the leg follows the yarn: so many rounds, then the cuff", async ({ page })
   const follow = page.getByRole("button", { name: "Let the leg follow the yarn" });
   const rounds = /yarn: (\d+) rounds/.exec((await follow.textContent()) ?? "")?.[1];
   expect(Number(rounds)).toBeGreaterThan(9);
+  await expect(page.locator(".working-line")).toContainText("(16.0 g × 0.92 − 0.0 g below the leg");
+  await expect(page.getByText("When both socks share the ball")).toBeVisible();
   await follow.click();
   await expect(where(page)).toContainText(`leg, round 10 of ${rounds}`);
 });

@@ -213,7 +213,8 @@ func footAdvice(s *knit.Sock, c *Candidate) (misfit float64) {
 // grams reckons the whole sock from its counts, without knitting it.
 func grams(s *knit.Sock) float64 {
 	leg := float64(s.LegRounds+s.CuffRounds+2) * float64(s.LegStitches)
-	return yarn.GramsPerStitch(s.Design) * (yarn.StitchesBelowLeg(s) + leg)
+	toe, foot, heel := yarn.StitchesBelowLeg(s)
+	return yarn.GramsPerStitch(s.Design) * (toe + foot + heel + leg)
 }
 
 // offGauge is what half a stitch more or less over 100 mm does to the chosen count.

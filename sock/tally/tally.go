@@ -57,21 +57,6 @@ type Ahead struct {
 	DoneOn day.Date `json:"done_on"`
 }
 
-// Ball is the sock's own yarn and what it is still good for.
-type Ball struct {
-	logbook.Ball
-	// LegRounds that are left in it, with the cuff and a reserve kept back.
-	LegRounds int `json:"leg_rounds"`
-	// Shared is the same when the second sock is knitted from this ball too.
-	Shared int `json:"shared_leg_rounds"`
-	// FollowLeg is how tall the leg becomes, in rounds, when it is knitted until the yarn runs out.
-	FollowLeg int `json:"follow_leg_rounds"`
-	// Enough says whether the leg as planned is among them.
-	Enough bool `json:"enough"`
-	// Calibrated: weighed grams a stitch, not the first guess.
-	Calibrated bool `json:"calibrated"`
-}
-
 // socks are a pair on the needles.
 type socks struct {
 	plan *plan.Plan
@@ -136,43 +121,4 @@ func (o *socks) workedIn(name string, row int) int {
 		}
 	}
 	return n
-}
-
-func (o *socks) ball(book logbook.Book) *Ball {
-	ball, weighed := logbook.BallOf(book.Standing, "", func(_, row int) int { return o.workedIn("", row) })
-	if !weighed {
-		return nil
-	}
-	v := Ball{Ball: ball, Calibrated: ball.PerStitch > 0}
-	per := ball.PerStitch
-	if per == 0 {
-		per = yarn.GramsPerStitch(&o.plan.Design)
-	}
-	sock := knit.Measure(&o.plan.Design)
-	below, done := o.beforeLeg(book.Places[0].Row)
-	v.LegRounds = yarn.LegRoundsLeft(ball.Left-per*float64(below), yarn.Reserve, per, sock)
-	other, otherDone := o.beforeLeg(book.Places[1].Row)
-	both := (ball.Left - per*float64(below+other)) / 2
-	v.Shared = max(0, yarn.LegRoundsLeft(both, yarn.Reserve, per, sock)-otherDone/2)
-	v.FollowLeg = done + v.LegRounds
-	v.Enough = v.LegRounds >= sock.LegRounds-done
-	return &v
-}
-
-// beforeLeg is what a sock still takes before its leg, in stitches, and the leg rounds that are done.
-func (o *socks) beforeLeg(row int) (stitches, done int) {
-	for i := range o.plan.Rows {
-		switch o.plan.Rows[i].Section {
-		case needle.Leg:
-			if i < row {
-				done++
-			}
-		case needle.Cuff, needle.BindOff:
-		default:
-			if i >= row {
-				stitches += o.said[i].Worked
-			}
-		}
-	}
-	return stitches, done
 }

@@ -12,9 +12,11 @@ import (
 
 	"acornstep/sock/day"
 	"acornstep/sock/design"
+	"acornstep/sock/knit"
 	"acornstep/sock/logbook"
 	"acornstep/sock/plan"
 	"acornstep/sock/words"
+	"acornstep/sock/yarn"
 )
 
 func sockOf(t require.TestingT, fields string) (*plan.Plan, []words.Row) {
@@ -92,6 +94,69 @@ func TestAScrapIsEnoughOrNot(t *testing.T) {
 	assert.Nil(t, sum.Ball, "the sock's own yarn was not weighed")
 	one, said := sockOf(t, "")
 	assert.Empty(t, Of(one, said, nil, today).Scraps, "a sock of one yarn has no scraps")
+}
+
+// Ten leg rounds of 68 took 4 g: 0.4 g a round. Of 16 g 14.72 are free; 18 cuff rounds at 1.05 and two for the
+// bind-off take 8.36 g: (14.72 − 8.36) / 0.4 = 15.9. A cuff in another yarn leaves 14.72 / 0.4 = 36.8 rounds.
+func TestHowFarTheBallReaches(t *testing.T) {
+	weighed := func(p *plan.Plan, more ...logbook.Event) []logbook.Event {
+		leg := at(t, p, "leg-1")
+		return book(append([]logbook.Event{
+			{Kind: logbook.RowDone, Row: leg + 9}, {Kind: logbook.Weighed, Grams: 20},
+			{Kind: logbook.RowDone, Row: leg + 19}, {Kind: logbook.Weighed, Grams: 16},
+		}, more...)...)
+	}
+	one, said := sockOf(t, "")
+	b := Of(one, said, weighed(one), today).Ball
+	assert.Equal(t, 15, b.Each[0].LegRounds)
+	assert.Equal(t, 35, b.Each[0].FollowLeg, "twenty are knitted")
+	assert.False(t, b.Each[0].Enough)
+	assert.Equal(t, "(16.0 g × 0.92 − 0.0 g below the leg − 8.4 g for cuff and bind-off) / 0.40 g a round → 15", b.Each[0].Working)
+	assert.Zero(t, b.Each[1].LegRounds, "16 g are not even a foot")
+	assert.Zero(t, b.SharedLeg)
+
+	// The first sock is off the needles, the second at its leg: (30 · 0.92 − 8.36) / 0.4 = 48.1.
+	finished := logbook.Event{Kind: logbook.Finished, Row: len(one.Rows) - 1}
+	second := logbook.Event{Kind: logbook.Placed, Sock: 2, Row: at(t, one, "leg-1")}
+	refilled := []logbook.Event{finished, second, {Kind: logbook.Weighed, Grams: 15}, {Kind: logbook.Weighed, Grams: 30}}
+	b = Of(one, said, weighed(one, refilled...), today).Ball
+	assert.NotEmpty(t, b.Doubt, "another ball")
+	assert.Equal(t, b.Each[1].FollowLeg, b.SharedLeg, "one sock is left")
+	assert.Equal(t, "off the needles", b.Each[0].Working)
+
+	two, said := sockOf(t, twoYarns)
+	assert.Equal(t, 36, Of(two, said, weighed(two), today).Ball.Each[0].LegRounds)
+	// Ripped back to the foot: 65 rounds of 68, and the 34 of the instep before and after the heel, are of its own yarn: 4,488 at 4/680 g.
+	back := Of(two, said, weighed(two, logbook.Event{Kind: logbook.Placed, Row: at(t, two, "foot-1")}), today).Ball
+	assert.Contains(t, back.Each[0].Working, "26.4 g below the leg")
+}
+
+// What is promised for both legs is there: with it, both socks take no more than the ball has without its reserve.
+func TestBothSocksFromOneBall(t *testing.T) {
+	p, said := sockOf(t, "")
+	rapid.Check(t, func(t *rapid.T) {
+		one, two := rapid.IntRange(1, len(p.Rows)-1).Draw(t, "first"), rapid.IntRange(1, len(p.Rows)-1).Draw(t, "second")
+		grams := rapid.Float64Range(1, 150).Draw(t, "grams")
+		b := Of(p, said, book(logbook.Event{Kind: logbook.Placed, Row: one}, logbook.Event{Kind: logbook.Placed, Sock: 2, Row: two}, logbook.Event{Kind: logbook.Weighed, Grams: grams}), today).Ball
+		o := socks{p, said}
+		per := yarn.GramsPerStitch(&p.Design)
+		sock := knit.Measure(&p.Design)
+		takes, done := 0.0, 0
+		for _, row := range []int{one, two} {
+			below, legs := o.beforeLeg(row)
+			takes += per*float64(below) + yarn.KeptBack(per, sock)
+			done += legs
+		}
+		takes += float64(2*b.SharedLeg-done) * per * float64(sock.LegStitches)
+		if 2*b.SharedLeg > done && takes > grams*(1-yarn.Reserve)+1e-9 {
+			t.Fatalf("legs of %d rounds take %.2f g of %.2f", b.SharedLeg, takes, grams)
+		}
+		for _, r := range b.Each {
+			if r.LegRounds > 0 && 2*b.SharedLeg > done+r.LegRounds {
+				t.Fatalf("one leg alone gets %d rounds more, both get %d", r.LegRounds, b.SharedLeg)
+			}
+		}
+	})
 }
 
 // 100 g in 420 m are 0.742 mm thick: a stitch takes 2/0.44 + 1/0.32 + 5.94 × 0.742 = 12.08 mm, a round of 68 takes

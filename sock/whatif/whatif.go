@@ -4,6 +4,7 @@ package whatif
 
 import (
 	"fmt"
+	"slices"
 
 	"acornstep/sock/design"
 	"acornstep/sock/document"
@@ -122,8 +123,14 @@ func legRounds(s *knit.Sock) string { return fmt.Sprintf("%d + %d", s.LegRounds,
 // ballRounds is how tall a leg half the ball gives, above what toe, foot and heel take.
 func ballRounds(s *knit.Sock) string {
 	perStitch := yarn.GramsPerStitch(s.Design)
-	used := perStitch * yarn.StitchesBelowLeg(s)
-	left := s.Design.Yarn.BallGrams/2 - used
+	toe, foot, heel := yarn.StitchesBelowLeg(s)
+	used := foot
+	for section, stitches := range map[string]float64{"toe": toe, "heel": heel} {
+		if !slices.Contains(s.Design.Yarn.Contrast, section) {
+			used += stitches
+		}
+	}
+	left := s.Design.Yarn.BallGrams/2 - perStitch*used
 	if left <= 0 {
 		return "not even the foot"
 	}

@@ -4,6 +4,7 @@ package yarn
 
 import (
 	"math"
+	"slices"
 
 	"acornstep/sock/design"
 	"acornstep/sock/knit"
@@ -112,11 +113,19 @@ func PerStitchWeighed(before, after float64, stitches int) (grams float64, ok bo
 // Reserve is the share of a ball that is kept back for weaving in and a slip of the reckoning.
 const Reserve = 0.08
 
+// KeptBack is what cuff and bind-off take of the sock's own yarn, in grams:
+// nothing when they are knitted in another.
+func KeptBack(gramsPerStitch float64, s *knit.Sock) float64 {
+	if s.Design != nil && slices.Contains(s.Design.Yarn.Contrast, string(needle.Cuff)) {
+		return 0
+	}
+	return (float64(s.CuffRounds)*purlFactor + 2) * float64(s.LegStitches) * gramsPerStitch
+}
+
 // LegRoundsLeft is the number of leg rounds that what is left of the ball
 // gives, when cuff, bind-off and a reserve (a share of what is left) are kept back.
 func LegRoundsLeft(left, reserve, gramsPerStitch float64, s *knit.Sock) int {
-	keep := (float64(s.CuffRounds)*purlFactor + 2) * float64(s.LegStitches) * gramsPerStitch
-	free := left*(1-reserve) - keep
+	free := left*(1-reserve) - KeptBack(gramsPerStitch, s)
 	return max(0, int(free/(gramsPerStitch*float64(s.LegStitches))))
 }
 
@@ -131,19 +140,19 @@ func GramsPerStitch(d *design.Design) float64 {
 	return float64(PerStitch(d.Gauge.PerMM(), Thickness(d.Yarn))) / 1000 * d.Yarn.BallGrams / d.Yarn.BallMetres
 }
 
-// StitchesBelowLeg counts the stitches of toe, foot, heel and gusset from their
-// sizes, without knitting them: within a twentieth of what the rows have.
-func StitchesBelowLeg(s *knit.Sock) float64 {
+// StitchesBelowLeg counts the stitches of toe, foot with gusset, and heel from their
+// sizes, without knitting them: together within a twentieth of what the rows have.
+func StitchesBelowLeg(s *knit.Sock) (toe, foot, heel float64) {
 	n, h, g := float64(s.Stitches), float64(s.Heel.Stitches), float64(s.Heel.GussetIncreases)
-	toe := float64(s.Toe.Rounds) * (float64(s.Toe.CastOn) + n) / 2
+	toe = float64(s.Toe.Rounds) * (float64(s.Toe.CastOn) + n) / 2
 	switch s.Design.Toe.Kind {
 	case "garter_square":
 		toe = float64(s.Toe.Rounds)*n/4 + n // the square on a quarter of the stitches, and the round that picks up
 	case "short_row":
 		toe = shortRows(4, s.Toe.Turns, n/2) + 1.5*n // the purl row before, and the round that joins
 	}
-	foot := float64(s.FootRounds)*n + 2*g*(g+1)
-	heel := shortRows(4, s.Heel.Turns, h) + float64(s.Heel.RoundsBetween)*(1.5*n+h)
+	foot = float64(s.FootRounds)*n + 2*g*(g+1)
+	heel = shortRows(4, s.Heel.Turns, h) + float64(s.Heel.RoundsBetween)*(1.5*n+h)
 	switch s.Design.Heel.Kind {
 	case "flap_under":
 		slipped := (1 + slippedFactor) / 2 // every other stitch on the right side, the first on the wrong one
@@ -151,7 +160,7 @@ func StitchesBelowLeg(s *knit.Sock) float64 {
 	case "gusset_turn":
 		heel = shortRows(2, s.Heel.Turns, h) + (2*g+3.5)*h // the way in, a row each way that resolves, and the flap
 	}
-	return toe + foot + heel
+	return toe, foot, heel
 }
 
 // shortRows are the stitches of so many rows for each turn, and one over the turns on either side; the row in the middle of them is as long as the mean.

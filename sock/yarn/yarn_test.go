@@ -45,6 +45,9 @@ func TestWeighing(t *testing.T) {
 	s := &knit.Sock{LegStitches: 60, CuffRounds: 10}
 	assert.Equal(t, 89, LegRoundsLeft(20, 0.08, 0.003, s))
 	assert.Equal(t, 0, LegRoundsLeft(1, 0.08, 0.003, s))
+	// A cuff in another yarn takes nothing of this one: 20·0.92/0.18 = 102.2.
+	s.Design = &design.Design{Yarn: design.Yarn{Contrast: []string{"cuff"}}}
+	assert.Equal(t, 102, LegRoundsLeft(20, 0.08, 0.003, s))
 }
 
 func TestStripes(t *testing.T) {

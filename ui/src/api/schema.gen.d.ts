@@ -935,13 +935,11 @@ export interface components {
         Ball: {
             calibrated: boolean;
             doubt: string;
-            enough: boolean;
-            follow_leg_rounds: number;
+            each: components["schemas"]["Reach"][] | null;
             /** Format: double */
             grams_per_stitch: number;
             /** Format: double */
             left_g: number;
-            leg_rounds: number;
             shared_leg_rounds: number;
         };
         Book: {
@@ -1497,6 +1495,12 @@ export interface components {
             section: string;
             sock: number;
             strip: components["schemas"]["StripPart"][];
+        };
+        Reach: {
+            enough: boolean;
+            follow_leg_rounds: number;
+            leg_rounds: number;
+            working: string;
         };
         Reference: {
             cautions: components["schemas"]["FeetCaution"][];

@@ -173,7 +173,7 @@ export function KnitScreen() {
         {search.get("panel") ? (
           <KnitPanel name={search.get("panel") ?? ""} sock={sock} row={place.row} close={() => open(null)} />
         ) : (
-          <Moment row={row} last={rows[place.row - 1]} check={before?.check ?? ""} open={open} />
+          <Moment sock={sock} row={row} last={rows[place.row - 1]} check={before?.check ?? ""} open={open} />
         )}
         <div className="knit-more">
           <Segmented<Wording>

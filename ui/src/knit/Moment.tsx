@@ -9,11 +9,13 @@ type Row = Schemas["KnitRow"];
 
 /** Moment is what the fingers can check now, and what is left. */
 export function Moment({
+  sock,
   row,
   last,
   check,
   open,
 }: {
+  sock: number;
   row: Row | undefined;
   last: Row | undefined;
   check: string;
@@ -22,6 +24,7 @@ export function Moment({
   const unit = useUnit();
   const tally = useKnitting((s) => s.tally);
   const heel = useKnitting((s) => s.view);
+  const reach = tally.ball?.each?.[sock - 1];
   return (
     <>
       <section className="moment">
@@ -47,8 +50,8 @@ export function Moment({
           <>
             <p className="big">{tally.ball.left_g.toFixed(0)} g</p>
             <p className="muted">
-              {tally.ball.enough ? "enough: " : "not enough: "}
-              {tally.ball.leg_rounds} leg rounds and the cuff, 8 % kept back
+              {reach?.enough ? "enough: " : "not enough: "}
+              {reach?.leg_rounds} leg rounds and the cuff, 8 % kept back
               {!tally.ball.calibrated && ", by a first guess: weigh again later"}
             </p>
             {tally.ball.doubt && <p className="fault">{tally.ball.doubt}</p>}

@@ -169,22 +169,31 @@ function Stripes({ sock, row }: { sock: number; row: number }) {
 /** Left is what the ball is still good for, and a leg that follows the yarn. */
 function Left({ sock, row, close }: { sock: number; row: number; close: () => void }) {
   const { ball } = useKnitting((s) => s.tally);
+  const both = useKnitting((s) => s.places.every((place) => !place.finished));
   const follow = useReplan(sock, row, close);
-  if (!ball) {
+  const reach = ball?.each?.[sock - 1];
+  if (!reach) {
     return null;
   }
   return (
     <>
       <h2>What it is good for</h2>
       <p>
-        <strong>{ball.leg_rounds}</strong> leg rounds on this sock, with the cuff and 8 % kept back;{" "}
-        <strong>{ball.shared_leg_rounds}</strong> on each when both socks share the ball.
+        <strong>{reach.leg_rounds}</strong> leg rounds on this sock, with the cuff and 8 % kept back.
+        {both && (
+          <>
+            {" "}
+            When both socks share the ball, each leg becomes <strong>{ball.shared_leg_rounds}</strong> rounds
+            tall.
+          </>
+        )}
       </p>
+      <p className="muted working-line">{reach.working}</p>
       <Button
-        onClick={() => follow.mutate({ said: { leg_rounds: ball.follow_leg_rounds }, accept: true })}
+        onClick={() => follow.mutate({ said: { leg_rounds: reach.follow_leg_rounds }, accept: true })}
         loading={follow.isPending}
       >
-        Let the leg follow the yarn: {ball.follow_leg_rounds} rounds, then the cuff
+        Let the leg follow the yarn: {reach.follow_leg_rounds} rounds, then the cuff
       </Button>
       <p className="fault" role="alert">
         {faultText(follow.error)}
