@@ -46,6 +46,8 @@ type KnitView struct {
 	// Needles before each row and after the last.
 	Needles []position.Needle `json:"needles"`
 	Strip   []StripPart       `json:"strip"`
+	// Flap: the heel has a flap, along which stitches are picked up.
+	Flap bool `json:"flap"`
 	// HeelStartsAt is from the tip of the toe, in mm, HeelPlace where that lies on the foot.
 	HeelStartsAt measure.Length `json:"heel_starts_at_mm"`
 	HeelPlace    string         `json:"heel_place"`
@@ -227,7 +229,7 @@ func (s *server) knitting(c call[nothing]) (KnitView, error) {
 	v := KnitView{
 		ID: o.sock.ID, Name: o.sock.Name, Wearer: o.sock.Wearer, Version: len(o.versions), Versions: []PlanVersion{},
 		Needles: needles, Strip: strip(o.plan.Rows, o.said), Events: events, Seq: seq, Tally: tally.Of(o.plan, o.said, events, day.Of(s.Now())), Rows: o.rows(),
-		HeelStartsAt: o.plan.Summary.HeelStartsAt, HeelPlace: knit.Measure(&o.plan.Design).HeelPlace(),
+		Flap: o.plan.Summary.FlapRows != nil, HeelStartsAt: o.plan.Summary.HeelStartsAt, HeelPlace: knit.Measure(&o.plan.Design).HeelPlace(),
 	}
 	if v.Second, v.SecondNeedles, err = o.mirrored(); err != nil {
 		return KnitView{}, err

@@ -1255,6 +1255,7 @@ export interface components {
         };
         KnitView: {
             events: components["schemas"]["LogbookEvent"][];
+            flap: boolean;
             heel_place: string;
             heel_starts_at_mm: components["schemas"]["MeasureLength"];
             id: string;

@@ -6,7 +6,7 @@ import { useKnitting } from "./KnitPage";
 import { faultText } from "./KnitPanel";
 
 /** Count says what most likely happened when the needles hold another number. */
-export function Count({ row }: { row: number }) {
+export function Count({ row, planned }: { row: number; planned: number }) {
   const { id } = useKnitting((s) => s.view);
   const [counted, setCounted] = useState("");
   const why = useMutation({
@@ -28,6 +28,7 @@ export function Count({ row }: { row: number }) {
       <h2>
         <label htmlFor="counted">I count, in all</label>
       </h2>
+      <p className="hint">By the plan {planned} stitches lie on the needles before this row.</p>
       <div className="add-line">
         <Input
           id="counted"

@@ -4,9 +4,8 @@ import type { Schemas } from "../api/client";
 import { useUnit } from "../units/units";
 import { useKnitting } from "./KnitPage";
 import { faultText } from "./KnitPanel";
+import { Otherwise, saidOf, type Typed } from "./Otherwise";
 import { type Said, useReplan } from "./useReplan";
-
-const number = (text: string) => (/^-?\d{1,4}$/.test(text.trim()) ? Number(text) : undefined);
 
 const sits: { value: NonNullable<Schemas["ReplanHappened"]["feels"]>; label: string }[] = [
   { value: "tight_foot", label: "too tight on the foot" },
@@ -36,37 +35,20 @@ export function Happened({
   const say = useKnitting((s) => s.say);
   const [length, setLength] = useState("");
   const [toHeel, setToHeel] = useState("");
-  const [typed, setTyped] = useState<Record<string, string>>({});
+  const [typed, setTyped] = useState<Typed>({});
+  const flap = useKnitting((s) => s.view.flap);
   const [feels, setFeels] = useState<Schemas["ReplanHappened"]["feels"]>();
-  const castOn = number(typed.castOn ?? "");
-  const late = number(typed.late ?? "");
-  const leg = number(typed.leg ?? "");
-  const picked = (typed.picked ?? "").split(/[ ,/]+/).map(number);
-  const said: Said = tried
-    ? { length, ...(onFoot && { toHeel }), ...(feels && { feels }) }
-    : {
-        ...(castOn !== undefined && { cast_on: castOn }),
-        ...(late !== undefined && { heel_late: late }),
-        ...(leg !== undefined && { leg_rounds: leg }),
-        ...(picked[0] !== undefined && picked[1] !== undefined && { picked_up: [picked[0], picked[1]] }),
-      };
+  const triedOn = length.trim() !== "" || toHeel.trim() !== "" || feels !== undefined;
+  const onTheFoot = triedOn ? { length, ...(onFoot && { toHeel }), ...(feels && { feels }) } : undefined;
+  const said: Said | undefined = tried ? onTheFoot : saidOf(typed);
   const ask = useReplan(sock, row, close);
-  const line = (name: string, label: string, hint: string) => (
-    <div className="look-line">
-      <label htmlFor={`happened-${name}`}>{label}</label>
-      <Input
-        id={`happened-${name}`}
-        value={typed[name] ?? ""}
-        placeholder={hint}
-        onChange={(event) => setTyped({ ...typed, [name]: event.target.value })}
-      />
-    </div>
-  );
   return (
     <form
       onSubmit={(event) => {
         event.preventDefault();
-        ask.mutate({ said, accept: false });
+        if (said) {
+          ask.mutate({ said, accept: false });
+        }
       }}
     >
       <h2>{tried ? "I tried it on" : "It went otherwise"}</h2>
@@ -113,19 +95,9 @@ export function Happened({
           </div>
         </>
       ) : (
-        <>
-          {line("castOn", "Really cast on", "34")}
-          {line("picked", "Really picked up, left and right", "21, 19")}
-          {line("late", "The heel begins later by, in rounds", "3")}
-          {line("leg", "Leg rounds, below the cuff", "64")}
-        </>
+        <Otherwise typed={typed} setTyped={setTyped} flap={flap} />
       )}
-      <Button
-        type="primary"
-        htmlType="submit"
-        loading={ask.isPending}
-        disabled={tried && length.trim() === "" && toHeel.trim() === "" && !feels}
-      >
+      <Button type="primary" htmlType="submit" loading={ask.isPending} disabled={!said}>
         What does it change?
       </Button>
       <p className="fault" role="alert">
@@ -144,7 +116,7 @@ export function Happened({
               </li>
             ))}
           </ul>
-          {ask.data.design && ask.data.changes.length > 0 && (
+          {said && ask.data.design && ask.data.changes.length > 0 && (
             <Button
               type="primary"
               onClick={() => {

@@ -20,18 +20,21 @@ export function KnitPanel({
   name,
   sock,
   row,
+  planned,
   close,
 }: {
   name: string;
   sock: number;
   row: number;
+  /** Stitches on the needles before the row. */
+  planned: number;
   close: () => void;
 }) {
   const panels: Record<string, React.ReactNode> = {
     where: <Where sock={sock} row={row} close={close} />,
     tried: <Happened sock={sock} row={row} close={close} tried />,
     happened: <Happened sock={sock} row={row} close={close} />,
-    count: <Count row={row} />,
+    count: <Count row={row} planned={planned} />,
     yarn: <Yarn sock={sock} row={row} close={close} />,
     note: <Note sock={sock} row={row} close={close} />,
     comforts: <Comforts />,

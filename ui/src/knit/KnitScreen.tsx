@@ -171,7 +171,13 @@ export function KnitScreen() {
       </div>
       <aside className="knit-side" aria-label="At this moment">
         {search.get("panel") ? (
-          <KnitPanel name={search.get("panel") ?? ""} sock={sock} row={place.row} close={() => open(null)} />
+          <KnitPanel
+            name={search.get("panel") ?? ""}
+            sock={sock}
+            row={place.row}
+            planned={before?.count ?? 0}
+            close={() => open(null)}
+          />
         ) : (
           <Moment sock={sock} row={row} last={rows[place.row - 1]} check={before?.check ?? ""} open={open} />
         )}

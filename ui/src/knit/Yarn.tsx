@@ -140,7 +140,7 @@ function Stripes({ sock, row }: { sock: number; row: number }) {
           onChange={(event) => setRepeat(event.target.value)}
         />
       </div>
-      <div className="look-line">
+      <div className="field">
         <label htmlFor="began">The first sock began</label>
         <Input
           id="began"

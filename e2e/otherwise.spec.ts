@@ -1,0 +1,72 @@
+import { expect, type Page, test } from "@playwright/test";
+import { cast, newSock, putAt, saved, typeFoot, where } from "./steps";
+
+// It went otherwise: what really happened bends what is still to come.
+
+const panel = (page: Page) => page.locator(".knit-panel");
+const changes = (page: Page) => panel(page).getByRole("button", { name: "What does it change?" });
+const goOn = (page: Page) => panel(page).getByRole("button", { name: "Go on like that" });
+
+async function otherwise(page: Page, label: string, text: string) {
+  await page.getByRole("button", { name: "It went otherwise" }).click();
+  await panel(page).getByLabel(label).fill(text);
+}
+
+test("a heel begun three rounds late", async ({ page }) => {
+  await cast(page, "Sock with a late heel");
+  await putAt(page, "foot-60");
+  await otherwise(page, "The heel begins later by, in rounds", "three");
+  await expect(panel(page)).toContainText("A whole number, such as 3.");
+  await expect(changes(page)).toBeDisabled();
+  await panel(page).getByLabel("The heel begins later by, in rounds").fill("3");
+  await changes(page).click();
+  // 3 rounds at 4.4 in a centimetre are 6.8 mm.
+  await expect(panel(page).locator(".proposal")).toContainText("The foot comes out 6.8 mm longer.");
+  await expect(panel(page).locator(".proposal")).toContainText("rounds before the heel: 65 → 68");
+  await goOn(page).click();
+  await expect(where(page)).toContainText("foot, round 60 of 68");
+});
+
+test("two stitches more are cast on", async ({ page }) => {
+  await cast(page, "Sock with a wide toe");
+  await putAt(page, "toe-1");
+  await otherwise(page, "Stitches really cast on", "34");
+  await changes(page).click();
+  await expect(panel(page).locator(".proposal")).toContainText(
+    "In the first increase round make two increases instead of four, one at each side of the foot: from 34 to 36.",
+  );
+  await expect(goOn(page)).toHaveCount(0);
+});
+
+test("21 and 19 are picked up along a flap", async ({ page }) => {
+  await newSock(page, "Sock with a lopsided flap", "Isolde");
+  await typeFoot(page);
+  await page.locator("label.way").filter({ hasText: "Flap below" }).first().click();
+  await saved(page);
+  await page.getByRole("link", { name: "Knit", exact: true }).click();
+  await expect(where(page)).toContainText("cast on");
+  await putAt(page, "gusset-1");
+  await otherwise(page, "Really picked up, left and right", "21");
+  await expect(panel(page)).toContainText("Two whole numbers, such as 21, 19.");
+  await panel(page).getByLabel("Really picked up, left and right").fill("21 19");
+  await changes(page).click();
+  // 20 of the turned heel, 21 and 19 with a corner each, and the instep's 34 are 96: 28 too many, two a round.
+  await expect(panel(page).locator(".proposal")).toContainText("gusset decrease rounds: 12 → 14");
+  await goOn(page).click();
+  await expect(panel(page)).toBeHidden();
+  await expect(where(page)).toContainText("gusset");
+});
+
+test("a forgotten increase is found by the count", async ({ page }) => {
+  await cast(page, "Sock with a forgotten increase");
+  await putAt(page, "toe-8");
+  await page.getByRole("button", { name: "My count is another" }).click();
+  // Four increases in rounds 2, 4 and 6: 32 + 12.
+  await expect(panel(page)).toContainText("By the plan 44 stitches lie on the needles before this row.");
+  await panel(page).getByLabel("I count, in all").fill("40");
+  await panel(page).getByRole("button", { name: "Why?" }).click();
+  await expect(panel(page).locator(".causes")).toContainText(
+    "The last increase round was knitted plain. Increase in the next round instead",
+  );
+  await expect(panel(page).locator(".causes")).toContainText("Or rip back to row toe-6.");
+});

@@ -1,0 +1,87 @@
+import { Input } from "antd";
+import type { Said } from "./useReplan";
+
+/** A line says one thing that went otherwise, in so many whole numbers. */
+type Line = {
+  name: "cast_on" | "picked_up" | "heel_late" | "leg_rounds";
+  label: string;
+  example: string;
+  numbers: number;
+};
+
+const lines: Line[] = [
+  { name: "cast_on", label: "Stitches really cast on", example: "34", numbers: 1 },
+  { name: "picked_up", label: "Really picked up, left and right", example: "21, 19", numbers: 2 },
+  { name: "heel_late", label: "The heel begins later by, in rounds", example: "3", numbers: 1 },
+  { name: "leg_rounds", label: "Leg rounds, below the cuff", example: "64", numbers: 1 },
+];
+
+export type Typed = Partial<Record<Line["name"], string>>;
+
+/** read gives the numbers of a line; nothing while it is empty or cannot be read. */
+function read({ name, numbers }: Line, typed: Typed): number[] | undefined {
+  const list = (typed[name] ?? "").trim().split(/[\s,;/]+/);
+  return list.length === numbers && list.every((n) => /^-?\d{1,4}$/.test(n)) ? list.map(Number) : undefined;
+}
+
+const isWrong = (line: Line, typed: Typed) => (typed[line.name] ?? "").trim() !== "" && !read(line, typed);
+
+/** saidOf is what was typed, as soon as something was and all of it can be read. */
+export function saidOf(typed: Typed): Said | undefined {
+  if (lines.some((line) => isWrong(line, typed))) {
+    return undefined;
+  }
+  const said = lines.flatMap((line) => {
+    const numbers = read(line, typed);
+    return numbers ? [[line.name, line.numbers === 1 ? numbers[0] : numbers]] : [];
+  });
+  return said.length > 0 ? (Object.fromEntries(said) as Said) : undefined;
+}
+
+/** Otherwise are the lines in which a knitter says what really happened. */
+export function Otherwise({
+  typed,
+  setTyped,
+  flap,
+}: {
+  typed: Typed;
+  setTyped: (typed: Typed) => void;
+  /** The heel has a flap to pick up along. */
+  flap: boolean;
+}) {
+  return (
+    <>
+      <p className="hint">
+        What is knitted stays; the rest is planned for it. A forgotten increase: say how many stitches you
+        count.
+      </p>
+      {lines
+        .filter((line) => flap || line.name !== "picked_up")
+        .map((line) => {
+          const id = `happened-${line.name}`;
+          const wrong = isWrong(line, typed);
+          return (
+            <div key={line.name}>
+              <div className="look-line">
+                <label htmlFor={id}>{line.label}</label>
+                <Input
+                  id={id}
+                  aria-describedby={`${id}-fault`}
+                  value={typed[line.name] ?? ""}
+                  placeholder={line.example}
+                  status={wrong ? "error" : ""}
+                  onChange={(event) => setTyped({ ...typed, [line.name]: event.target.value })}
+                />
+              </div>
+              <p id={`${id}-fault`} className="fault" role="alert">
+                {wrong &&
+                  (line.numbers === 1
+                    ? `A whole number, such as ${line.example}.`
+                    : `Two whole numbers, such as ${line.example}.`)}
+              </p>
+            </div>
+          );
+        })}
+    </>
+  );
+}
