@@ -82,6 +82,8 @@ for (const size of [
       await expect(page.getByText("Look at this next:")).toBeVisible();
       // The end of heel row 7: three doubles at the right, four at the left, the wrong side comes next.
       await page.getByLabel("Stitches on needle 1").fill("34");
+      await page.getByLabel("Stitches on needle 2").fill("many");
+      await expect(page.getByText("Stitches on needle 2: a count is a whole number.")).toBeVisible();
       await page.getByLabel("Stitches on needle 2").fill("34");
       await page.getByLabel("Doubles, wraps or pins at the right").fill("3");
       await page.getByLabel("The same at the left").fill("4");

@@ -79,6 +79,13 @@ export function Where({ sock, row, close }: { sock: number; row: number; close: 
     placeholderData: (before) => before,
     retry: false,
   });
+  const isUnread = (name: Counted) => typed[name]?.trim() && seen[name] === undefined;
+  const unread = counts
+    .filter(({ name }) => isUnread(name))
+    .map(({ label }) => `${label}: a count is a whole number.`);
+  if (typed.repeats && !(repeats > 0)) {
+    unread.push("Stripe repeats: a number such as 4.5.");
+  }
   const set = (name: string, value: string) => setTyped({ ...typed, [name]: value });
   return (
     <>
@@ -92,7 +99,8 @@ export function Where({ sock, row, close }: { sock: number; row: number; close: 
               id={`see-${name}`}
               inputMode="numeric"
               value={typed[name] ?? ""}
-              status={typed[name] && seen[name] === undefined ? "error" : ""}
+              status={isUnread(name) ? "error" : ""}
+              aria-invalid={isUnread(name) ? true : undefined}
               onChange={(event) => set(name, event.target.value)}
             />
           </div>
@@ -133,7 +141,7 @@ export function Where({ sock, row, close }: { sock: number; row: number; close: 
         </div>
       </div>
       <p className="fault" role="alert">
-        {faultText(answer.error)}
+        {[...unread, faultText(answer.error)].join(" ")}
       </p>
       {answer.data && (
         <>
