@@ -1,13 +1,7 @@
 package http
 
 import (
-	"bytes"
 	"context"
-	"encoding/base64"
-	"encoding/json"
-	"fmt"
-	"image/jpeg"
-	"strings"
 
 	"github.com/gin-gonic/gin"
 
@@ -17,9 +11,7 @@ import (
 	"acornstep/sock/document"
 	"acornstep/sock/feet"
 	"acornstep/sock/knit"
-	"acornstep/sock/logbook"
 	"acornstep/sock/measure"
-	"acornstep/sock/tracing"
 )
 
 // Feet keeps the people socks are knitted for.
@@ -88,26 +80,6 @@ type NewMeasurement struct {
 	Unit       string `json:"unit" enum:"cm,in"`
 	MeasuredOn string `json:"measured_on"`
 	Guessed    bool   `json:"guessed"`
-}
-
-// TracingQuestion are the marks on a picture.
-type TracingQuestion struct {
-	Marks tracing.Marks `json:"marks"`
-	// Apart is the distance of the two points of the scale as it was typed, in the unit in use; without it known_mm counts.
-	Apart string `json:"apart,omitempty"`
-	Unit  string `json:"unit,omitempty" enum:"cm,in"`
-}
-
-// NewTracing keeps a tracing that was measured on the screen, and the lengths read from it.
-type NewTracing struct {
-	Side       string        `json:"side" enum:"left,right"`
-	MeasuredOn string        `json:"measured_on"`
-	Marks      tracing.Marks `json:"marks"`
-	// Apart and Unit as in [TracingQuestion].
-	Apart string `json:"apart,omitempty"`
-	Unit  string `json:"unit,omitempty" enum:"cm,in"`
-	// Preview is a small JPEG as a data URL; empty for none.
-	Preview string `json:"preview"`
 }
 
 // GrowthQuestion asks how long a foot will be on a day.
@@ -235,9 +207,7 @@ func (s *server) addMeasurement(c call[NewMeasurement]) (WearerView, error) {
 		m.Source = "guess"
 	}
 	faults := m.Validate(unit)
-	if today := day.Of(s.Now().AddDate(0, 0, 1)); m.On > today {
-		faults.Add("measured_on", "read %s, which is still to come", m.On)
-	}
+	s.notToCome(&faults, m.On)
 	if err := faults.Err(); err != nil {
 		return WearerView{}, err
 	}
@@ -283,90 +253,10 @@ func (s *server) growth(c call[GrowthQuestion]) (feet.Growth, error) {
 	return g, nil
 }
 
-// marksOf reads the typed distance into the marks.
-func marksOf(marks tracing.Marks, apart, unitName string) (tracing.Marks, error) {
-	if marks.Sheet != "" || apart == "" {
-		return marks, nil
+// notToCome refuses a measurement of a day that nobody has seen yet; where the
+// reader lives it may be tomorrow already.
+func (s *server) notToCome(faults *document.Faults, on day.Date) {
+	if on > day.Of(s.Now()).Add(1) {
+		faults.Add("measured_on", "read %s, which is still to come", on)
 	}
-	unit, err := unitOf(unitName)
-	if err != nil {
-		return marks, err
-	}
-	if marks.Known, err = measure.ParseLength(apart, unit); err != nil {
-		return marks, document.Faults{{Field: "apart", Message: err.Error()}}
-	}
-	return marks, nil
-}
-
-func (s *server) measureTracing(c call[TracingQuestion]) (tracing.Foot, error) {
-	marks, err := marksOf(c.Asked.Marks, c.Asked.Apart, c.Asked.Unit)
-	if err != nil {
-		return tracing.Foot{}, err
-	}
-	return tracing.Measure(marks)
-}
-
-func (s *server) addTracing(c call[NewTracing]) (WearerView, error) {
-	q := c.Asked
-	marks, err := marksOf(q.Marks, q.Apart, q.Unit)
-	if err != nil {
-		return WearerView{}, err
-	}
-	found, err := tracing.Measure(marks)
-	if err != nil {
-		return WearerView{}, err
-	}
-	var list []feet.Measurement
-	for _, f := range []struct {
-		what  string
-		found *tracing.Found
-	}{{"length_mm", &found.Length}, {"toe_depth_mm", found.ToeDepth}, {"ball_width_mm", found.Width}} {
-		if f.found == nil {
-			continue
-		}
-		m := feet.Measurement{Side: feet.Side(q.Side), What: f.what, Length: f.found.Length.Tenth(), On: day.Date(q.MeasuredOn), Source: "tracing", Uncertainty: f.found.Uncertainty.Tenth()}
-		if err := m.Validate(measure.Centimetres).Err(); err != nil {
-			return WearerView{}, err
-		}
-		list = append(list, m)
-	}
-	if err := checkPreview(q.Preview); err != nil {
-		return WearerView{}, document.Faults{{Field: "preview", Message: err.Error()}}
-	}
-	points, err := json.Marshal(marks)
-	if err != nil {
-		return WearerView{}, err
-	}
-	kept := feet.Tracing{Side: feet.Side(q.Side), On: day.Date(q.MeasuredOn), Points: string(points), Preview: q.Preview}
-	if err := s.Feet.AddMeasurements(c, c.ID, list, &kept); err != nil {
-		return WearerView{}, err
-	}
-	return s.wearerView(c, c.ID)
-}
-
-// Limits of a preview.
-const (
-	maxPreview     = logbook.MaxPicture
-	maxPreviewSide = 640 // pixels
-	previewPrefix  = "data:image/jpeg;base64,"
-)
-
-// checkPreview refuses what is not a small JPEG: it will be shown to people later.
-func checkPreview(dataURL string) error {
-	if dataURL == "" {
-		return nil
-	}
-	encoded, isJPEG := strings.CutPrefix(dataURL, previewPrefix)
-	if !isJPEG || len(dataURL) > maxPreview {
-		return fmt.Errorf("read %d characters; a preview is a JPEG of at most %d bytes", len(dataURL), maxPreview)
-	}
-	raw, err := base64.StdEncoding.DecodeString(encoded)
-	if err != nil {
-		return fmt.Errorf("the preview is damaged: %w", err)
-	}
-	picture, err := jpeg.DecodeConfig(bytes.NewReader(raw))
-	if err != nil || picture.Width > maxPreviewSide || picture.Height > maxPreviewSide {
-		return fmt.Errorf("the preview is no picture of at most %d × %d points", maxPreviewSide, maxPreviewSide)
-	}
-	return nil
 }

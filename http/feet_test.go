@@ -126,6 +126,9 @@ func TestATracingIsKeptWithASmallPreviewOnly(t *testing.T) {
 		assert.Equal(t, 422, r.status, "%.30s", bad)
 		assert.Contains(t, r.text, "preview")
 	}
+	late := a.do("POST", path, strings.Replace(body(preview(100)), "2026-11-01", "2199-11-01", 1))
+	assert.Equal(t, 422, late.status)
+	assert.Contains(t, late.text, "still to come")
 	r := a.do("POST", path, body(preview(100)))
 	require.Equal(t, 201, r.status, r.text)
 	r.into(t, &v)

@@ -2,10 +2,7 @@ package http
 
 import (
 	"context"
-	"errors"
-	"fmt"
 	"slices"
-	"strings"
 	"time"
 
 	"github.com/gin-gonic/gin"
@@ -20,7 +17,6 @@ import (
 	"acornstep/sock/measure"
 	"acornstep/sock/plan"
 	"acornstep/sock/position"
-	"acornstep/sock/replan"
 	"acornstep/sock/tally"
 	"acornstep/sock/whereami"
 	"acornstep/sock/words"
@@ -84,57 +80,6 @@ type KnitRow struct {
 	Special bool `json:"special"`
 	// Length from the tip of the toe after the row, in mm.
 	Length float64 `json:"length_mm"`
-}
-
-// NewEvents are events of a device.
-type NewEvents struct {
-	Events []logbook.Event `json:"events"`
-	// After is the number of the last event that the device has heard.
-	After int64 `json:"after"`
-	// Brief: only say that they are on the disk.
-	Brief bool `json:"brief,omitempty"`
-}
-
-// Heard is what was heard since a number, from all devices.
-type Heard struct {
-	Events []logbook.Event `json:"events"`
-	Seq    int64           `json:"seq"`
-	Tally  tally.Tally     `json:"tally"`
-	// Deleted: the sock is out of the basket; its events are kept all the same.
-	Deleted bool `json:"deleted"`
-}
-
-// WhereQuestion asks where a sock is.
-type WhereQuestion struct {
-	// Logged is the row that was counted last, or -1.
-	Logged int           `json:"logged"`
-	Seen   whereami.Seen `json:"seen"`
-	// Length as it was measured, in the unit in use; empty when it was not.
-	Length string `json:"length,omitempty"`
-	Unit   string `json:"unit" enum:"cm,in"`
-}
-
-// CountQuestion asks why the needles hold another count before a row.
-type CountQuestion struct {
-	Row     int `json:"row"`
-	Counted int `json:"counted"`
-}
-
-// CauseList is what most likely happened.
-type CauseList struct {
-	Causes []replan.Cause `json:"causes"`
-}
-
-// ReplanQuestion says what really happened. It is only looked at until Accept is set.
-type ReplanQuestion struct {
-	Version  int             `json:"version"`
-	Happened replan.Happened `json:"happened"`
-	// Length as it was measured, in the unit in use; empty when it was not.
-	Length string `json:"length,omitempty"`
-	// ToHeel is how far the needle is from the heel's place, in the same unit; with a minus when it is past it.
-	ToHeel string `json:"to_heel,omitempty"`
-	Unit   string `json:"unit" enum:"cm,in"`
-	Accept bool   `json:"accept"`
 }
 
 func (s *server) knitRoutes(inside *gin.RouterGroup) {
@@ -278,138 +223,4 @@ func (o *onNeedles) mirrored() ([]KnitRow, []position.Needle, error) {
 	}
 	needles, err := position.All(p)
 	return second.rows(), needles, err
-}
-
-func (s *server) addEvents(c call[NewEvents]) (Heard, error) {
-	const most = 2000
-	var faults document.Faults
-	if n := len(c.Asked.Events); n > most {
-		faults.Add("events", "read %d events, at most %d are taken at once", n, most)
-	}
-	versions, err := s.Logbook.Plans(c, c.ID)
-	if err != nil {
-		return Heard{}, err
-	}
-	for i := range c.Asked.Events {
-		e := &c.Asked.Events[i]
-		if err := checkPreview(e.Picture); err != nil {
-			faults.Add(fmt.Sprintf("events[%d].picture", i), "%s", err)
-		}
-		for _, f := range e.Validate() {
-			faults.Add(fmt.Sprintf("events[%d].%s", i, f.Field), "%s", f.Message)
-		}
-		if e.Version > len(versions) {
-			faults.Add(fmt.Sprintf("events[%d].version", i), "read %d; this sock has %d versions of its plan", e.Version, len(versions))
-		}
-	}
-	if err := faults.Err(); err != nil {
-		return Heard{}, err
-	}
-	if len(c.Asked.Events) > 0 {
-		if err := s.Logbook.AddEvents(c, c.ID, c.Asked.Events); err != nil {
-			return Heard{}, err
-		}
-	}
-	if c.Asked.Brief {
-		return Heard{Events: []logbook.Event{}, Seq: c.Asked.After, Tally: tally.None}, nil
-	}
-	return s.heard(c, c.Asked.After)
-}
-
-// heard gives what was heard after a number, and what all of it comes to.
-func (s *server) heard(c call[NewEvents], after int64) (Heard, error) {
-	o, events, seq, err := s.knitted(c, c.ID)
-	if errors.Is(err, basket.ErrNotFound) {
-		return Heard{Events: []logbook.Event{}, Seq: after, Tally: tally.None, Deleted: true}, nil
-	}
-	if err != nil {
-		return Heard{}, err
-	}
-	h := Heard{Events: []logbook.Event{}, Seq: seq, Tally: tally.Of(o.plan, o.said, events, day.Of(s.Now()))}
-	fresh, _, err := s.Logbook.Events(c, c.ID, after)
-	if err == nil {
-		h.Events = fresh
-	}
-	return h, err
-}
-
-func (s *server) whereAmI(c call[WhereQuestion]) (whereami.Answer, error) {
-	o, err := s.onNeedles(c, c.ID)
-	if err != nil {
-		return whereami.Answer{}, err
-	}
-	seen := c.Asked.Seen
-	length, err := lengthOf(c.Asked.Length, c.Asked.Unit)
-	if err != nil {
-		return whereami.Answer{}, err
-	}
-	if length != nil {
-		mm := float64(*length)
-		seen.Length = &mm
-	}
-	return whereami.Ask(whereami.Looks(o.plan, o.said), seen, c.Asked.Logged), nil
-}
-
-// lengthOf reads a typed length; nil when nothing was typed.
-func lengthOf(text, unitName string) (*measure.Length, error) {
-	if text == "" {
-		return nil, nil
-	}
-	unit, err := unitOf(unitName)
-	if err != nil {
-		return nil, err
-	}
-	length, err := measure.ParseLength(text, unit)
-	if err != nil {
-		return nil, document.Faults{{Field: "length", Message: err.Error()}}
-	}
-	return &length, nil
-}
-
-// toHeel reads how far the heel's place is; past it is less than nothing.
-func toHeel(text, unitName string) (*measure.Length, error) {
-	distance, past := strings.CutPrefix(strings.Replace(strings.TrimSpace(text), "−", "-", 1), "-")
-	length, err := lengthOf(distance, unitName)
-	if err != nil {
-		return nil, document.Faults{{Field: "to_heel", Message: strings.TrimPrefix(err.Error(), "length: ")}}
-	}
-	if length != nil && past {
-		*length = -*length
-	}
-	return length, nil
-}
-
-func (s *server) countIsWrong(c call[CountQuestion]) (CauseList, error) {
-	o, err := s.onNeedles(c, c.ID)
-	if err != nil {
-		return CauseList{}, err
-	}
-	causes, err := replan.CountIsWrong(o.plan, c.Asked.Row, c.Asked.Counted)
-	return CauseList{causes}, err
-}
-
-func (s *server) replan(c call[ReplanQuestion]) (replan.Proposal, error) {
-	o, err := s.onNeedles(c, c.ID)
-	if err != nil {
-		return replan.Proposal{}, err
-	}
-	if c.Asked.Version != len(o.versions) {
-		return replan.Proposal{}, basket.ErrChanged
-	}
-	h := c.Asked.Happened
-	length, err := lengthOf(c.Asked.Length, c.Asked.Unit)
-	if err != nil {
-		return replan.Proposal{}, err
-	}
-	if length != nil {
-		h.Length = length
-	}
-	if h.ToHeel, err = toHeel(c.Asked.ToHeel, c.Asked.Unit); err != nil {
-		return replan.Proposal{}, err
-	}
-	proposal, err := replan.Ask(o.plan, h)
-	if err != nil || !c.Asked.Accept || proposal.Design == nil {
-		return proposal, err
-	}
-	return proposal, s.Logbook.AddPlan(c, c.ID, len(o.versions), *proposal.Design, proposal.Text)
 }

@@ -1,0 +1,125 @@
+package http
+
+import (
+	"strings"
+
+	"acornstep/sock/basket"
+	"acornstep/sock/document"
+	"acornstep/sock/measure"
+	"acornstep/sock/replan"
+	"acornstep/sock/whereami"
+)
+
+// WhereQuestion asks where a sock is.
+type WhereQuestion struct {
+	// Logged is the row that was counted last, or -1.
+	Logged int           `json:"logged"`
+	Seen   whereami.Seen `json:"seen"`
+	// Length as it was measured, in the unit in use; empty when it was not.
+	Length string `json:"length,omitempty"`
+	Unit   string `json:"unit" enum:"cm,in"`
+}
+
+// CountQuestion asks why the needles hold another count before a row.
+type CountQuestion struct {
+	Row     int `json:"row"`
+	Counted int `json:"counted"`
+}
+
+// CauseList is what most likely happened.
+type CauseList struct {
+	Causes []replan.Cause `json:"causes"`
+}
+
+// ReplanQuestion says what really happened. It is only looked at until Accept is set.
+type ReplanQuestion struct {
+	Version  int             `json:"version"`
+	Happened replan.Happened `json:"happened"`
+	// Length as it was measured, in the unit in use; empty when it was not.
+	Length string `json:"length,omitempty"`
+	// ToHeel is how far the needle is from the heel's place, in the same unit; with a minus when it is past it.
+	ToHeel string `json:"to_heel,omitempty"`
+	Unit   string `json:"unit" enum:"cm,in"`
+	Accept bool   `json:"accept"`
+}
+
+func (s *server) whereAmI(c call[WhereQuestion]) (whereami.Answer, error) {
+	o, err := s.onNeedles(c, c.ID)
+	if err != nil {
+		return whereami.Answer{}, err
+	}
+	seen := c.Asked.Seen
+	length, err := lengthOf(c.Asked.Length, c.Asked.Unit)
+	if err != nil {
+		return whereami.Answer{}, err
+	}
+	if length != nil {
+		mm := float64(*length)
+		seen.Length = &mm
+	}
+	return whereami.Ask(whereami.Looks(o.plan, o.said), seen, c.Asked.Logged), nil
+}
+
+func (s *server) countIsWrong(c call[CountQuestion]) (CauseList, error) {
+	o, err := s.onNeedles(c, c.ID)
+	if err != nil {
+		return CauseList{}, err
+	}
+	causes, err := replan.CountIsWrong(o.plan, c.Asked.Row, c.Asked.Counted)
+	return CauseList{causes}, err
+}
+
+func (s *server) replan(c call[ReplanQuestion]) (replan.Proposal, error) {
+	o, err := s.onNeedles(c, c.ID)
+	if err != nil {
+		return replan.Proposal{}, err
+	}
+	if c.Asked.Version != len(o.versions) {
+		return replan.Proposal{}, basket.ErrChanged
+	}
+	h := c.Asked.Happened
+	length, err := lengthOf(c.Asked.Length, c.Asked.Unit)
+	if err != nil {
+		return replan.Proposal{}, err
+	}
+	if length != nil {
+		h.Length = length
+	}
+	if h.ToHeel, err = toHeel(c.Asked.ToHeel, c.Asked.Unit); err != nil {
+		return replan.Proposal{}, err
+	}
+	proposal, err := replan.Ask(o.plan, h)
+	if err != nil || !c.Asked.Accept || proposal.Design == nil {
+		return proposal, err
+	}
+	return proposal, s.Logbook.AddPlan(c, c.ID, len(o.versions), *proposal.Design, proposal.Text)
+}
+
+// toHeel reads how far the heel's place is; past it is less than nothing.
+func toHeel(text, unitName string) (*measure.Length, error) {
+	distance, past := strings.CutPrefix(strings.Replace(strings.TrimSpace(text), "−", "-", 1), "-")
+	length, err := lengthOf(distance, unitName)
+	if err != nil {
+		return nil, document.Faults{{Field: "to_heel", Message: strings.TrimPrefix(err.Error(), "length: ")}}
+	}
+	if length != nil && past {
+		*length = -*length
+	}
+	return length, nil
+}
+
+// lengthOf reads a typed length; nil when nothing was typed.
+func lengthOf(text, unitName string) (*measure.Length, error) {
+	if text == "" {
+		return nil, nil
+	}
+	unit, err := unitOf(unitName)
+	if err != nil {
+		return nil, err
+	}
+	length, err := measure.ParseLength(text, unit)
+	if err != nil {
+		return nil, document.Faults{{Field: "length", Message: err.Error()}}
+	}
+	return &length, nil
+}
