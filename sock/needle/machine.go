@@ -96,7 +96,7 @@ func (m *Machine) Reset() {
 func (m *Machine) newNode() int32 {
 	if len(m.nodes) == 0 {
 		if cap(m.nodes) == 0 {
-			m.nodes = make([]node, 0, 256)
+			m.nodes = make([]node, 0, 128) // room for an ordinary sock
 		}
 		m.nodes = append(m.nodes, node{})
 	}

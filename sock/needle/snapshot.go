@@ -3,8 +3,8 @@ package needle
 // LoopView is one loop as it looks on the needle.
 type LoopView struct {
 	Kind   Kind
-	Wraps  int
 	Turned bool
+	Wraps  int
 	// Pins hang between this loop and the next one up the ring.
 	Pins int
 	// Row made the loop, counted from 0 in the order in which rows were begun: the last that worked it.
@@ -33,7 +33,7 @@ func (m *Machine) Snapshot() Snapshot {
 	id := m.zero
 	for range m.count {
 		n := &m.nodes[id]
-		s.Loops = append(s.Loops, LoopView{n.look.kind, int(n.look.wraps), n.look.turned, int(n.pins), max(0, int(n.row)-1)})
+		s.Loops = append(s.Loops, LoopView{n.look.kind, n.look.turned, int(n.look.wraps), int(n.pins), max(0, int(n.row)-1)})
 		if id == m.below && !m.AtRoundStart() {
 			s.Cursor = len(s.Loops)
 		}
