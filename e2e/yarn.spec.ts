@@ -55,6 +55,8 @@ test("a scrap for the toe is enough for one sock or for both", async ({ page }) 
   expect(kept.ok()).toBe(true);
   await page.goto(`/socks/${id}/knit`);
   await expect(where(page)).toContainText("cast on");
+  // Cast-on, toe and heel, of which nothing is knitted yet; the cuff is of the sock's own yarn.
+  await expect(page.locator(".strip-row.contrast.to-do")).toHaveCount(3);
   await weigh(page, "5", "a scrap for the toe alone");
   await page.getByRole("button", { name: "Weigh" }).click();
   const toe = page.locator(".scraps li").filter({ hasText: "toe" });

@@ -67,6 +67,10 @@ func TestScrapsAndStripesOverTheWire(t *testing.T) {
 	path, v := a.inTwoYarns()
 	assert.Len(t, v.Tally.Scraps, 4, "all contrast, toe, heel and cuff")
 	assert.Nil(t, v.Tally.Stripes)
+	for _, part := range v.Strip {
+		own := part.Section == "foot" || part.Section == "leg"
+		assert.Equal(t, !own, part.Contrast, part.Section)
+	}
 	heard := a.heard(path, event("a", 1, `"kind":"weigh","row":0,"grams":12,"text":"toe"`), event("b", 2, `"kind":"stripes","row":0,"length_mm":8210,"text":"after the grey"`))
 	assert.True(t, scrap(t, heard.Tally, "toe").Weighed)
 	assert.False(t, scrap(t, heard.Tally, "heel").Weighed)

@@ -171,6 +171,8 @@ type PlanAnswer struct {
 type StripPart struct {
 	Section string `json:"section"`
 	Worked  []int  `json:"worked"`
+	// Contrast: it is knitted in the other yarn, but for the stitches on the way there.
+	Contrast bool `json:"contrast,omitempty"`
 }
 
 // PositionQuestion asks how the needles look at row number Row, counted from 0, of a draft's plan.
@@ -296,6 +298,7 @@ func strip(rows []needle.Row, said []words.Row) []StripPart {
 		}
 		last := &parts[len(parts)-1]
 		last.Worked = append(last.Worked, said[i].Worked)
+		last.Contrast = last.Contrast || rows[i].Colour == knit.Contrast
 	}
 	return parts
 }

@@ -1629,6 +1629,7 @@ export interface components {
             socks: components["schemas"]["Sock"][];
         };
         StripPart: {
+            contrast?: boolean;
             section: string;
             worked: number[];
         };

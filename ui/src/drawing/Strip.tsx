@@ -6,7 +6,10 @@ const height = 60;
 /** One row of casting on or binding off is too narrow for a name. */
 const named = (part: Parts[number]) => part.section !== "cast_on" && part.section !== "bind_off";
 
-/** Strip is the whole sock in one line: each row as high as there are stitches worked in it. */
+/**
+ * Strip is the whole sock in one line: each row as high as there are stitches
+ * worked in it. Where there are two yarns it has their colours, as the sock has.
+ */
 export const Strip = memo(function Strip({
   parts,
   titled = true,
@@ -18,6 +21,7 @@ export const Strip = memo(function Strip({
   done?: number;
 }) {
   const rows = parts.reduce((sum, part) => sum + part.worked.length, 0);
+  const byYarn = parts.some((part) => part.contrast);
   const tallest = Math.max(...parts.flatMap((part) => part.worked), 1);
   let x = 0;
   const drawn = parts.flatMap((part) => {
@@ -56,7 +60,11 @@ export const Strip = memo(function Strip({
         aria-label={`All rows: ${parts.map((p) => `${p.section.replace("_", " ")} ${p.worked.length}`).join(", ")}`}
       >
         {drawn.map(({ part, key, state, d }) => (
-          <path key={key} className={`strip-row ${part.section}${state}`} d={d} />
+          <path
+            key={key}
+            className={`strip-row ${byYarn ? (part.contrast ? "contrast" : "") : part.section}${state}`}
+            d={d}
+          />
         ))}
         {done !== undefined && done < rows && <path className="strip-now" d={`M${done} 0v${height}`} />}
       </svg>
