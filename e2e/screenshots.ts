@@ -54,6 +54,8 @@ test("pictures of feet and swatches", async ({ page }) => {
   await page.goto("/feet");
   await page.getByRole("link", { name: "Pim", exact: true }).click();
   await shot(page, "foot");
+  await page.goto("/feet");
+  await page.getByRole("link", { name: "Isolde", exact: true }).click();
   await page.getByRole("link", { name: "Measure a tracing on the screen" }).click();
   await page.getByRole("button", { name: "Try the sample" }).click();
   await expect(page.locator(".marked-picture image")).toBeVisible();

@@ -178,7 +178,7 @@ function NextOnNeedles({ at }: { at: Progress }) {
   return (
     <>
       {at.sock === 2 ? "Second sock" : "Knit on"}: {at.section.replace("_", " ")}, {at.kind} {at.n} of {at.of}{" "}
-      <span className="to-go">· {at.left_pct} % to go</span>
+      <span className="to-go">{at.left_pct} % to go</span>
     </>
   );
 }

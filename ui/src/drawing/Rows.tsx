@@ -9,8 +9,20 @@ const path = (points: number[][], top: number) => {
   return d;
 };
 
-/** Rows draws every row as a line; all lines of a section and a yarn are one path. */
-export const Rows = memo(function Rows({ shape, plan }: { shape: Shape; plan: Plan }) {
+/**
+ * Rows draws every row as a line; all lines of a section and a yarn are one path.
+ * Small ones touch: the light between lines that are finer than a pixel would
+ * make stripes that nobody knits.
+ */
+export const Rows = memo(function Rows({
+  shape,
+  plan,
+  small = false,
+}: {
+  shape: Shape;
+  plan: Plan;
+  small?: boolean;
+}) {
   const roundHeight = 100 / plan.design.gauge.rounds_per_100mm;
   const stitchWidth = 100 / plan.design.gauge.stitches_per_100mm;
   const byYarn = plan.design.yarn.contrast.length > 0;
@@ -23,15 +35,16 @@ export const Rows = memo(function Rows({ shape, plan }: { shape: Shape; plan: Pl
     groups.set(key, group);
   }
   return (
-    <g fill="none" strokeWidth={roundHeight * 0.78}>
+    <g fill="none" strokeWidth={roundHeight * (small ? 1.15 : 0.78)}>
       {[...groups].map(([key, { section, colour, lines }]) => (
         <path
           key={key}
           d={lines.join("")}
           className={`row-line ${byYarn ? `by-yarn ${colour}` : section}`}
-          {...(section === "cuff" && {
-            strokeDasharray: `${(stitchWidth * 0.62).toFixed(2)} ${(stitchWidth * 0.38).toFixed(2)}`,
-          })}
+          {...(section === "cuff" &&
+            !small && {
+              strokeDasharray: `${(stitchWidth * 0.62).toFixed(2)} ${(stitchWidth * 0.38).toFixed(2)}`,
+            })}
         />
       ))}
     </g>
@@ -47,7 +60,7 @@ export function Outline({ points, top }: { points: number[][]; top: number }) {
 export function SockSketch({ shape, plan }: { shape: Shape; plan: Plan }) {
   return (
     <svg className="sketch" viewBox={`-4 -4 ${shape.width_mm + 8} ${shape.height_mm + 8}`} aria-hidden="true">
-      <Rows shape={shape} plan={plan} />
+      <Rows shape={shape} plan={plan} small />
     </svg>
   );
 }
