@@ -64,6 +64,12 @@ const markError = 1.5
 // penError is what the width of the pen and the slope of its hold add, in mm.
 const penError = 1.0
 
+// finite says whether both figures are numbers.
+func (f *Found) finite() bool {
+	sum := float64(f.Length + f.Uncertainty)
+	return !math.IsNaN(sum) && !math.IsInf(sum, 0)
+}
+
 // Measure turns marks into lengths. Marks that are missing, that do not make a
 // sheet, or that give no foot are document.Faults.
 func Measure(m Marks) (Foot, error) {
@@ -78,6 +84,11 @@ func Measure(m Marks) (Foot, error) {
 	if len(m.LittleToe) == 1 {
 		found := m.withError(toeDepth)
 		foot.ToeDepth = &found
+	}
+	for _, found := range []*Found{&foot.Length, foot.Width, foot.ToeDepth} {
+		if found != nil && !found.finite() {
+			return Foot{}, document.Faults{{Field: "corners", Message: "seen like this the sheet ends before the foot does: look at its corners, or take the picture from higher up"}}
+		}
 	}
 	const shortest, longest = 80, 350
 	if l := foot.Length.Length; l < shortest || l > longest {
@@ -224,16 +235,16 @@ func bad(x float64) bool { return math.IsNaN(x) || math.Abs(x) > 1e5 }
 // near is closer than marks can be told apart.
 func near(a, b Point) bool { return math.Hypot(a[0]-b[0], a[1]-b[1]) < 4*markError }
 
-// smallestTurn is the area, in square pixels, under which three corners lie as good as in a line.
-const smallestTurn = 400
-
-// convex says whether four points go round without crossing or folding back.
+// convex says whether four points go round without crossing or folding back,
+// also when one of them is marked a little beside its place: no three may lie
+// as good as in a line, which makes their triangle flat.
 func convex(c [4]Point) bool {
 	sign := 0.0
 	for i := range 4 {
 		a, b, d := c[i], c[(i+1)%4], c[(i+2)%4]
 		turn := (b[0]-a[0])*(d[1]-b[1]) - (b[1]-a[1])*(d[0]-b[0])
-		if math.Abs(turn) < smallestTurn || turn*sign < 0 {
+		longest := max(math.Hypot(b[0]-a[0], b[1]-a[1]), math.Hypot(d[0]-b[0], d[1]-b[1]), math.Hypot(d[0]-a[0], d[1]-a[1]))
+		if !(math.Abs(turn) > 4*markError*longest) || turn*sign < 0 {
 			return false
 		}
 		sign = turn

@@ -1,6 +1,7 @@
 package tracing
 
 import (
+	"encoding/json"
 	"math"
 	"testing"
 
@@ -87,6 +88,7 @@ func TestMarksThatGiveNoFoot(t *testing.T) {
 		{"paper", "a4 or letter", func(m *Marks) { m.Sheet = "napkin" }, sheet},
 		{"three corners", "four corners", func(m *Marks) { m.Corners = m.Corners[:3] }, sheet},
 		{"crossed corners", "do not go round", func(m *Marks) { m.Corners[1], m.Corners[2] = m.Corners[2], m.Corners[1] }, sheet},
+		{"corners at one place", "do not go round", func(m *Marks) { m.Corners = []Point{{36, 0}, {1188, 16}, {49.5, 840}, {48, 840}} }, sheet},
 		{"corners in a line", "do not go round", func(m *Marks) { m.Corners = []Point{{0, 0}, {100, 0}, {200, 0}, {300, 0}} }, sheet},
 	}
 	for _, c := range cases {
@@ -98,12 +100,48 @@ func TestMarksThatGiveNoFoot(t *testing.T) {
 	}
 }
 
+// A table on which the sheet is seen from its edge: what lies beyond its horizon is on no table.
+func TestAPlaceBeyondTheHorizonIsNowhere(t *testing.T) {
+	m := Marks{Sheet: "a4", Corners: []Point{{400, 100}, {600, 100}, {1000, 500}, {0, 500}}, Heel: Point{500, 450}, Toe: Point{500, 40}}
+	// The long sides meet at (500, 0): marks above that line are in the air.
+	_, err := Measure(m)
+	require.ErrorContains(t, err, "a foot's length is", "still on the table, but far away")
+	m.Toe = Point{500, -20}
+	_, err = Measure(m)
+	assert.ErrorContains(t, err, "the sheet ends before the foot does")
+}
+
+// The picture's own corner may lie on the horizon of the sheet; where it begins to count changes nothing.
+func TestWhereThePictureBeginsChangesNothing(t *testing.T) {
+	m := Marks{Sheet: "a4", Corners: []Point{{400, 100}, {600, 100}, {1000, 500}, {0, 500}}, Heel: Point{350, 480}, Toe: Point{560, 130}}
+	want, err := Measure(m)
+	require.NoError(t, err)
+	for _, p := range m.all() {
+		p[0], p[1] = p[0]-500, p[1]-0.001
+	}
+	got, err := Measure(m)
+	require.NoError(t, err)
+	assert.InDelta(t, float64(want.Length.Length), float64(got.Length.Length), 1e-6)
+	assert.InDelta(t, float64(want.Length.Uncertainty), float64(got.Length.Uncertainty), 1e-6)
+}
+
 func FuzzMeasure(f *testing.F) {
 	f.Add(0.0, 0.0, 1188.0, 0.0, 1188.0, 840.0, 0.0, 840.0, 50.0, 400.0, 1050.0, 400.0)
+	f.Add(36.0, 0.0, 1188.0, 16.0, 49.5, 840.0, 48.0, 840.0, 60.0, 400.0, 9592.0, 400.0)
+	f.Add(400.0, 100.0, 600.0, 100.0, 1000.0, 500.0, 0.0, 500.0, 350.0, 480.0, 560.0, 130.0)
 	f.Fuzz(func(t *testing.T, ax, ay, bx, by, cx, cy, dx, dy, hx, hy, tx, ty float64) {
-		foot, err := Measure(Marks{Sheet: "letter", Corners: []Point{{ax, ay}, {bx, by}, {cx, cy}, {dx, dy}}, Heel: Point{hx, hy}, Toe: Point{tx, ty}})
-		if err == nil && (math.IsNaN(float64(foot.Length.Length)) || foot.Length.Length < 80 || foot.Length.Length > 350) {
+		foot, err := Measure(Marks{
+			Sheet: "letter", Corners: []Point{{ax, ay}, {bx, by}, {cx, cy}, {dx, dy}}, Heel: Point{hx, hy}, Toe: Point{tx, ty},
+			Ball: []Point{{cx, hy}, {tx, dy}}, LittleToe: []Point{{bx, ty}},
+		})
+		if err != nil {
+			return
+		}
+		if !(foot.Length.Length >= 80 && foot.Length.Length <= 350) {
 			t.Fatalf("%v", foot)
+		}
+		if _, err := json.Marshal(foot); err != nil {
+			t.Fatalf("%v cannot be said: %s", foot, err)
 		}
 	})
 }

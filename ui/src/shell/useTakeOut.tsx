@@ -1,6 +1,9 @@
 import { App, Button } from "antd";
 import { useCallback } from "react";
 
+// Two things that are called alike are offered back each by itself.
+let offers = 0;
+
 /**
  * useTakeOut takes something out, says so, and offers to undo it for a while.
  * It does not hang on the part of the page that asked, which may be gone with
@@ -10,7 +13,7 @@ export function useTakeOut() {
   const { message } = App.useApp();
   return useCallback(
     async (said: string, out: Promise<unknown>, back: () => Promise<unknown>) => {
-      const key = `undo ${said}`;
+      const key = `undo ${++offers}`;
       try {
         await out;
       } catch (error) {
