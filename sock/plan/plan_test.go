@@ -246,7 +246,9 @@ func TestEveryDesignGivesASoundPlanOrAStop(t *testing.T) {
 	t.Logf("%d designs stopped", stops)
 }
 
-func TestALongerFootNeverHasFewerRounds(t *testing.T) {
+// A longer foot has a longer sock, to within the round to which both are rounded; and no fewer rounds before
+// the heel, unless the heel takes them, as a flap does that is two rows longer.
+func TestALongerFootHasALongerSock(t *testing.T) {
 	rapid.Check(t, func(t *rapid.T) {
 		d := designs(t)
 		longer := d
@@ -259,8 +261,19 @@ func TestALongerFootNeverHasFewerRounds(t *testing.T) {
 		if err != nil {
 			t.Fatal(err)
 		}
-		if short.Stopped() == nil && long.Summary.FootRounds < short.Summary.FootRounds {
-			t.Fatalf("%v mm: %d rounds, %v mm: %d", d.Foot.Length, short.Summary.FootRounds, longer.Foot.Length, long.Summary.FootRounds)
+		if short.Stopped() != nil {
+			return
+		}
+		if stop := long.Stopped(); stop != nil {
+			t.Fatalf("%v mm give a sock, %v mm do not: %s", d.Foot.Length, longer.Foot.Length, stop.Text)
+		}
+		a, b := &short.Summary, &long.Summary
+		if round := short.Design.Gauge.PerMM().Height(1); b.FinishedLength < a.FinishedLength-round-0.1 {
+			t.Fatalf("a foot of %v has a sock of %v, one of %v a sock of %v", d.Foot.Length, a.FinishedLength, longer.Foot.Length, b.FinishedLength)
+		}
+		sameHeel := a.FlapRows == nil || b.FlapRows != nil && *a.FlapRows == *b.FlapRows
+		if sameHeel && b.FootRounds < a.FootRounds {
+			t.Fatalf("%v mm: %d rounds, %v mm: %d", d.Foot.Length, a.FootRounds, longer.Foot.Length, b.FootRounds)
 		}
 	})
 }

@@ -58,7 +58,7 @@ func TestTheDrawingIsThePlan(t *testing.T) {
 	})
 }
 
-// The rounds of the straight foot lie a round's height apart, each as long as half the sock is round; so do those of the leg.
+// The rounds of the straight foot lie a round's height apart, each as long as half the sock is round; so do those of the cuff.
 func TestRoundsLieARoundApart(t *testing.T) {
 	rapid.Check(t, func(t *rapid.T) {
 		p, drawn := anySock(t)
@@ -79,8 +79,10 @@ func TestRoundsLieARoundApart(t *testing.T) {
 			if apart := b[0][axis] - a[0][axis]; math.Abs(apart-height) > 0.03 {
 				t.Fatalf("%s lies %.2f mm after the round before it, expected %.2f", row.ID, apart, height)
 			}
-			half := float64(gauge.Girth(float64(row.Stitches))) / 2
 			last := b[len(b)-1]
+			half := float64(gauge.Girth(float64(row.Stitches))) / 2
+			// A cuff on a short leg may begin under the ankle, where the mitre cuts off its front.
+			half = min(half, last[0]-(drawn.Ankle[0]+drawn.Ankle[1]-b[0][1]))
 			if reach := math.Abs(last[1-axis] - b[0][1-axis]); row.Section == needle.Cuff && math.Abs(reach-half) > 0.05 {
 				t.Fatalf("%s is %.1f mm wide, expected %.1f", row.ID, reach, half)
 			}
