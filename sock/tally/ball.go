@@ -45,6 +45,7 @@ func (o *socks) ball(book logbook.Book) *Ball {
 	sock := knit.Measure(&o.plan.Design)
 	perRound, kept := per*float64(sock.LegStitches), yarn.KeptBack(per, sock)
 	free := b.Left * (1 - yarn.Reserve)
+	both := free
 	legs, open := 0, 0 // rounds that are done on the socks that still take yarn
 	for i, place := range book.Places {
 		if place.Finished {
@@ -52,17 +53,18 @@ func (o *socks) ball(book logbook.Book) *Ball {
 			continue
 		}
 		below, done := o.beforeLeg(place.Row)
+		rest := per*float64(below) + kept
 		r := &b.Each[i]
-		r.LegRounds = yarn.LegRoundsLeft(b.Left-per*float64(below)/(1-yarn.Reserve), yarn.Reserve, per, sock)
+		r.LegRounds = max(0, int((free-rest)/perRound))
 		r.FollowLeg = done + r.LegRounds
 		r.Enough = r.FollowLeg >= sock.LegRounds
 		r.Working = fmt.Sprintf("(%.1f g × %.2f − %.1f g below the leg − %.1f g for cuff and bind-off) / %.2f g a round → %d",
 			b.Left, 1-yarn.Reserve, per*float64(below), kept, perRound, r.LegRounds)
-		free -= per*float64(below) + kept
+		both -= rest
 		legs, open = legs+done, open+1
 	}
 	if open > 0 {
-		b.SharedLeg = max(0, (legs+int(free/perRound))/open)
+		b.SharedLeg = max(0, (legs+int(both/perRound))/open)
 	}
 	return &b
 }
