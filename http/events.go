@@ -5,7 +5,6 @@ import (
 	"fmt"
 
 	"acornstep/sock/basket"
-	"acornstep/sock/day"
 	"acornstep/sock/document"
 	"acornstep/sock/logbook"
 	"acornstep/sock/tally"
@@ -74,7 +73,7 @@ func (s *server) heard(c call[NewEvents], after int64) (Heard, error) {
 	if err != nil {
 		return Heard{}, err
 	}
-	h := Heard{Events: []logbook.Event{}, Seq: seq, Tally: tally.Of(o.plan, o.said, events, day.Of(s.Now()))}
+	h := Heard{Events: []logbook.Event{}, Seq: seq, Tally: s.tally(&o, events)}
 	fresh, _, err := s.Logbook.Events(c, c.ID, after)
 	if err == nil {
 		h.Events = fresh

@@ -132,6 +132,11 @@ func (s *server) knitted(ctx context.Context, id string) (onNeedles, []logbook.E
 	return o, events, seq, err
 }
 
+// tally is what the events come to today.
+func (s *server) tally(o *onNeedles, events []logbook.Event) tally.Tally {
+	return tally.Of(o.plan, o.said, events, day.Of(s.Now()))
+}
+
 // startKnitting freezes the design as the first version of the plan; for a sock
 // that is on the needles already it changes nothing.
 func (s *server) startKnitting(c call[nothing]) (KnitView, error) {
@@ -173,7 +178,7 @@ func (s *server) knitting(c call[nothing]) (KnitView, error) {
 	}
 	v := KnitView{
 		ID: o.sock.ID, Name: o.sock.Name, Wearer: o.sock.Wearer, Version: len(o.versions), Versions: []PlanVersion{},
-		Needles: needles, Strip: strip(o.plan.Rows, o.said), Events: events, Seq: seq, Tally: tally.Of(o.plan, o.said, events, day.Of(s.Now())), Rows: o.rows(),
+		Needles: needles, Strip: strip(o.plan.Rows, o.said), Events: events, Seq: seq, Tally: s.tally(&o, events), Rows: o.rows(),
 		Flap: o.plan.Summary.FlapRows != nil, HeelStartsAt: o.plan.Summary.HeelStartsAt, HeelPlace: knit.Measure(&o.plan.Design).HeelPlace(),
 	}
 	if v.Second, v.SecondNeedles, err = o.mirrored(); err != nil {

@@ -9,7 +9,6 @@ import (
 
 	"acornstep/export"
 	"acornstep/scale"
-	"acornstep/sock/day"
 	"acornstep/sock/document"
 	"acornstep/sock/tally"
 )
@@ -51,21 +50,26 @@ func (s *server) calendar(c *gin.Context) {
 		s.failWith(c, err)
 		return
 	}
-	t := tally.Of(o.plan, o.said, events, day.Of(s.Now()))
+	t := s.tally(&o, events)
 	var entries []export.Entry
 	for _, a := range t.Sections {
-		text := fmt.Sprintf("%s, %d rows", strings.ReplaceAll(a.Section, "_", " "), a.Rows)
-		if a.Rows == 1 {
-			text = strings.TrimSuffix(text, "s")
-		}
-		if a.Sock == 2 {
-			text = "second sock, " + text
-		}
-		entries = append(entries, export.Entry{Text: text, From: a.From, To: a.DoneOn})
+		entries = append(entries, export.Entry{Text: aheadText(&a), From: a.From, To: a.DoneOn})
 	}
 	if t.Due != nil {
 		entries = append(entries, export.Entry{Text: "the present", From: t.Due.On, To: t.Due.On})
 	}
 	c.Header("Content-Disposition", `attachment; filename="plan.ics"`)
 	c.Data(nethttp.StatusOK, "text/calendar; charset=utf-8", export.Calendar(o.sock.ID, o.sock.Name, entries, s.Now()))
+}
+
+// aheadText names a section that is still to be knitted, as "second sock, leg, 61 rows".
+func aheadText(a *tally.Ahead) string {
+	sock, rows := "", "rows"
+	if a.Sock == 2 {
+		sock = "second sock, "
+	}
+	if a.Rows == 1 {
+		rows = "row"
+	}
+	return fmt.Sprintf("%s%s, %d %s", sock, strings.ReplaceAll(a.Section, "_", " "), a.Rows, rows)
 }
