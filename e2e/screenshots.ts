@@ -5,7 +5,11 @@ import { setMarks } from "./sheet";
 // Takes the pictures in docs/screenshots from the demo.
 const folder = fileURLToPath(new URL("../docs/screenshots", import.meta.url));
 
-const shot = async (page: Page, name: string) => {
+/** shot takes a picture as soon as what it is about is there. */
+const shot = async (page: Page, name: string, about: string) => {
+  // A line of the drawing has no width, so it is never visible to the browser.
+  await page.locator(about).first().waitFor({ state: "attached" });
+  await expect(page.locator(".ant-skeleton")).toHaveCount(0);
   await page.waitForLoadState("networkidle");
   // The panel beside the drawing follows when the hands rest.
   await page.waitForTimeout(600);
@@ -21,39 +25,39 @@ async function board(page: Page, name: string): Promise<string> {
 
 test("pictures of the board", async ({ page }) => {
   await page.goto("/");
-  await shot(page, "basket");
+  await shot(page, "basket", ".strip-now");
   const url = await board(page, "Observatory roof socks");
-  await shot(page, "board");
+  await shot(page, "board", ".choices");
   await page.goto(`${url}?show=fit.heel`);
   await page.locator(".choices").getByRole("heading", { name: /^Heel/ }).scrollIntoViewIfNeeded();
   await page.mouse.move(1000, 500);
   await page.mouse.wheel(0, 420);
-  await shot(page, "board-choices");
-  for (const [path, name] of [
-    ["?pair=side", "board-pair"],
-    ["/what-if", "what-if"],
-    ["/ways", "ways"],
-    ["/compare", "compare"],
-    ["/rows", "rows"],
+  await shot(page, "board-choices", ".choices");
+  for (const [path, name, about] of [
+    ["?pair=side", "board-pair", ".row-line"],
+    ["/what-if", "what-if", ".figures tbody tr"],
+    ["/ways", "ways", ".ranking li"],
+    ["/compare", "compare", ".variant .row-line"],
+    ["/rows", "rows", ".ops"],
   ] as const) {
     await page.goto(`${url}${path}`);
-    await shot(page, name);
+    await shot(page, name, about);
   }
   await board(page, "Dome keeper's thick socks");
-  await shot(page, "board-news");
+  await shot(page, "board-news", ".news");
   await page.goto(url);
   await page.locator(".sock").waitFor();
   await page.getByRole("button", { name: "Evening" }).click();
-  await shot(page, "board-evening");
+  await shot(page, "board-evening", ".choices");
   await page.getByRole("button", { name: "Day" }).click();
   await page.setViewportSize({ width: 390, height: 844 });
-  await shot(page, "board-phone");
+  await shot(page, "board-phone", ".sock");
 });
 
 test("pictures of feet and swatches", async ({ page }) => {
   await page.goto("/feet");
   await page.getByRole("link", { name: "Pim", exact: true }).click();
-  await shot(page, "foot");
+  await shot(page, "foot", ".growth .figure");
   await page.goto("/feet");
   await page.getByRole("link", { name: "Isolde", exact: true }).click();
   await page.getByRole("link", { name: "Measure a tracing on the screen" }).click();
@@ -69,31 +73,31 @@ test("pictures of feet and swatches", async ({ page }) => {
     "ball 1",
     "ball 2",
   ]);
-  await shot(page, "tracing");
+  await shot(page, "tracing", ".found-line");
   await page.goto("/swatches");
-  await shot(page, "swatches");
+  await shot(page, "swatches", ".spread");
   await page.goto("/terms");
-  await shot(page, "terms");
+  await shot(page, "terms", "main svg");
 });
 
 test("pictures of the needles", async ({ page }) => {
   const url = await board(page, "Comet hunter's short socks");
   await page.goto(`${url}/knit`);
   await page.locator(".instruction").waitFor();
-  await shot(page, "knit");
+  await shot(page, "knit", ".needle-drawing");
   await page.goto(`${url}/log`);
   await page
     .getByLabel("A present for")
     .fill(new Date(Date.now() + 30 * 86_400_000).toISOString().slice(0, 10));
   await page.getByLabel("A present for").blur();
-  await shot(page, "log");
+  await shot(page, "log", ".due .figure");
   await page.setViewportSize({ width: 390, height: 844 });
   await page.goto(`${url}/knit`);
   await page.locator(".instruction").waitFor();
-  await shot(page, "knit-phone");
+  await shot(page, "knit-phone", ".needle-drawing");
   await page.setViewportSize({ width: 1280, height: 800 });
   await page.goto(`${url}/knit?panel=where`);
   await page.getByLabel("Stitches on needle 1").fill("32");
   await page.getByLabel("The same at the left").fill("4");
-  await shot(page, "where-am-i");
+  await shot(page, "where-am-i", ".matches li");
 });

@@ -1,5 +1,5 @@
 import { useQueries } from "@tanstack/react-query";
-import { Button, Select } from "antd";
+import { Button, Select, Skeleton } from "antd";
 import { useMemo } from "react";
 import { useNavigate, useSearchParams } from "react-router";
 import type { PlanAnswer } from "../api/client";
@@ -117,11 +117,7 @@ function Variant({
 }) {
   const unit = useUnit();
   const { plan, shape } = answer ?? {};
-  const why =
-    fault ??
-    answer?.faults[0]?.message ??
-    plan?.checks.find((c) => c.level === "stop")?.text ??
-    (answer ? undefined : "…");
+  const why = fault ?? answer?.faults[0]?.message ?? plan?.checks.find((c) => c.level === "stop")?.text;
   const design = plan?.design;
   const title =
     name ??
@@ -163,8 +159,10 @@ function Variant({
             ))}
           </ul>
         </>
-      ) : (
+      ) : why ? (
         <p className="stale-note">{why}</p>
+      ) : (
+        <Skeleton active />
       )}
       <div className="actions">
         {!own && (
