@@ -15,11 +15,12 @@ FUZZTIME ?= 15s
 
 export PLAYWRIGHT_SKIP_BROWSER_DOWNLOAD = 1
 
-.PHONY: help demo build ui test go-test fuzz lint e2e bench latency load screenshots tools chromium format clean
+.PHONY: help demo build trial ui test proof go-test fuzz lint e2e bench latency load screenshots tools chromium format clean
 
 help:
 	@echo "make demo         build everything and start it with made-up socks"
 	@echo "make test         install what is missing and run every check (CI does this)"
+	@echo "make proof        what is too heavy for every day: thousands of designs, a million inputs for each reader, many devices"
 	@echo "make build        build bin/acornstep with the interface inside"
 	@echo "make bench        measure how fast a sock is planned"
 	@echo "make load         let 50 devices tap on 10,000 socks and count what is lost"
@@ -47,13 +48,17 @@ build: ui
 	@echo "== building $(BIN)"
 	@go build -o $(BIN) ./cmd/acornstep
 
+trial: ui
+	@echo "== building $(BIN)-trial, with techniques that are there to be tried only"
+	@go build -tags trial -o $(BIN)-trial ./cmd/acornstep
+
 demo: build
 	@echo "== starting the demo"
 	@./$(BIN) demo --listen 127.0.0.1:$(PORT)
 
 lint: tools ui/node_modules/.installed
 	@echo "== gofmt, go vet, staticcheck"
-	@test -z "$$(gofmt -l cmd demo export http load scale sock sqlite ui/embed.go)" || { echo "These files need gofmt:"; gofmt -l cmd demo export http load scale sock sqlite ui/embed.go; exit 1; }
+	@test -z "$$(gofmt -l cmd demo export http load scale sock sqlite visit ui/embed.go)" || { echo "These files need gofmt:"; gofmt -l cmd demo export http load scale sock sqlite visit ui/embed.go; exit 1; }
 	@go vet ./...
 	@go tool staticcheck ./...
 	@echo "== Biome, TypeScript, generated types"
@@ -65,15 +70,14 @@ lint: tools ui/node_modules/.installed
 go-test: tools
 	@echo "== Go tests"
 	@go test ./...
+	@echo "== Go tests, with techniques that are there to be tried only"
+	@go test -tags trial ./sock/knit ./sock/advise ./sock/check ./sock/knitting
 
 fuzz: tools
 	@echo "== fuzzing every reader for $(FUZZTIME)"
-	@go test ./sock/measure -run '^$$' -fuzz '^FuzzParseLength$$' -fuzztime $(FUZZTIME) | tail -n 1
-	@go test ./sock/document -run '^$$' -fuzz '^FuzzRead$$' -fuzztime $(FUZZTIME) | tail -n 1
-	@go test ./sock/design -run '^$$' -fuzz '^FuzzRead$$' -fuzztime $(FUZZTIME) | tail -n 1
-	@go test ./sock/plan -run '^$$' -fuzz '^FuzzRead$$' -fuzztime $(FUZZTIME) | tail -n 1
-	@go test ./scale -run '^$$' -fuzz '^FuzzParse$$' -fuzztime $(FUZZTIME) | tail -n 1
-	@go test ./sock/tracing -run '^$$' -fuzz '^FuzzMeasure$$' -fuzztime $(FUZZTIME) | tail -n 1
+	@go test -list '^Fuzz' ./... | awk '/^Fuzz/ {name[++n] = $$1} /^ok/ {for (i = 1; i <= n; i++) print $$2, name[i]; n = 0}' | while read -r room name; do \
+		go test "$$room" -run '^$$' -fuzz "^$$name$$" -fuzztime $(FUZZTIME) -fuzzminimizetime 2s </dev/null | tail -n 1; \
+	done
 
 chromium:
 	@command -v chromium >/dev/null || { \
@@ -83,25 +87,36 @@ chromium:
 		{ $$SUDO apt-get update -qq && $$SUDO env DEBIAN_FRONTEND=noninteractive apt-get install -y -qq chromium >/dev/null; } || \
 		{ echo "chromium could not be installed: install Debian's package chromium, then run this again."; exit 1; }; }
 
-e2e: build chromium
+e2e: build trial chromium
 	@echo "== the interface in Chromium"
 	@ui/node_modules/.bin/playwright test --config e2e/playwright.config.ts
 
 test: tools build lint go-test fuzz e2e
 
+# Packages whose properties are drawn at random, and how many draws a proof takes of each.
+PROPERTIES := ./sock/knit ./sock/knitting ./sock/needle ./sock/replan ./sock/position ./sock/shape ./sock/tally ./sock/logbook ./sock/yarn ./sock/fit ./sock/handle ./sock/whereami
+PROOF_CHECKS ?= 3000
+
+proof: tools
+	@echo "== properties, $(PROOF_CHECKS) draws each"
+	@go test $(PROPERTIES) -timeout 60m -rapid.checks=$(PROOF_CHECKS)
+	@go test -tags trial ./sock/knit -timeout 60m -rapid.checks=$(PROOF_CHECKS)
+	@$(MAKE) --no-print-directory fuzz FUZZTIME=1000000x
+	@$(MAKE) --no-print-directory load
+
 bench: tools
 	@go test ./sock/... -run '^$$' -bench . -benchmem
 
-screenshots: build chromium
+screenshots: build trial chromium
 	@ui/node_modules/.bin/playwright test --config e2e/screenshots.config.ts screenshots
 
 load: tools
 	@go run ./load
 
-latency: build chromium
+latency: build trial chromium
 	@ui/node_modules/.bin/playwright test --config e2e/latency.config.ts
 
-ui/public/sample-tracing.jpg: build chromium
+ui/public/sample-tracing.jpg: build trial chromium
 	@ui/node_modules/.bin/playwright test --config e2e/screenshots.config.ts sample
 
 format: ui/node_modules/.installed

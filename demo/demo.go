@@ -6,8 +6,8 @@ import (
 	"context"
 	"fmt"
 
-	"acornstep/http"
 	"acornstep/sock/basket"
+	"acornstep/sock/board"
 	"acornstep/sock/draft"
 	"acornstep/sock/feet"
 	"acornstep/sock/measure"
@@ -82,7 +82,7 @@ func Fill(ctx context.Context, store *sqlite.Store) error {
 			sock.Swatch = &taken
 			sock.Draft.Design["gauge"] = object{"stitches_per_100mm": taken.Stitches, "rounds_per_100mm": taken.Rounds}
 		}
-		sock, err := http.Digested(sock, measure.Centimetres)
+		sock, err := board.Digest(sock, measure.Centimetres)
 		if err != nil {
 			return fmt.Errorf("%s: %w", s.name, err)
 		}
@@ -90,7 +90,7 @@ func Fill(ctx context.Context, store *sqlite.Store) error {
 			return err
 		}
 		if s.name == onTheNeedles {
-			if err := knit(ctx, store, sock); err != nil {
+			if err := castOn(ctx, store, sock); err != nil {
 				return fmt.Errorf("%s: %w", s.name, err)
 			}
 		}

@@ -8,10 +8,11 @@ import (
 	"github.com/stretchr/testify/assert"
 	"github.com/stretchr/testify/require"
 
+	"acornstep/sock/check"
 	"acornstep/sock/draft"
+	"acornstep/sock/knit"
 	"acornstep/sock/logbook"
 	"acornstep/sock/measure"
-	"acornstep/sock/plan"
 	"acornstep/sqlite"
 )
 
@@ -45,7 +46,7 @@ func TestTheDemoIsSound(t *testing.T) {
 	require.NoError(t, err)
 	onNeedles := 0
 	for _, sock := range list {
-		versions, err := store.Plans(t.Context(), sock.ID)
+		versions, err := store.Editions(t.Context(), sock.ID)
 		require.NoError(t, err)
 		assert.Equal(t, sock.OnNeedles, len(versions) > 0, sock.Name)
 		if sock.Digest.Rows == 0 {
@@ -53,9 +54,9 @@ func TestTheDemoIsSound(t *testing.T) {
 		}
 		reading := draft.Read(sock.Draft, measure.Centimetres)
 		require.Empty(t, reading.Faults, sock.Name)
-		p, err := plan.Make(reading.Design)
+		p, err := knit.Make(reading.Design)
 		require.NoError(t, err)
-		assert.Empty(t, plan.Replay(p), sock.Name)
+		assert.Empty(t, check.Plan(p), sock.Name)
 		assert.Len(t, p.Rows, sock.Digest.Rows)
 		if !sock.OnNeedles {
 			continue

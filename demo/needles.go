@@ -7,9 +7,9 @@ import (
 
 	"acornstep/sock/basket"
 	"acornstep/sock/draft"
+	"acornstep/sock/knitting"
 	"acornstep/sock/logbook"
 	"acornstep/sock/measure"
-	"acornstep/sock/plan"
 	"acornstep/sqlite"
 )
 
@@ -19,13 +19,14 @@ const (
 	nextRow      = "heel-8"
 )
 
-// knit puts the demo sock on the needles and ticks its rows off, at a believable pace, with two weighings and a note.
-func knit(ctx context.Context, store *sqlite.Store, sock basket.Sock) error {
-	p, err := plan.Make(draft.Read(sock.Draft, measure.Centimetres).Design)
+// castOn puts the demo sock on the needles and ticks its rows off, at a believable pace, with two weighings and a note.
+func castOn(ctx context.Context, store *sqlite.Store, sock basket.Sock) error {
+	edition, err := knitting.Begin(draft.Read(sock.Draft, measure.Centimetres).Design)
 	if err != nil {
 		return err
 	}
-	if err := store.AddPlan(ctx, sock.ID, 0, p.Design, ""); err != nil {
+	p := edition.Plan
+	if err := store.AddEdition(ctx, sock.ID, edition, [2]int{}); err != nil {
 		return err
 	}
 	at := time.Date(2026, 11, 14, 19, 30, 0, 0, time.UTC)
@@ -54,5 +55,6 @@ func knit(ctx context.Context, store *sqlite.Store, sock basket.Sock) error {
 			say(logbook.Event{Kind: logbook.Weighed, Row: i + 1, Grams: 84.5})
 		}
 	}
-	return store.AddEvents(ctx, sock.ID, events)
+	_, err = store.AddEvents(ctx, sock.ID, events)
+	return err
 }

@@ -11,12 +11,18 @@ const quiet = [
   "--disable-sync",
 ];
 
+/** browser is how it is started. */
+export const browser = { executablePath: "/usr/bin/chromium", args: quiet };
+
 /** passphrase opens the locked server, which listens this far above the open one. */
 export const passphrase = "first light over the hill";
 export const lockedBy = 100;
 
-const serverOn = (port: number, secret: string) => ({
-  command: `../bin/acornstep demo --listen 127.0.0.1:${port}`,
+/** The program with two techniques more than it has listens this far above the open one. */
+export const trialBy = 200;
+
+const serverOn = (port: number, secret: string, program = "acornstep") => ({
+  command: `../bin/${program} demo --listen 127.0.0.1:${port}`,
   url: `http://127.0.0.1:${port}/api/health`,
   env: { ACORNSTEP_PASSPHRASE: secret },
   reuseExistingServer: false,
@@ -36,12 +42,13 @@ export function configOf(port: number, match: string) {
     use: {
       baseURL: `http://127.0.0.1:${port}`,
       viewport: { width: 1280, height: 800 },
-      launchOptions: { executablePath: "/usr/bin/chromium", args: quiet },
+      launchOptions: browser,
     },
     webServer: [
       serverOn(port, ""),
       // The same program, as it would be opened to the house.
       serverOn(port + lockedBy, passphrase),
+      serverOn(port + trialBy, "", "acornstep-trial"),
     ],
   });
 }

@@ -87,9 +87,11 @@ test("a place of the fit shows on the sock, with its arithmetic and what would c
   await designed(page, "Sock that is explained");
   await page.locator(".fit button").filter({ hasText: "instep" }).click();
   await expect(page).toHaveURL(/show=fit\.heel/);
-  await expect(page.locator("svg.sock .place")).toBeVisible();
+  await expect(page.locator("svg.sock .place-line")).toBeVisible();
   await expect(page.locator(".working")).toContainText("32.57 cm ÷ 26.51 cm = 1.23: stretches 23 %");
-  await expect(page.locator(".working")).toContainText("With a flap below 16 %, with a gusset first 11 %.");
+  await expect(page.locator(".working")).toContainText(
+    "With a flap below the heel 16 %, with a gusset first 11 %.",
+  );
   await page.locator(".lead-figures").getByRole("button", { name: "68" }).click();
   await expect(page.locator(".working")).toContainText("23.6 cm × 0.90 × 3.2 = 67.97 → 68");
   await page.getByLabel("Units").getByText("inches").click();

@@ -1,7 +1,5 @@
 import { expect, type Page, test } from "@playwright/test";
-import { basket, cast, newSock, putAt, saved, where } from "./steps";
-
-const written = (page: Page) => expect(page.locator(".knit-state")).toContainText("written down");
+import { basket, cast, newSock, putAt, saved, where, written } from "./steps";
 
 /** kept waits until the browser has put aside all that the screen is made of. */
 const kept = (page: Page) =>
@@ -47,6 +45,29 @@ for (const size of [
       await expect(where(page)).toContainText("toe, round 1 of 19");
       const over = await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth);
       expect(over).toBeLessThanOrEqual(0);
+    });
+
+    test("a full disk is said as such, counting goes on, and nothing is lost", async ({ page }) => {
+      await cast(page, `Sock on a full disk at ${size.width}`);
+      const full = "there is no room left on the disk: nothing was changed; make room and try again";
+      await page.route("**/events", (route) =>
+        route.fulfill({
+          status: 507,
+          contentType: "application/problem+json",
+          json: { type: "about:blank", title: "Insufficient Storage", status: 507, detail: full },
+        }),
+      );
+      await page.keyboard.press(" ");
+      await page.keyboard.press(" ");
+      await expect(page.getByRole("alert").filter({ hasText: full })).toBeVisible();
+      await expect(page.locator(".knit-state")).toContainText("not written down: 2 kept here");
+      await expect(where(page)).toContainText("toe, round 2 of 19");
+      await page.unroute("**/events");
+      await page.keyboard.press(" ");
+      await written(page);
+      await expect(page.getByText(full)).toHaveCount(0);
+      await page.reload();
+      await expect(where(page)).toContainText("toe, round 3 of 19");
     });
 
     test("counting goes on without a connection, and merges when it is back", async ({ page, context }) => {
@@ -206,16 +227,23 @@ test("what the program will not write down is set aside, and the rest goes on", 
       JSON.stringify([{ ...faulty, text: "from the future" }]),
     );
   }, id);
+  await page.reload();
+  const aside = page.locator(".aside-note");
+  await expect(aside).toContainText("from the future");
+  await expect(aside).toContainText("this sock has 1 versions of its plan");
   await page.keyboard.press(" ");
-  await expect(page.getByRole("alert")).toContainText("Not written down: from the future.");
-  await expect(page.getByRole("alert")).toContainText("this sock has 1 versions of its plan");
   await expect(where(page)).toContainText("toe, round 1 of 19");
   await written(page);
   await page.keyboard.press(" ");
   await written(page);
-  await expect(page.getByRole("alert")).toHaveCount(0);
   await page.reload();
   await expect(where(page)).toContainText("toe, round 2 of 19");
+  await aside.locator("summary").click();
+  await page.getByRole("button", { name: "Put away for good" }).click();
+  await expect(aside).toHaveCount(0);
+  await page.reload();
+  await expect(where(page)).toContainText("toe, round 2 of 19");
+  await expect(aside).toHaveCount(0);
 });
 
 test("a sock that was taken out elsewhere says so, and is there when it comes back", async ({ page }) => {

@@ -17,7 +17,7 @@ const screens: Record<string, (page: Page) => Promise<unknown>> = {
   "what if": async (page) => page.goto(`${await open(page, "Observatory roof socks")}/what-if`),
   ways: async (page) => page.goto(`${await open(page, "Observatory roof socks")}/ways`),
   compare: async (page) => page.goto(`${await open(page, "Observatory roof socks")}/compare`),
-  versions: async (page) => page.goto(`${await open(page, "Observatory roof socks")}/versions`),
+  versions: async (page) => page.goto(`${await open(page, "Observatory roof socks")}/variants`),
   pair: async (page) => page.goto(`${await open(page, "Observatory roof socks")}?pair=side`),
   "board with news": (page) => open(page, "Dome keeper's thick socks"),
   feet: (page) => page.goto("/feet"),
@@ -35,6 +35,7 @@ const screens: Record<string, (page: Page) => Promise<unknown>> = {
     await expect(page.getByText("Knitted flat")).toBeVisible();
   },
   terms: (page) => page.goto("/terms"),
+  keeping: (page) => page.goto("/keeping"),
   knitting: async (page) => page.goto(`${await open(page, "Comet hunter's short socks")}/knit`),
   "where am I": async (page) => {
     await page.goto(`${await open(page, "Comet hunter's short socks")}/knit?panel=where`);

@@ -2,7 +2,7 @@ import { expect, type Page } from "@playwright/test";
 
 /** board goes straight to the board of a sock that is there. */
 export async function board(page: Page, name: string): Promise<void> {
-  const { socks } = await (await page.request.get("/api/socks")).json();
+  const { socks } = await (await page.request.get(`/api/socks?find=${encodeURIComponent(name)}`)).json();
   const sock = socks.find((s: { name: string }) => s.name === name);
   await page.goto(`/socks/${sock?.id}`);
   await expect(page.getByLabel("Name of the sock")).toHaveValue(name);
@@ -18,7 +18,8 @@ export async function showAll(page: Page): Promise<void> {
   await expect(page.locator(".entry").first()).toBeVisible();
   const more = page.getByRole("button", { name: /^Show \d+ more of/ });
   while (await more.isVisible()) {
-    await more.click();
+    // The last part may come while the button is pressed, and takes it away.
+    await more.click({ timeout: 2_000 }).catch(() => undefined);
   }
 }
 
@@ -61,7 +62,7 @@ export const where = (page: Page) => page.locator(".knit-where");
 
 /** putAt tells the program that a sock of the pair stands before a row, as another device would. */
 export async function putAt(page: Page, row: string, sock = 1): Promise<void> {
-  const id = /socks\/([^/]+)/.exec(page.url())?.[1];
+  const id = sockID(page);
   const view = await (await page.request.get(`/api/socks/${id}/knit`)).json();
   const event = {
     id: `put-${id}-${sock}-${row}`,
@@ -77,4 +78,34 @@ export async function putAt(page: Page, row: string, sock = 1): Promise<void> {
   expect(answer.ok()).toBe(true);
   await page.reload();
   await expect(page.locator(".knit-head")).toBeVisible();
+}
+
+/** onDevice reads a shelf of what the browser keeps. */
+export const onDevice = (page: Page, shelf: "events" | "aside" | "drafts" | "answers") =>
+  page.evaluate(
+    (name) =>
+      new Promise<{ name: string }[]>((resolve, reject) => {
+        const opening = indexedDB.open("acorn-step");
+        opening.onerror = () => reject(opening.error);
+        opening.onsuccess = () => {
+          const all = opening.result.transaction(name).objectStore(name).getAll();
+          all.onsuccess = () => {
+            opening.result.close();
+            resolve(all.result);
+          };
+        };
+      }),
+    shelf,
+  );
+
+/** written waits until the program has every tick. */
+export const written = (page: Page) => expect(page.locator(".knit-state")).toContainText("written down");
+
+/** sockID is that of the sock that the page shows. */
+export const sockID = (page: Page) => /socks\/([^/]+)/.exec(page.url())?.[1] ?? "";
+
+/** heard are the events that the program has of the sock on the page. */
+export async function heard(page: Page): Promise<{ id: string; kind: string; row: number }[]> {
+  const view = await page.evaluate(async (id) => (await fetch(`/api/socks/${id}/knit`)).json(), sockID(page));
+  return view.events;
 }

@@ -70,7 +70,7 @@ test("two windows on one sock: a stale save is a question, and both can be kept"
   await saved(other);
 
   await page.getByLabel("Leg with its cuff").fill("21");
-  await expect(page.getByText("changed in another window")).toBeVisible();
+  await expect(page.getByText("changed elsewhere")).toBeVisible();
   await expect(page.getByLabel("Leg with its cuff")).toHaveValue("21");
   await page.getByRole("button", { name: "Keep both" }).click();
   await expect(page.getByLabel("Name of the sock")).toHaveValue("Sock for two windows (mine)");

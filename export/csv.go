@@ -5,7 +5,9 @@ import (
 	"encoding/csv"
 	"fmt"
 	"strconv"
+	"strings"
 	"time"
+	"unicode"
 
 	"acornstep/sock/logbook"
 	"acornstep/sock/needle"
@@ -26,10 +28,14 @@ func CSV(events []logbook.Event, rows []needle.Row) ([]byte, error) {
 		if e.Row < len(rows) {
 			section, n = string(rows[e.Row].Section), strconv.Itoa(rows[e.Row].N)
 		}
-		lines = append(lines, []string{
-			time.UnixMilli(e.At).UTC().Format(time.RFC3339), strconv.Itoa(e.Sock), section, n, string(e.Kind), safe(e.Text),
+		line := []string{
+			time.UnixMilli(e.At).UTC().Format(time.RFC3339), strconv.Itoa(e.Sock), section, n, string(e.Kind), e.Text,
 			number(e.Grams), number(e.Length), strconv.Itoa(e.Version), e.Device, yes(!standing[e.ID] && e.Kind != logbook.Undone),
-		})
+		}
+		for i := range line {
+			line[i] = safe(line[i])
+		}
+		lines = append(lines, line)
 	}
 	if err := w.WriteAll(lines); err != nil {
 		return nil, fmt.Errorf("csv: %w", err)
@@ -37,9 +43,10 @@ func CSV(events []logbook.Event, rows []needle.Row) ([]byte, error) {
 	return b.Bytes(), nil
 }
 
-// safe keeps a spreadsheet from taking a note for a formula.
+// safe keeps a spreadsheet from taking a cell for a formula, which any device on the network could have put there.
 func safe(text string) string {
-	if text != "" && bytes.ContainsAny([]byte(text[:1]), "=+-@\t\r") {
+	begins := strings.TrimLeftFunc(text, unicode.IsSpace)
+	if begins != text || begins != "" && strings.ContainsRune("=+-@＝＋－＠|%", []rune(begins)[0]) {
 		return "'" + text
 	}
 	return text

@@ -18,7 +18,7 @@ func TestNotesWithCommasAndFormulasAreQuoted(t *testing.T) {
 	note := "dropped one, caught it; \"phew\"\nand on"
 	text, err := CSV([]logbook.Event{
 		{ID: "a", Device: "d", Clock: 1, At: 0, Kind: logbook.Noted, Version: 1, Sock: 1, Text: note},
-		{ID: "b", Device: "d", Clock: 2, At: 1000, Kind: logbook.Noted, Version: 1, Sock: 1, Row: 9, Text: "=HYPERLINK(1)"},
+		{ID: "b", Device: "=cmd|x", Clock: 2, At: 1000, Kind: logbook.Noted, Version: 1, Sock: 1, Row: 9, Text: " =HYPERLINK(1)"},
 		{ID: "c", Device: "d", Clock: 3, At: 2000, Kind: logbook.Weighed, Version: 1, Sock: 2, Grams: 71.3},
 		{ID: "u", Device: "d", Clock: 4, At: 3000, Kind: logbook.Undone, Version: 1, Sock: 2, Of: "c"},
 	}, rows)
@@ -27,7 +27,8 @@ func TestNotesWithCommasAndFormulasAreQuoted(t *testing.T) {
 	require.NoError(t, err)
 	require.Len(t, lines, 5)
 	assert.Equal(t, []string{"1970-01-01T00:00:00Z", "1", "toe", "4", "note", note, "", "", "1", "d", ""}, lines[1])
-	assert.Equal(t, "'=HYPERLINK(1)", lines[2][5])
+	assert.Equal(t, "' =HYPERLINK(1)", lines[2][5])
+	assert.Equal(t, "'=cmd|x", lines[2][9], "any cell can come from anywhere on the network")
 	assert.Empty(t, lines[2][2], "a row that the plan does not have")
 	assert.Equal(t, []string{"71.3", "yes"}, []string{lines[3][6], lines[3][10]})
 }

@@ -1,17 +1,18 @@
 package http
 
 import (
-	"github.com/gin-gonic/gin"
-
 	"acornstep/sock/advise"
+	"acornstep/sock/board"
 	"acornstep/sock/design"
 	"acornstep/sock/document"
 	"acornstep/sock/draft"
 	"acornstep/sock/feet"
 	"acornstep/sock/knit"
 	"acornstep/sock/measure"
+	"acornstep/sock/pattern"
 	"acornstep/sock/plan"
 	"acornstep/sock/position"
+	"acornstep/sock/trace"
 	"acornstep/sock/tracing"
 	"acornstep/sock/whatif"
 	"acornstep/sock/words"
@@ -20,17 +21,6 @@ import (
 
 // mostCandidates of the ranking are answered.
 const mostCandidates = 60
-
-func (s *server) askRoutes(inside *gin.RouterGroup) {
-	inside.POST("/compare", answering(s, 200, compare))
-	inside.POST("/options", answering(s, 200, options))
-	inside.POST("/working", answering(s, 200, showWorking))
-	inside.POST("/whatif", answering(s, 200, whatIf))
-	inside.POST("/pair", answering(s, 200, s.pair))
-	inside.POST("/position", answering(s, 200, positionOf))
-	inside.POST("/shoe", answering(s, 200, shoe))
-	inside.GET("/reference", answering(s, 200, reference))
-}
 
 // complete reads a draft that has to be complete.
 func complete(unitName string, typed draft.Draft) (design.Design, measure.Unit, error) {
@@ -48,7 +38,7 @@ func planned(unitName string, typed draft.Draft) (*plan.Plan, measure.Unit, erro
 	if err != nil {
 		return nil, unit, err
 	}
-	p, err := plan.Make(d)
+	p, err := knit.Make(d)
 	if err != nil {
 		return nil, unit, err
 	}
@@ -58,7 +48,7 @@ func planned(unitName string, typed draft.Draft) (*plan.Plan, measure.Unit, erro
 	return p, unit, nil
 }
 
-func compare(c call[CompareQuestion]) (advise.Report, error) {
+func rankWays(c call[CompareQuestion]) (advise.Report, error) {
 	d, _, err := complete(c.Asked.Unit, c.Asked.Draft)
 	if err != nil {
 		return advise.Report{}, err
@@ -104,34 +94,14 @@ func (s *server) pair(c call[PairQuestion]) (PairAnswer, error) {
 	if err != nil {
 		return PairAnswer{}, err
 	}
-	var answers [2]PlanAnswer
+	var answers [2]board.Answer
 	for i, side := range []feet.Side{feet.Left, feet.Right} {
 		worn := draft.ForFoot(c.Asked.Draft, w.ForPair(side).Lengths(), side == feet.Right)
-		if answers[i], err = answer("", draft.Read(worn, unit), true); err != nil {
+		if answers[i], err = board.Of("", draft.Read(worn, unit), true); err != nil {
 			return PairAnswer{}, err
 		}
 	}
-	return PairAnswer{answers[0], answers[1], differences(answers[0], answers[1])}, nil
-}
-
-// differences lists the counts of two socks that are not the same.
-func differences(left, right PlanAnswer) []Difference {
-	list := []Difference{}
-	if left.Plan == nil || right.Plan == nil {
-		return list
-	}
-	a, b := left.Plan.Summary, right.Plan.Summary
-	for _, d := range []Difference{
-		{"Cast on", a.CastOnStitches, b.CastOnStitches}, {"Stitches round the foot", a.FootStitches, b.FootStitches},
-		{"Rounds of the toe", a.ToeRounds, b.ToeRounds}, {"Rounds to the heel", a.FootRounds, b.FootRounds},
-		{"Heel stitches", a.HeelStitches, b.HeelStitches}, {"Stitches of the leg", a.LegStitches, b.LegStitches},
-		{"Leg rounds", a.LegRounds, b.LegRounds}, {"Cuff rounds", a.CuffRounds, b.CuffRounds},
-	} {
-		if d.Left != d.Right {
-			list = append(list, d)
-		}
-	}
-	return list
+	return PairAnswer{answers[0], answers[1], board.Differences(answers[0], answers[1])}, nil
 }
 
 func positionOf(c call[PositionQuestion]) (position.Row, error) {
@@ -139,7 +109,11 @@ func positionOf(c call[PositionQuestion]) (position.Row, error) {
 	if err != nil {
 		return position.Row{}, err
 	}
-	at, err := position.Of(p, c.Asked.Row)
+	traced, err := trace.Of(p.Rows)
+	if err != nil {
+		return position.Row{}, err
+	}
+	at, err := position.Of(p, traced, c.Asked.Row)
 	if err != nil {
 		return at, document.Faults{{Field: "row", Message: err.Error()}}
 	}
@@ -155,9 +129,24 @@ func shoe(c call[ShoeQuestion]) (ShoeAnswer, error) {
 }
 
 func reference(call[nothing]) (Reference, error) {
-	r := Reference{Glossary: words.Glossary(), Terms: words.Terms, Kinds: feet.Kinds, Cautions: feet.Cautions, Sheets: tracing.Sheets}
-	for _, p := range knit.Patterns {
+	r := Reference{Glossary: words.Glossary(), Terms: words.Terms, Usual: knit.Usual(), Kinds: feet.Kinds, Cautions: feet.Cautions, Sheets: tracing.Sheets}
+	for _, p := range pattern.Book {
 		r.Patterns = append(r.Patterns, PatternName{p.Name, p.Label, p.Repeat, p.Shoe})
 	}
+	for _, kind := range knit.Kinds {
+		for _, t := range kind.List() {
+			a := *t.About()
+			a.Uses, a.Resets, a.Numbers = orEmpty(a.Uses), orEmpty(a.Resets), orEmpty(a.Numbers)
+			r.Techniques = append(r.Techniques, Technique{kind.Field, a, knit.Choose(kind.Field, a.Name), advise.Known(kind.Field, a.Name)})
+		}
+	}
 	return r, nil
+}
+
+// orEmpty is a list that is written as one when nothing is in it.
+func orEmpty[T any](list []T) []T {
+	if list == nil {
+		return []T{}
+	}
+	return list
 }

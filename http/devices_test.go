@@ -32,7 +32,7 @@ func (d *device) tick(row int) {
 }
 
 // send gives away what waits and hears what is new; an answer that is lost on the way leaves everything waiting.
-func (d *device) send(t *rapid.T, a api, path string, lost bool) http.Heard {
+func (d *device) send(t *rapid.T, a api, path string, lost bool) http.EventsSince {
 	var texts []string
 	for _, e := range d.waiting {
 		texts = append(texts, fmt.Sprintf(`{"id":%q,"device":%q,"clock":%d,"at_ms":%d,"kind":"row","version":1,"sock":1,"row":%d}`, e.ID, e.Device, e.Clock, e.At, e.Row))
@@ -41,7 +41,7 @@ func (d *device) send(t *rapid.T, a api, path string, lost bool) http.Heard {
 	if r.status != 200 {
 		t.Fatal(r.text)
 	}
-	var heard http.Heard
+	var heard http.EventsSince
 	r.into(a.t, &heard)
 	if !lost {
 		d.waiting, d.seq = nil, heard.Seq
@@ -122,7 +122,7 @@ func TestOpeningWhileOthersTick(t *testing.T) {
 		assert.Equal(t, len(opened.Events), opened.Tally.Book.Places[0].Row)
 	}
 	require.NoError(t, <-done)
-	var heard http.Heard
+	var heard http.EventsSince
 	a.do("POST", path+"/events", fmt.Sprintf(`{"events":[],"after":%d}`, opened.Seq)).into(t, &heard)
 	require.Len(t, heard.Events, 40-len(opened.Events))
 	assert.Equal(t, 40, heard.Tally.Book.Places[0].Row)

@@ -3,6 +3,7 @@ package http
 import (
 	"errors"
 	"fmt"
+	nethttp "net/http"
 
 	"acornstep/sock/basket"
 	"acornstep/sock/document"
@@ -13,70 +14,116 @@ import (
 // NewEvents are events of a device.
 type NewEvents struct {
 	Events []logbook.Event `json:"events"`
-	// After is the number of the last event that the device has heard.
+	// After is the number of the last event that the device knows.
 	After int64 `json:"after"`
 	// Brief: only say that they are on the disk.
 	Brief bool `json:"brief,omitempty"`
 }
 
-// Heard is what was heard since a number, from all devices.
-type Heard struct {
+// EventsSince is what was written down after a number, from all devices.
+type EventsSince struct {
 	Events []logbook.Event `json:"events"`
 	Seq    int64           `json:"seq"`
 	Tally  tally.Tally     `json:"tally"`
 	// Deleted: the sock is out of the basket; its events are kept all the same.
 	Deleted bool `json:"deleted"`
+	// Refused are those of the question that were not written down.
+	Refused []Refused `json:"refused,omitempty"`
 }
 
-func (s *server) addEvents(c call[NewEvents]) (Heard, error) {
-	const most = 2000
+// Refused is an event that was not written down; those beside it were.
+type Refused struct {
+	ID string `json:"id"`
+	// Status is 422 for what cannot be, 409 for an id that another event has.
+	Status int    `json:"status" enum:"409,422"`
+	Detail string `json:"detail"`
+}
+
+// mostEvents are taken at once.
+const mostEvents = 2000
+
+// addEvents writes down what can be, and says of the rest why not, each by
+// itself: one bad event never stands before the next. When none is left it is a problem.
+func (s *server) addEvents(c call[NewEvents]) (EventsSince, error) {
+	if n := len(c.Asked.Events); n > mostEvents {
+		return EventsSince{}, document.Faults{{Field: "events", Message: fmt.Sprintf("read %d events, at most %d are taken at once", n, mostEvents)}}
+	}
+	o, err := s.shelf.sock(c, c.ID)
+	deleted := errors.Is(err, basket.ErrNotFound)
+	if err != nil && !deleted {
+		return EventsSince{}, err
+	}
+	var refused []Refused
 	var faults document.Faults
-	if n := len(c.Asked.Events); n > most {
-		faults.Add("events", "read %d events, at most %d are taken at once", n, most)
-	}
-	versions, err := s.Logbook.Plans(c, c.ID)
-	if err != nil {
-		return Heard{}, err
-	}
+	good := make([]logbook.Event, 0, len(c.Asked.Events))
 	for i := range c.Asked.Events {
 		e := &c.Asked.Events[i]
-		if err := checkPreview(e.Picture); err != nil {
-			faults.Add(fmt.Sprintf("events[%d].picture", i), "%s", err)
+		if wrong := admit(o, e); len(wrong) > 0 {
+			refused = append(refused, Refused{e.ID, nethttp.StatusUnprocessableEntity, wrong.Error()})
+			for _, f := range wrong {
+				faults.Add(fmt.Sprintf("events[%d].%s", i, f.Field), "%s", f.Message)
+			}
+			continue
 		}
-		for _, f := range e.Validate() {
-			faults.Add(fmt.Sprintf("events[%d].%s", i, f.Field), "%s", f.Message)
-		}
-		if e.Version > len(versions) {
-			faults.Add(fmt.Sprintf("events[%d].version", i), "read %d; this sock has %d versions of its plan", e.Version, len(versions))
-		}
+		good = append(good, *e)
 	}
-	if err := faults.Err(); err != nil {
-		return Heard{}, err
+	if len(good) == 0 && len(faults) > 0 {
+		return EventsSince{}, faults
 	}
-	if len(c.Asked.Events) > 0 {
-		if err := s.Logbook.AddEvents(c, c.ID, c.Asked.Events); err != nil {
-			return Heard{}, err
+	if len(good) > 0 {
+		places, err := s.Logbook.AddEvents(c, c.ID, good)
+		if err != nil {
+			return EventsSince{}, err
+		}
+		for _, i := range places {
+			refused = append(refused, Refused{good[i].ID, nethttp.StatusConflict, clash(&good[i])})
+		}
+		if len(places) == len(good) {
+			return EventsSince{}, clashing{refused}
 		}
 	}
 	if c.Asked.Brief {
-		return Heard{Events: []logbook.Event{}, Seq: c.Asked.After, Tally: tally.None}, nil
+		return EventsSince{Events: []logbook.Event{}, Seq: c.Asked.After, Tally: tally.None, Refused: refused}, nil
 	}
-	return s.heard(c, c.Asked.After)
+	return s.since(c, c.Asked.After, refused)
 }
 
-// heard gives what was heard after a number, and what all of it comes to.
-func (s *server) heard(c call[NewEvents], after int64) (Heard, error) {
-	o, events, seq, err := s.knitted(c, c.ID)
+// clash says that an id was given twice.
+func clash(e *logbook.Event) string {
+	return fmt.Sprintf("another event has the id %q already", e.ID)
+}
+
+// clashing is the error of events of which none could be written, since their ids are taken.
+type clashing struct{ refused []Refused }
+
+func (c clashing) Error() string { return c.refused[len(c.refused)-1].Detail }
+
+// admit says what is wrong with an event; o is nil for a sock that is out of
+// the basket, whose events are kept as they come.
+func admit(o *onNeedles, e *logbook.Event) document.Faults {
+	var faults document.Faults
+	if err := checkPreview(e.Picture); err != nil {
+		faults.Add("picture", "%s", err)
+	}
+	if o == nil {
+		return append(faults, e.Validate()...)
+	}
+	faults = append(faults, o.Admit(e, o.clock)...)
+	if len(faults) == 0 {
+		o.clock = max(o.clock, e.Clock)
+	}
+	return faults
+}
+
+// since gives what was written down after a number, and what all of it comes to.
+func (s *server) since(c call[NewEvents], after int64, refused []Refused) (EventsSince, error) {
+	o, err := s.shelf.sock(c, c.ID)
 	if errors.Is(err, basket.ErrNotFound) {
-		return Heard{Events: []logbook.Event{}, Seq: after, Tally: tally.None, Deleted: true}, nil
+		return EventsSince{Events: []logbook.Event{}, Seq: after, Tally: tally.None, Deleted: true, Refused: refused}, nil
 	}
 	if err != nil {
-		return Heard{}, err
+		return EventsSince{}, err
 	}
-	h := Heard{Events: []logbook.Event{}, Seq: seq, Tally: s.tally(&o, events)}
 	fresh, _, err := s.Logbook.Events(c, c.ID, after)
-	if err == nil {
-		h.Events = fresh
-	}
-	return h, err
+	return EventsSince{Events: fresh, Seq: o.seq, Tally: o.tally(s.today()), Refused: refused}, err
 }

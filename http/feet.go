@@ -3,8 +3,6 @@ package http
 import (
 	"context"
 
-	"github.com/gin-gonic/gin"
-
 	"acornstep/sock/basket"
 	"acornstep/sock/day"
 	"acornstep/sock/design"
@@ -12,6 +10,7 @@ import (
 	"acornstep/sock/feet"
 	"acornstep/sock/knit"
 	"acornstep/sock/measure"
+	"acornstep/sock/verdict"
 )
 
 // Feet keeps the people socks are knitted for.
@@ -43,7 +42,7 @@ type FootView struct {
 	// Taken is what a design takes of this foot; ForPair with the larger girths of both feet.
 	Taken   basket.FootTaken          `json:"taken"`
 	ForPair map[string]measure.Length `json:"for_pair"`
-	Checks  []knit.Check              `json:"checks"`
+	Checks  []verdict.Check           `json:"checks"`
 }
 
 // Used is a sock that uses something.
@@ -89,52 +88,27 @@ type GrowthQuestion struct {
 	Unit string `json:"unit" enum:"cm,in"`
 }
 
-func (s *server) feetRoutes(inside *gin.RouterGroup) {
-	inside.GET("/feet", answering(s, 200, s.listWearers))
-	inside.POST("/feet", answering(s, 201, s.addWearer))
-	inside.GET("/feet/:id", answering(s, 200, s.getWearer))
-	inside.PUT("/feet/:id", answering(s, 200, s.saveWearer))
-	inside.DELETE("/feet/:id", answering(s, 204, func(c call[nothing]) (nothing, error) { return nothing{}, s.Feet.MarkWearer(c, c.ID, true) }))
-	inside.POST("/feet/:id/restore", answering(s, 204, func(c call[nothing]) (nothing, error) { return nothing{}, s.Feet.MarkWearer(c, c.ID, false) }))
-	inside.POST("/feet/:id/measurements", answering(s, 201, s.addMeasurement))
-	inside.DELETE("/feet/:id/measurements/:part", answering(s, 204, func(c call[nothing]) (nothing, error) {
-		return nothing{}, s.Feet.MarkMeasurement(c, c.ID, c.Part, true)
-	}))
-	inside.POST("/feet/:id/measurements/:part/restore", answering(s, 204, func(c call[nothing]) (nothing, error) {
-		return nothing{}, s.Feet.MarkMeasurement(c, c.ID, c.Part, false)
-	}))
-	inside.POST("/feet/:id/growth", answering(s, 200, s.growth))
-	inside.POST("/feet/:id/tracings", answering(s, 201, s.addTracing))
-	inside.DELETE("/feet/:id/tracings/:part", answering(s, 204, func(c call[nothing]) (nothing, error) {
-		return nothing{}, s.Feet.MarkTracing(c, c.ID, c.Part, true)
-	}))
-	inside.POST("/feet/:id/tracings/:part/restore", answering(s, 204, func(c call[nothing]) (nothing, error) {
-		return nothing{}, s.Feet.MarkTracing(c, c.ID, c.Part, false)
-	}))
-	inside.POST("/tracing", answering(s, 200, s.measureTracing))
-}
-
 func (s *server) listWearers(c call[nothing]) (WearerList, error) {
 	wearers, err := s.Feet.Wearers(c)
 	if err != nil {
 		return WearerList{}, err
 	}
-	socks, err := s.Basket.List(c)
+	uses, err := s.Basket.Uses(c)
 	if err != nil {
 		return WearerList{}, err
 	}
 	list := WearerList{Wearers: []WearerView{}}
 	for _, w := range wearers {
-		list.Wearers = append(list.Wearers, viewOf(w, socks))
+		list.Wearers = append(list.Wearers, viewOf(w, uses))
 	}
 	return list, nil
 }
 
-func viewOf(w feet.Wearer, socks []basket.Sock) WearerView {
+func viewOf(w feet.Wearer, uses []basket.Use) WearerView {
 	v := WearerView{Wearer: w, Left: footView(&w, feet.Left), Right: footView(&w, feet.Right), UsedBy: []Used{}}
-	for _, sock := range socks {
-		if sock.Foot != nil && sock.Foot.WearerID == w.ID {
-			v.UsedBy = append(v.UsedBy, Used{sock.ID, sock.Name})
+	for _, u := range uses {
+		if u.WearerID == w.ID {
+			v.UsedBy = append(v.UsedBy, Used{u.ID, u.Name})
 		}
 	}
 	return v
@@ -144,7 +118,7 @@ func footView(w *feet.Wearer, side feet.Side) FootView {
 	foot := w.Foot(side, "")
 	v := FootView{
 		Newest: []feet.Measurement{}, Guesses: map[string]measure.Length{},
-		Taken: basket.TakeFoot(w, side), ForPair: w.ForPair(side).Lengths(), Checks: []knit.Check{},
+		Taken: basket.TakeFoot(w, side), ForPair: w.ForPair(side).Lengths(), Checks: []verdict.Check{},
 	}
 	for _, k := range feet.Kinds {
 		if m, has := foot[k.Name]; has {
@@ -166,8 +140,8 @@ func (s *server) wearerView(ctx context.Context, id string) (WearerView, error) 
 	if err != nil {
 		return WearerView{}, err
 	}
-	socks, err := s.Basket.List(ctx)
-	return viewOf(w, socks), err
+	uses, err := s.Basket.Uses(ctx)
+	return viewOf(w, uses), err
 }
 
 func (s *server) getWearer(c call[nothing]) (WearerView, error) { return s.wearerView(c, c.ID) }

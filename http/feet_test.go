@@ -14,6 +14,7 @@ import (
 
 	"acornstep/http"
 	"acornstep/sock/basket"
+	"acornstep/sock/board"
 	"acornstep/sock/measure"
 	"acornstep/sock/tracing"
 )
@@ -72,7 +73,7 @@ func TestAStaleWearerWritesNothing(t *testing.T) {
 	require.Equal(t, 200, a.do("PUT", path, `{"revision":1,"name":"Isolde of the roof","cautions":["numb_feet"],"note":""}`).status)
 	r := a.do("PUT", path, `{"revision":1,"name":"Mine","cautions":[],"note":""}`)
 	assert.Equal(t, 409, r.status)
-	assert.Contains(t, r.text, "changed in another window")
+	assert.Contains(t, r.text, "changed elsewhere")
 	assert.Contains(t, a.do("GET", path, "").text, "Isolde of the roof")
 }
 
@@ -193,7 +194,7 @@ func TestWhatIsAskedAboutADraft(t *testing.T) {
 	assert.Contains(t, ask("/api/options", "").text, `"field":"heel.kind"`)
 	assert.Contains(t, ask("/api/whatif", `,"doubt":{"stitches_per_100mm":-0.5,"rounds_per_100mm":0,"length_mm":0,"yarn_pct":0}`).text, `"same":"9 %"`)
 	assert.Equal(t, 422, ask("/api/whatif", `,"doubt":{"stitches_per_100mm":-50,"rounds_per_100mm":0,"length_mm":0,"yarn_pct":0}`).status)
-	assert.Equal(t, 422, ask("/api/compare", `,"by":"colour","known":[]`).status)
+	assert.Equal(t, 422, ask("/api/ways", `,"by":"colour","known":[]`).status)
 	assert.Equal(t, 404, ask("/api/pair", `,"wearer_id":"nobody"`).status)
 	brief := a.do("POST", "/api/plan", `{"name":"","unit":"cm","brief":true,"draft":`+isoldeDraft+`}`)
 	assert.Contains(t, brief.text, `"rows":[]`)
@@ -204,7 +205,7 @@ func TestWhatIsAskedAboutADraft(t *testing.T) {
 	a.do("POST", "/api/feet/"+w.Wearer.ID+"/measurements", `{"side":"right","what":"length_mm","length":"25.5","unit":"cm","measured_on":"2026-11-02","guessed":false}`)
 	var pair http.PairAnswer
 	ask("/api/pair", `,"wearer_id":"`+w.Wearer.ID+`"`).into(t, &pair)
-	assert.Equal(t, []http.Difference{{Label: "Rounds to the heel", Left: 65, Right: 67}}, pair.Differences)
+	assert.Equal(t, []board.Difference{{Label: "Rounds to the heel", Left: 65, Right: 67}}, pair.Differences)
 	assert.True(t, pair.Right.Plan.Design.Mirror)
 	assert.Equal(t, 68, pair.Right.Plan.Summary.FootStitches)
 }

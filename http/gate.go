@@ -1,45 +1,49 @@
 package http
 
 import (
+	"context"
+	"crypto/hmac"
 	"crypto/rand"
 	"crypto/sha256"
+	"encoding/hex"
 	"fmt"
 	"math"
 	nethttp "net/http"
 	"strconv"
-	"sync"
+	"strings"
 	"time"
 
 	"github.com/gin-gonic/gin"
 	"golang.org/x/crypto/bcrypt"
+	"golang.org/x/crypto/scrypt"
+	"golang.org/x/sync/semaphore"
 )
 
 const (
 	sessionCookie = "acornstep_session"
 	sessionLasts  = 30 * 24 * time.Hour
-	freeTries     = 3                // wrong tries before waiting begins
-	longestWait   = 5 * time.Minute  // after many wrong tries
-	forgetAfter   = 30 * time.Minute // without a try
-	mostCallers   = 10_000           // whose wrong tries are remembered
+	// deviceCookie names a device that knew the passphrase once.
+	deviceCookie = "acornstep_device"
+	deviceLasts  = 365 * 24 * time.Hour
+	// mostHashes are worked out at once: each costs a core for a moment, and the knitters inside need it too.
+	mostHashes = 2
 )
 
 // gate lets those in who know the passphrase. Without one it is open.
 type gate struct {
 	hash []byte
-	now  func() time.Time
+	// deviceKey signs the names of devices; it follows from the passphrase, so that they are known after a restart too.
+	deviceKey []byte
 
-	mu       sync.Mutex
-	sessions map[string]time.Time // by token, until when
-	tries    map[string]wrongTries
+	brake  *brake
+	hashes *semaphore.Weighted
+
+	guests *guests
 }
 
-type wrongTries struct {
-	count int
-	last  time.Time
-}
-
-func newGate(passphrase string, now func() time.Time) (*gate, error) {
-	g := &gate{now: now, sessions: map[string]time.Time{}, tries: map[string]wrongTries{}}
+func newGate(o *Options) (*gate, error) {
+	g := &gate{brake: newBrake(o.Now), hashes: semaphore.NewWeighted(mostHashes)}
+	passphrase := o.Passphrase
 	if passphrase == "" {
 		return g, nil
 	}
@@ -48,6 +52,13 @@ func newGate(passphrase string, now func() time.Time) (*gate, error) {
 		return nil, fmt.Errorf("passphrase: %w", err)
 	}
 	g.hash = hash
+	// As dear as a login: what a device carries is no quick way to guess.
+	if g.deviceKey, err = scrypt.Key([]byte(passphrase), []byte(deviceCookie), 1<<14, 8, 1, sha256.Size); err != nil {
+		return nil, fmt.Errorf("passphrase: %w", err)
+	}
+	if g.guests, err = newGuests(context.Background(), g.sign(sessionCookie), o); err != nil {
+		return nil, err
+	}
 	return g, nil
 }
 
@@ -67,9 +78,7 @@ func (g *gate) open(c *gin.Context) bool {
 	if err != nil {
 		return false
 	}
-	g.mu.Lock()
-	defer g.mu.Unlock()
-	return g.now().Before(g.sessions[token])
+	return g.guests.knows(c, token)
 }
 
 func (g *gate) inside(c *gin.Context) {
@@ -78,42 +87,35 @@ func (g *gate) inside(c *gin.Context) {
 	}
 }
 
-// wait is how long a caller has to wait before the next try.
-func (g *gate) wait(caller string) time.Duration {
-	g.mu.Lock()
-	defer g.mu.Unlock()
-	t := g.tries[caller]
-	if t.count < freeTries {
-		return 0
+// opens says whether this is the passphrase, as soon as it is its turn; false too when the caller has gone.
+func (g *gate) opens(ctx context.Context, passphrase string) bool {
+	if g.hashes.Acquire(ctx, 1) != nil {
+		return false
 	}
-	pause := min(time.Duration(math.Pow(2, float64(t.count-freeTries)))*time.Second, longestWait)
-	return max(0, t.last.Add(pause).Sub(g.now()))
+	defer g.hashes.Release(1)
+	return bcrypt.CompareHashAndPassword(g.hash, digest(passphrase)) == nil
 }
 
-func (g *gate) wrong(caller string) {
-	g.mu.Lock()
-	defer g.mu.Unlock()
-	if len(g.tries) >= mostCallers {
-		for name, t := range g.tries {
-			if g.now().Sub(t.last) > forgetAfter {
-				delete(g.tries, name)
-			}
+// nameDevice makes a name for a device, with the signature that shows that it came from here.
+func (g *gate) nameDevice() string {
+	name := rand.Text()
+	return name + "." + g.sign(name)
+}
+
+func (g *gate) sign(device string) string {
+	mac := hmac.New(sha256.New, g.deviceKey)
+	mac.Write([]byte(device))
+	return hex.EncodeToString(mac.Sum(nil))
+}
+
+// caller is whose tries are counted: a known device by its name, a stranger by its address.
+func (g *gate) caller(c *gin.Context) (name string, known bool) {
+	if cookie, err := c.Cookie(deviceCookie); err == nil {
+		if device, signature, _ := strings.Cut(cookie, "."); hmac.Equal([]byte(signature), []byte(g.sign(device))) {
+			return "device " + device, true
 		}
 	}
-	t := g.tries[caller]
-	if g.now().Sub(t.last) > forgetAfter {
-		t.count = 0
-	}
-	g.tries[caller] = wrongTries{min(t.count+1, 60), g.now()}
-}
-
-func (g *gate) begin(caller string) string {
-	token := rand.Text()
-	g.mu.Lock()
-	defer g.mu.Unlock()
-	delete(g.tries, caller)
-	g.sessions[token] = g.now().Add(sessionLasts)
-	return token
+	return c.RemoteIP(), false
 }
 
 func (s *server) session(c *gin.Context) {
@@ -122,40 +124,41 @@ func (s *server) session(c *gin.Context) {
 
 func (s *server) login(c *gin.Context) {
 	var login Login
-	if !read(c, &login) {
-		return
-	}
-	caller := c.RemoteIP()
-	if wait := s.gate.wait(caller); wait > 0 {
-		seconds := int(math.Ceil(wait.Seconds()))
-		c.Header("Retry-After", strconv.Itoa(seconds))
-		fail(c, nethttp.StatusTooManyRequests, fmt.Sprintf("too many wrong tries: wait %d seconds", seconds))
-		return
-	}
-	if s.gate.required() && bcrypt.CompareHashAndPassword(s.gate.hash, digest(login.Passphrase)) != nil {
-		s.gate.wrong(caller)
-		fail(c, nethttp.StatusUnauthorized, "that is not the passphrase")
+	if !readQuestion(c, &login) {
 		return
 	}
 	if s.gate.required() {
-		setCookie(c, s.gate.begin(caller), sessionLasts)
+		caller, known := s.gate.caller(c)
+		if wait := s.gate.brake.reserve(caller, known); wait > 0 {
+			seconds := int(math.Ceil(wait.Seconds()))
+			c.Header("Retry-After", strconv.Itoa(seconds))
+			fail(c, nethttp.StatusTooManyRequests, fmt.Sprintf("too many wrong tries: wait %d seconds", seconds))
+			return
+		}
+		if !s.gate.opens(c.Request.Context(), login.Passphrase) {
+			fail(c, nethttp.StatusUnauthorized, "that is not the passphrase")
+			return
+		}
+		s.gate.brake.forgive(caller, known)
+		setCookie(c, sessionCookie, s.gate.guests.begin(c), sessionLasts)
+		if !known {
+			setCookie(c, deviceCookie, s.gate.nameDevice(), deviceLasts)
+		}
 	}
 	c.JSON(nethttp.StatusOK, Session{Required: s.gate.required(), Open: true})
 }
 
 func (s *server) logout(c *gin.Context) {
-	if token, err := c.Cookie(sessionCookie); err == nil {
-		s.gate.mu.Lock()
-		delete(s.gate.sessions, token)
-		s.gate.mu.Unlock()
+	if token, err := c.Cookie(sessionCookie); err == nil && s.gate.required() {
+		s.gate.guests.end(c, hashOf(token))
 	}
-	setCookie(c, "", -time.Second)
+	setCookie(c, sessionCookie, "", -time.Second)
 	c.JSON(nethttp.StatusOK, Session{Required: s.gate.required(), Open: !s.gate.required()})
 }
 
-func setCookie(c *gin.Context, token string, lasts time.Duration) {
+func setCookie(c *gin.Context, name, value string, lasts time.Duration) {
 	nethttp.SetCookie(c.Writer, &nethttp.Cookie{
-		Name: sessionCookie, Value: token, Path: "/", MaxAge: int(lasts.Seconds()),
+		Name: name, Value: value, Path: "/", MaxAge: int(lasts.Seconds()),
 		HttpOnly: true, SameSite: nethttp.SameSiteStrictMode, Secure: c.Request.TLS != nil,
 	})
 }

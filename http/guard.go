@@ -4,7 +4,6 @@ import (
 	"fmt"
 	"net"
 	nethttp "net/http"
-	"net/url"
 	"slices"
 	"strings"
 
@@ -15,6 +14,7 @@ func isAPI(path string) bool { return path == "/api" || strings.HasPrefix(path, 
 
 // guarded refuses hosts and origins that are not ours, and says what a browser may do with the answer.
 func guarded(names []string) gin.HandlerFunc {
+	protection := nethttp.NewCrossOriginProtection()
 	return func(c *gin.Context) {
 		h := c.Writer.Header()
 		h.Set("X-Content-Type-Options", "nosniff")
@@ -29,13 +29,14 @@ func guarded(names []string) gin.HandlerFunc {
 			fail(c, nethttp.StatusMisdirectedRequest, fmt.Sprintf("the host %q is not this program", c.Request.Host))
 			return
 		}
-		if origin := c.GetHeader("Origin"); origin != "" && !sameOrigin(origin, c.Request.Host) {
-			fail(c, nethttp.StatusForbidden, fmt.Sprintf("a page of %q may not ask this program", origin))
-			return
-		}
-		if c.GetHeader("Sec-Fetch-Site") == "cross-site" && isAPI(c.Request.URL.Path) {
-			fail(c, nethttp.StatusForbidden, "a page of another site may not ask this program")
-			return
+		if isAPI(c.Request.URL.Path) {
+			// Reading a basket is as much a secret as changing it: no method is safe for foreign pages.
+			asked := *c.Request
+			asked.Method = nethttp.MethodPost
+			if protection.Check(&asked) != nil {
+				fail(c, nethttp.StatusForbidden, "a page of another site may not ask this program")
+				return
+			}
 		}
 	}
 }
@@ -64,16 +65,13 @@ func ourHost(host string, names []string) bool {
 	return name == "localhost" || net.ParseIP(name) != nil || slices.Contains(names, name)
 }
 
-func sameOrigin(origin, host string) bool {
-	u, err := url.Parse(origin)
-	return err == nil && u.Host != "" && strings.EqualFold(u.Host, host)
-}
-
 // limited refuses a body that is too large before it is read, and stops reading one that grows too large.
-func limited(c *gin.Context) {
-	if c.Request.ContentLength > maxBody {
-		fail(c, nethttp.StatusRequestEntityTooLarge, fmt.Sprintf("the request has %d bytes, at most %d are read", c.Request.ContentLength, maxBody))
-		return
+func limited(most int64) gin.HandlerFunc {
+	return func(c *gin.Context) {
+		if c.Request.ContentLength > most {
+			fail(c, nethttp.StatusRequestEntityTooLarge, fmt.Sprintf("the request has %d bytes, at most %d are read", c.Request.ContentLength, most))
+			return
+		}
+		c.Request.Body = nethttp.MaxBytesReader(c.Writer, c.Request.Body, most)
 	}
-	c.Request.Body = nethttp.MaxBytesReader(c.Writer, c.Request.Body, maxBody)
 }

@@ -44,7 +44,7 @@ type ReplanQuestion struct {
 }
 
 func (s *server) whereAmI(c call[WhereQuestion]) (whereami.Answer, error) {
-	o, err := s.onNeedles(c, c.ID)
+	o, err := s.shelf.sock(c, c.ID)
 	if err != nil {
 		return whereami.Answer{}, err
 	}
@@ -57,24 +57,24 @@ func (s *server) whereAmI(c call[WhereQuestion]) (whereami.Answer, error) {
 		mm := float64(*length)
 		seen.Length = &mm
 	}
-	return whereami.Ask(whereami.Looks(o.plan, o.said), seen, c.Asked.Logged), nil
+	return whereami.Ask(o.Looks, seen, c.Asked.Logged), nil
 }
 
 func (s *server) countIsWrong(c call[CountQuestion]) (CauseList, error) {
-	o, err := s.onNeedles(c, c.ID)
+	o, err := s.shelf.sock(c, c.ID)
 	if err != nil {
 		return CauseList{}, err
 	}
-	causes, err := replan.CountIsWrong(o.plan, c.Asked.Row, c.Asked.Counted)
+	causes, err := replan.CountIsWrong(o.Plan, c.Asked.Row, c.Asked.Counted)
 	return CauseList{causes}, err
 }
 
 func (s *server) replan(c call[ReplanQuestion]) (replan.Proposal, error) {
-	o, err := s.onNeedles(c, c.ID)
+	o, err := s.shelf.sock(c, c.ID)
 	if err != nil {
 		return replan.Proposal{}, err
 	}
-	if c.Asked.Version != len(o.versions) {
+	if c.Asked.Version != o.Version {
 		return replan.Proposal{}, basket.ErrChanged
 	}
 	h := c.Asked.Happened
@@ -88,11 +88,11 @@ func (s *server) replan(c call[ReplanQuestion]) (replan.Proposal, error) {
 	if h.ToHeel, err = toHeel(c.Asked.ToHeel, c.Asked.Unit); err != nil {
 		return replan.Proposal{}, err
 	}
-	proposal, err := replan.Ask(o.plan, h)
-	if err != nil || !c.Asked.Accept || proposal.Design == nil {
+	proposal, err := replan.Ask(o.Edition, h)
+	if err != nil || !c.Asked.Accept || !proposal.Plans {
 		return proposal, err
 	}
-	return proposal, s.Logbook.AddPlan(c, c.ID, len(o.versions), *proposal.Design, proposal.Text)
+	return proposal, s.Logbook.AddEdition(c, c.ID, proposal.Edition, proposal.Edition.From(o.places(s.today())))
 }
 
 // toHeel reads how far the heel's place is; past it is less than nothing.

@@ -16,7 +16,7 @@ import (
 // questions are bodies that are answered as they stand, by address; SOCK is one on the needles, WEARER and SWATCH are kept ones.
 var questions = map[string]string{
 	"POST /api/plan":                     `{"unit":"cm","brief":true,"draft":` + isoldeDraft + `}`,
-	"POST /api/compare":                  `{"unit":"cm","draft":` + isoldeDraft + `}`,
+	"POST /api/ways":                     `{"unit":"cm","draft":` + isoldeDraft + `}`,
 	"POST /api/working":                  `{"unit":"in","draft":` + isoldeDraft + `}`,
 	"POST /api/position":                 `{"unit":"cm","row":93,"draft":` + isoldeDraft + `}`,
 	"POST /api/shoe":                     `{"system":"eu","size":39}`,
@@ -25,7 +25,7 @@ var questions = map[string]string{
 	"POST /api/socks/SOCK/where":         `{"logged":3,"unit":"cm","length":"11.8","seen":{"needle1":34,"needle2":34,"right":3,"left":4,"side":"WS","tail":"left","last":"plain","increases":2,"ridges":0,"chains":0,"repeats":2.5,"repeat_mm":8000}}`,
 	"POST /api/socks/SOCK/count":         `{"row":5,"counted":36}`,
 	"POST /api/socks/SOCK/replan":        `{"version":1,"unit":"cm","accept":false,"length":"","to_heel":"","happened":{"row":52,"other_row":3,"heel_late":3,"leg_rounds":60,"cast_on":32}}`,
-	"POST /api/socks/SOCK/versions":      `{"name":"before the heel","draft":` + isoldeDraft + `}`,
+	"POST /api/socks/SOCK/variants":      `{"name":"before the heel","draft":` + isoldeDraft + `}`,
 	"POST /api/feet":                     `{"name":"Oswin"}`,
 	"POST /api/feet/WEARER/measurements": `{"side":"left","what":"length_mm","length":"24.2","unit":"cm","measured_on":"2026-11-01","guessed":false}`,
 	"POST /api/yarns":                    `{"revision":0,"name":"Dusk","ball_g":"100","ball_m":"420","fibre":"wool","note":""}`,

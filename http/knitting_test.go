@@ -3,6 +3,7 @@ package http_test
 import (
 	"fmt"
 	"net"
+	"slices"
 	"strings"
 	"testing"
 
@@ -12,6 +13,8 @@ import (
 	"acornstep/http"
 	"acornstep/scale"
 	"acornstep/sock/basket"
+	"acornstep/sock/knitting"
+	"acornstep/sock/logbook"
 	"acornstep/sock/replan"
 	"acornstep/sock/whereami"
 )
@@ -48,7 +51,7 @@ func TestKnittingFromTheFirstTapToTheLog(t *testing.T) {
 	assert.Equal(t, 36, v.Rows[2].Stitches)
 	assert.Nil(t, v.Second, "a wedge toe has no left and right")
 
-	var heard http.Heard
+	var heard http.EventsSince
 	r := a.do("POST", path+"/events", say(event("a", 1, `"kind":"row","row":0`), event("b", 2, `"kind":"row","row":1`), event("c", 3, `"kind":"note","row":2,"text":"clouds, then stars"`)))
 	require.Equal(t, 200, r.status, r.text)
 	r.into(t, &heard)
@@ -61,7 +64,7 @@ func TestKnittingFromTheFirstTapToTheLog(t *testing.T) {
 	assert.Contains(t, a.do("GET", path+"/plan.ics", "").text, "BEGIN:VEVENT")
 	var sock basket.Sock
 	a.do("GET", path, "").into(t, &sock)
-	assert.Equal(t, basket.Next{Text: "Knit on", To: "knit"}, sock.Next)
+	assert.Equal(t, basket.Next{Text: "Knit on", Do: "knit"}, sock.Next)
 }
 
 func TestWhatTheNeedlesRefuse(t *testing.T) {
@@ -93,6 +96,67 @@ func TestWhatTheNeedlesRefuse(t *testing.T) {
 	assert.Contains(t, r.text, `"deleted":true`)
 	require.Equal(t, 200, a.do("POST", path+"/restore", "").status)
 	assert.Contains(t, a.do("GET", path+"/knit", "").text, `"id":"a"`)
+}
+
+// indexOf is the number of a row.
+func indexOf(v *http.KnitView, id string) int {
+	return slices.IndexFunc(v.Rows, func(r knitting.Row) bool { return r.ID == id })
+}
+
+func TestABadEventNeverStandsBeforeTheNext(t *testing.T) {
+	a := start(t, "")
+	path, v := a.onNeedles()
+	body := say(event("a", 1, `"kind":"row","row":0`),
+		strings.Replace(event("far", 2, `"kind":"row","row":1`), `"clock":2`, `"clock":1125899906842624`, 1),
+		event("deep", 2, fmt.Sprintf(`"kind":"row","row":%d`, len(v.Rows))),
+		event("b", 2, `"kind":"row","row":1`),
+		event("a", 3, `"kind":"row","row":2`),
+		event("end", 3, fmt.Sprintf(`"kind":"note","row":%d,"text":"off the needles at last"`, len(v.Rows))))
+	var heard http.EventsSince
+	r := a.do("POST", path+"/events", body)
+	require.Equal(t, 200, r.status, r.text)
+	r.into(t, &heard)
+	assert.Equal(t, 2, heard.Tally.Book.Places[0].Row)
+	require.Len(t, heard.Refused, 3)
+	for i, want := range []http.Refused{{ID: "far", Status: 422, Detail: "clock: read "}, {ID: "deep", Status: 422, Detail: "row: read "}, {ID: "a", Status: 409, Detail: "another event has the id"}} {
+		assert.Equal(t, want.ID, heard.Refused[i].ID)
+		assert.Equal(t, want.Status, heard.Refused[i].Status)
+		assert.Contains(t, heard.Refused[i].Detail, want.Detail)
+	}
+	assert.Equal(t, 409, a.do("POST", path+"/events", say(event("a", 3, `"kind":"row","row":2`))).status, "alone it is a problem")
+	assert.Equal(t, 422, a.do("POST", path+"/events", say(event("p", 3, `"kind":"plan","row":2,"places":[9,9]`))).status, "only the program bends plans")
+	a.do("POST", path+"/events", say(event("c", 4, `"kind":"row","row":2`))).into(t, &heard)
+	assert.Equal(t, 3, heard.Tally.Book.Places[0].Row, "counting goes on")
+}
+
+// Both socks of a pair are in the heel and the foot; the first was tried on, and the second goes on where it was.
+func TestTwoDevicesWhileThePlanBends(t *testing.T) {
+	a := start(t, "")
+	path, v := a.onNeedles()
+	foot, heel := indexOf(&v, "foot-31"), indexOf(&v, "heel-11")
+	second := func(id string, clock, row int) string {
+		return strings.Replace(event(id, clock, fmt.Sprintf(`"kind":"row","row":%d`, row)), `"sock":1`, `"sock":2`, 1)
+	}
+	require.Equal(t, 200, a.do("POST", path+"/events", say(event("a", 1, fmt.Sprintf(`"kind":"row","row":%d`, foot-1)), second("b", 2, heel))).status)
+	r := a.do("POST", path+"/replan", fmt.Sprintf(`{"version":1,"happened":{"row":%d},"length":"11.8","unit":"cm","accept":true}`, foot))
+	require.Equal(t, 200, r.status, r.text)
+	var next http.KnitView
+	a.do("GET", path+"/knit", "").into(t, &next)
+	places := next.Tally.Book.Places
+	assert.Equal(t, "foot-31", next.Rows[places[0].Row].ID)
+	assert.Equal(t, "heel-12", next.Rows[places[1].Row].ID, "heel-11 is done, on whichever version")
+	bent := next.Events[len(next.Events)-1]
+	assert.Equal(t, logbook.Bent, bent.Kind)
+	assert.Equal(t, []int{places[0].Row, places[1].Row}, bent.Places)
+
+	// A device that was away goes on ticking on the old version, and is understood.
+	var heard http.EventsSince
+	a.do("POST", path+"/events", say(second("c", 3, heel+2))).into(t, &heard)
+	assert.Equal(t, "heel-14", next.Rows[heard.Tally.Book.Places[1].Row].ID)
+	assert.Contains(t, a.do("GET", path+"/log.csv", "").text, ",2,heel,13,row,", "the diary names rows as they are now")
+	r = a.do("POST", path+"/events", say(strings.Replace(event("d", 4, `"kind":"row","row":1`), `"version":1`, `"version":3`, 1)))
+	assert.Equal(t, 422, r.status)
+	assert.Contains(t, r.text, "this sock has 2 versions of its plan")
 }
 
 func TestWhereAmIOverTheWire(t *testing.T) {

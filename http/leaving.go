@@ -30,12 +30,12 @@ func (s *server) readScale(c call[nothing]) (ScaleReading, error) {
 }
 
 func (s *server) logCSV(c *gin.Context) {
-	o, events, _, err := s.knitted(c, c.Param("id"))
+	o, err := s.shelf.sock(c, c.Param("id"))
 	if err != nil {
 		s.failWith(c, err)
 		return
 	}
-	text, err := export.CSV(events, o.plan.Rows)
+	text, err := export.CSV(o.Course.Today(o.events), o.Plan.Rows)
 	if err != nil {
 		s.failWith(c, err)
 		return
@@ -45,12 +45,12 @@ func (s *server) logCSV(c *gin.Context) {
 }
 
 func (s *server) calendar(c *gin.Context) {
-	o, events, _, err := s.knitted(c, c.Param("id"))
+	o, err := s.shelf.sock(c, c.Param("id"))
 	if err != nil {
 		s.failWith(c, err)
 		return
 	}
-	t := s.tally(&o, events)
+	t := o.tally(s.today())
 	var entries []export.Entry
 	for _, a := range t.Sections {
 		entries = append(entries, export.Entry{Text: aheadText(&a), From: a.From, To: a.DoneOn})
@@ -58,8 +58,13 @@ func (s *server) calendar(c *gin.Context) {
 	if t.Due != nil {
 		entries = append(entries, export.Entry{Text: "the present", From: t.Due.On, To: t.Due.On})
 	}
+	sock, err := s.Basket.Get(c, o.id)
+	if err != nil {
+		s.failWith(c, err)
+		return
+	}
 	c.Header("Content-Disposition", `attachment; filename="plan.ics"`)
-	c.Data(nethttp.StatusOK, "text/calendar; charset=utf-8", export.Calendar(o.sock.ID, o.sock.Name, entries, s.Now()))
+	c.Data(nethttp.StatusOK, "text/calendar; charset=utf-8", export.Calendar(sock.ID, sock.Name, entries, s.Now()))
 }
 
 // aheadText names a section that is still to be knitted, as "second sock, leg, 61 rows".

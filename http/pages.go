@@ -8,6 +8,7 @@ import (
 	"mime"
 	nethttp "net/http"
 	"path"
+	"regexp"
 	"strings"
 	"sync"
 
@@ -22,18 +23,33 @@ const noncePlace = "__NONCE__"
 type pages struct {
 	files fs.FS
 	index []byte // nil when the interface is not built
+	// build names the interface; empty when it is not built.
+	build string
 
 	mu     sync.Mutex
 	zipped map[string][]byte
 }
 
-func newPages(files fs.FS) (*pages, error) {
+func newPages(files fs.FS) *pages {
 	p := &pages{files: files, zipped: map[string][]byte{}}
 	index, err := fs.ReadFile(files, "index.html")
 	if err == nil {
 		p.index = index
 	}
-	return p, nil
+	if found := buildPlace.FindSubmatch(index); found != nil {
+		p.build = string(found[1])
+	}
+	return p
+}
+
+// buildPlace is where index.html says which build of the interface it is.
+var buildPlace = regexp.MustCompile(`<meta name="build" content="([0-9a-f]+)"`)
+
+// named says with every answer of the API which interface is served, so that an open page of an older one knows.
+func (p *pages) named(c *gin.Context) {
+	if p.build != "" && isAPI(c.Request.URL.Path) {
+		c.Header("Acorn-Step-Build", p.build)
+	}
 }
 
 const notBuilt = `<!doctype html><html lang="en"><meta charset="utf-8"><title>Acorn Step</title>

@@ -1,10 +1,15 @@
 package http_test
 
 import (
+	"context"
+	"errors"
+	"fmt"
 	"log/slog"
 	nethttp "net/http"
 	"net/http/httptest"
 	"strings"
+	"sync"
+	"sync/atomic"
 	"testing"
 	"testing/fstest"
 	"time"
@@ -13,11 +18,14 @@ import (
 	"github.com/stretchr/testify/require"
 
 	"acornstep/http"
+	"acornstep/sock/basket"
 )
 
 func handler(t *testing.T, o http.Options) nethttp.Handler {
 	t.Helper()
-	o.Log = slog.New(slog.DiscardHandler)
+	if o.Log == nil {
+		o.Log = slog.New(slog.DiscardHandler)
+	}
 	if o.Interface == nil {
 		o.Interface = fstest.MapFS{}
 	}
@@ -102,10 +110,99 @@ func TestWaitingGrowsAndIsForgotten(t *testing.T) {
 	require.Equal(t, 401, try("x").Code, "and then all is forgiven")
 }
 
+// A hash takes a while; whoever asks a hundred times meanwhile has still only his free tries.
+func TestManyTriesAtOnceAreNoWayRoundTheWaiting(t *testing.T) {
+	h := handler(t, http.Options{Passphrase: "first light", Now: time.Now})
+	var tried, slowed atomic.Int64
+	var all sync.WaitGroup
+	for range 40 {
+		all.Go(func() {
+			switch ask(h, "POST", "/api/session", `{"passphrase":"x"}`).Code {
+			case 401:
+				tried.Add(1)
+			case 429:
+				slowed.Add(1)
+			}
+		})
+	}
+	all.Wait()
+	assert.EqualValues(t, 3, tried.Load())
+	assert.EqualValues(t, 37, slowed.Load())
+}
+
+// A new address for each guess is of no use, and those who have been inside before are not kept out by it.
+func TestStrangersShareTheirTries(t *testing.T) {
+	now := time.Date(2026, 11, 1, 20, 0, 0, 0, time.UTC)
+	o := http.Options{Passphrase: "first light", Now: func() time.Time { return now }}
+	h := handler(t, o)
+	right := `{"passphrase":"first light"}`
+	inside := ask(h, "POST", "/api/session", right).Result().Cookies()
+	require.Len(t, inside, 2)
+	from := func(address string) func(*nethttp.Request) {
+		return func(q *nethttp.Request) { q.RemoteAddr = address + ":40000" }
+	}
+	tried := 0
+	for n := range 200 {
+		if ask(h, "POST", "/api/session", `{"passphrase":"x"}`, from(fmt.Sprintf("192.168.7.%d", n))).Code == 401 {
+			tried++
+		}
+	}
+	assert.Equal(t, 30, tried)
+	assert.Equal(t, 429, ask(h, "POST", "/api/session", right, from("192.168.8.1")).Code)
+	now = now.Add(10 * time.Second)
+	assert.Equal(t, 200, ask(h, "POST", "/api/session", right, from("192.168.8.1")).Code, "one try in ten seconds")
+
+	known := func(q *nethttp.Request) {
+		for _, c := range inside {
+			if c.Name == "acornstep_device" {
+				q.AddCookie(c)
+			}
+		}
+	}
+	ask(h, "POST", "/api/session", `{"passphrase":"x"}`, from("192.168.8.2"))
+	assert.Equal(t, 200, ask(h, "POST", "/api/session", right, from("192.168.8.3"), known).Code)
+	assert.Equal(t, 200, ask(handler(t, o), "POST", "/api/session", right, known).Code, "and after a restart")
+	forged := func(q *nethttp.Request) { q.AddCookie(&nethttp.Cookie{Name: "acornstep_device", Value: "A.00"}) }
+	assert.Equal(t, 429, ask(h, "POST", "/api/session", right, from("192.168.8.4"), forged).Code)
+}
+
 func TestWithoutAPassphraseEverybodyIsInside(t *testing.T) {
 	h := handler(t, http.Options{})
 	assert.Contains(t, ask(h, "GET", "/api/session", "").Body.String(), `"required":false,"open":true`)
 	assert.Empty(t, ask(h, "POST", "/api/session", `{"passphrase":"any"}`).Result().Cookies())
+}
+
+// hindered is a basket whose file hinders, as its keeper says.
+type hindered struct {
+	http.Basket
+	full bool
+}
+
+var errDisk = errors.New("input/output error")
+
+func (h hindered) Page(context.Context, basket.Page) ([]basket.Sock, int, error) {
+	return nil, 0, fmt.Errorf("list socks: %w", errDisk)
+}
+
+func (h hindered) Check(context.Context) error { return errDisk }
+
+func (h hindered) Trouble(err error) (string, bool) {
+	if errors.Is(err, errDisk) {
+		return "the disk does not answer", h.full
+	}
+	return "", false
+}
+
+// A full disk is no bug and no lost connection: the answer says it, and so does the health.
+func TestWhatHindersTheFileIsSaid(t *testing.T) {
+	for full, status := range map[bool]int{true: 507, false: 503} {
+		h := handler(t, http.Options{Basket: hindered{full: full}, Keeper: hindered{full: full}})
+		for _, path := range []string{"/api/socks", "/api/health"} {
+			r := ask(h, "GET", path, "")
+			assert.Equal(t, status, r.Code, path)
+			assert.Contains(t, r.Body.String(), "the disk does not answer")
+		}
+	}
 }
 
 func TestABugIsAProblemAndNotACrash(t *testing.T) {

@@ -13,6 +13,7 @@ import (
 
 	"acornstep/sock/basket"
 	"acornstep/sock/document"
+	"acornstep/sock/knitting"
 )
 
 // write sends a problem and ends the request.
@@ -37,23 +38,49 @@ func refuse(c *gin.Context, faults document.Faults) {
 func (s *server) failWith(c *gin.Context, err error) {
 	var stale *basket.Stale
 	var faults document.Faults
+	var taken clashing
 	switch {
 	case errors.As(err, &stale):
 		write(c, Problem{Status: nethttp.StatusConflict, Title: "Changed elsewhere", Detail: stale.Error(), Current: &stale.Current})
 	case errors.As(err, &faults):
 		refuse(c, faults)
+	case errors.As(err, &taken):
+		write(c, Problem{Status: nethttp.StatusConflict, Title: "The ids are taken", Detail: taken.Error(), Refused: taken.refused})
 	case errors.Is(err, basket.ErrNotFound):
 		fail(c, nethttp.StatusNotFound, basket.ErrNotFound.Error())
 	case errors.Is(err, basket.ErrChanged):
 		write(c, Problem{Status: nethttp.StatusConflict, Title: "Changed elsewhere", Detail: basket.ErrChanged.Error()})
+	case errors.Is(err, basket.ErrInUse):
+		write(c, Problem{Status: nethttp.StatusConflict, Title: "Still in use", Detail: basket.ErrInUse.Error()})
+	case errors.Is(err, knitting.ErrNoRows):
+		write(c, Problem{Status: nethttp.StatusConflict, Title: "A plan without rows", Detail: knitting.ErrNoRows.Error()})
+	case s.troubled(c, err):
 	default:
 		s.Log.Error("request failed", "path", c.FullPath(), "error", err)
 		fail(c, nethttp.StatusInternalServerError, "something went wrong in the program; nothing was changed")
 	}
 }
 
-// read reads the JSON body strictly; false means that the problem is sent.
-func read(c *gin.Context, into any) bool {
+// troubled answers when the data file is what hinders: its disk is full, it is held by another program …
+func (s *server) troubled(c *gin.Context, err error) bool {
+	if s.Keeper == nil {
+		return false
+	}
+	text, full := s.Keeper.Trouble(err)
+	if text == "" {
+		return false
+	}
+	s.Log.Error("the data file hinders", "path", c.FullPath(), "error", err)
+	status := nethttp.StatusServiceUnavailable
+	if full {
+		status = nethttp.StatusInsufficientStorage
+	}
+	fail(c, status, text)
+	return true
+}
+
+// readQuestion reads the JSON body strictly; false means that the problem is sent.
+func readQuestion(c *gin.Context, into any) bool {
 	text, err := io.ReadAll(c.Request.Body)
 	var tooLarge *nethttp.MaxBytesError
 	if errors.As(err, &tooLarge) {

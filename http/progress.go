@@ -2,19 +2,20 @@ package http
 
 import (
 	"acornstep/sock/logbook"
+	"acornstep/sock/strip"
 	"acornstep/sock/tally"
 )
 
 // ProgressView is how far a sock is, with the strip of the plan that is knitted.
 type ProgressView struct {
 	tally.Progress
-	Strip []StripPart `json:"strip"`
+	Strip []strip.Part `json:"strip"`
 }
 
 func (s *server) progress(c call[nothing]) (ProgressView, error) {
-	o, events, _, err := s.knitted(c, c.ID)
+	o, err := s.shelf.sock(c, c.ID)
 	if err != nil {
 		return ProgressView{}, err
 	}
-	return ProgressView{tally.ProgressOf(o.plan, o.said, logbook.Read(events)), strip(o.plan.Rows, o.said)}, nil
+	return ProgressView{tally.ProgressOf(o.Plan, o.Trace, logbook.Read(o.events)), o.Strip}, nil
 }

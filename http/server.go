@@ -7,24 +7,35 @@ import (
 	"log/slog"
 	"net"
 	nethttp "net/http"
+	"runtime"
 	"time"
 
 	"github.com/gin-gonic/gin"
+	"golang.org/x/sync/semaphore"
 
 	"acornstep/sock/basket"
 )
 
 // Basket keeps socks.
 type Basket interface {
-	List(ctx context.Context) ([]basket.Sock, error)
+	Page(ctx context.Context, page basket.Page) (socks []basket.Sock, all int, err error)
+	Uses(ctx context.Context) ([]basket.Use, error)
 	Get(ctx context.Context, id string) (basket.Sock, error)
 	Add(ctx context.Context, sock basket.Sock) (basket.Sock, error)
 	Save(ctx context.Context, sock basket.Sock) (basket.Sock, error)
 	Delete(ctx context.Context, id string) error
 	Restore(ctx context.Context, id string) error
-	Versions(ctx context.Context, sockID string) ([]basket.Version, error)
-	AddVersion(ctx context.Context, sockID string, v basket.Version) (basket.Version, error)
-	MarkVersion(ctx context.Context, sockID, id string, deleted bool) error
+	Variants(ctx context.Context, sockID string) ([]basket.Variant, error)
+	AddVariant(ctx context.Context, sockID string, v basket.Variant) (basket.Variant, error)
+	MarkVariant(ctx context.Context, sockID, id string, deleted bool) error
+}
+
+// Keeper answers for the file that everything is kept in.
+type Keeper interface {
+	// Check says whether it can be written to now.
+	Check(ctx context.Context) error
+	// Trouble says in a sentence what hinders the file when an error came from that, and whether its disk is full; otherwise the text is empty.
+	Trouble(err error) (text string, full bool)
 }
 
 // Options are what a server is made of.
@@ -33,10 +44,16 @@ type Options struct {
 	Feet     Feet
 	Swatches Swatches
 	Logbook  Logbook
+	Keeper   Keeper
+	Visits   Visits
+	Discards Discards
+	// Copies may be nil: then none are made.
+	Copies Copies
 	// Interface is the built interface; without an index.html a page says what to run.
 	Interface fs.FS
 	Log       *slog.Logger
-	Version   string
+	// Release names the version of the program.
+	Release string
 	// Passphrase, when not empty, is asked for before anything else is answered.
 	Passphrase string
 	// Scale is the address of a kitchen scale; empty for none.
@@ -48,7 +65,10 @@ type Options struct {
 
 // Limits of one request.
 const (
-	maxBody       = 1 << 20 // bytes; a design has about 2,000
+	// Bytes of a body: a design has about 2,000, a passphrase some dozens; events may carry pictures.
+	mostBytes     = 256 << 10
+	mostLogin     = 4 << 10
+	mostOfEvents  = 1 << 20
 	readTimeout   = 15 * time.Second
 	writeTimeout  = 30 * time.Second
 	idleTimeout   = 2 * time.Minute
@@ -61,17 +81,18 @@ func New(o Options) (nethttp.Handler, error) {
 	gin.SetMode(gin.ReleaseMode)
 	engine := gin.New()
 	engine.HandleMethodNotAllowed = true
-	gate, err := newGate(o.Passphrase, o.Now)
+	gate, err := newGate(&o)
 	if err != nil {
 		return nil, err
 	}
-	s := &server{Options: o, gate: gate}
-	engine.Use(s.logged, s.recovered, guarded(o.Names), limited)
-	s.routes(engine)
-	pages, err := newPages(o.Interface)
+	shelf, err := newShelf(o.Logbook)
 	if err != nil {
 		return nil, err
 	}
+	s := &server{Options: o, gate: gate, shelf: shelf, tables: semaphore.NewWeighted(int64(2 * runtime.GOMAXPROCS(0)))}
+	pages := newPages(o.Interface)
+	engine.Use(s.logged, s.recovered, guarded(o.Names), pages.named)
+	s.register(engine)
 	engine.NoRoute(func(c *gin.Context) {
 		if isAPI(c.Request.URL.Path) {
 			fail(c, nethttp.StatusNotFound, "there is nothing at "+c.Request.URL.Path)
@@ -87,22 +108,22 @@ func New(o Options) (nethttp.Handler, error) {
 
 type server struct {
 	Options
-	gate *gate
+	gate   *gate
+	shelf  *shelf
+	upload upload
+	// tables are where socks are worked out, each by one request.
+	tables *semaphore.Weighted
 }
 
-func (s *server) routes(engine *gin.Engine) {
-	api := engine.Group("/api")
-	api.GET("/health", func(c *gin.Context) { c.JSON(nethttp.StatusOK, Health{"ok", s.Version}) })
-	api.GET("/openapi.json", serveDocument)
-	api.GET("/session", s.session)
-	api.POST("/session", s.login)
-	api.DELETE("/session", s.logout)
-	inside := api.Group("", s.gate.inside)
-	s.sockRoutes(inside)
-	s.askRoutes(inside)
-	s.feetRoutes(inside)
-	s.swatchRoutes(inside)
-	s.knitRoutes(inside)
+// health says that the program answers, and whether it can keep what it is told.
+func (s *server) health(c *gin.Context) {
+	if s.Keeper != nil {
+		if err := s.Keeper.Check(c.Request.Context()); err != nil {
+			s.failWith(c, err)
+			return
+		}
+	}
+	c.JSON(nethttp.StatusOK, Health{"ok", s.Release})
 }
 
 // Serve answers on the listener until the context ends, and then lets running requests finish.

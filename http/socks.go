@@ -3,155 +3,149 @@ package http
 import (
 	"context"
 	"errors"
-	nethttp "net/http"
-	"strings"
-
-	"github.com/gin-gonic/gin"
+	"fmt"
+	"runtime/debug"
+	"time"
 
 	"acornstep/sock/basket"
+	"acornstep/sock/board"
 	"acornstep/sock/document"
 	"acornstep/sock/draft"
 	"acornstep/sock/feet"
 	"acornstep/sock/measure"
+	"acornstep/sock/swatch"
 )
 
-func (s *server) sockRoutes(inside *gin.RouterGroup) {
-	inside.POST("/plan", answering(s, nethttp.StatusOK, planOf))
-	inside.GET("/socks", answering(s, nethttp.StatusOK, s.listSocks))
-	inside.POST("/socks", answering(s, nethttp.StatusCreated, s.addSock))
-	inside.GET("/socks/:id", answering(s, nethttp.StatusOK, func(c call[nothing]) (basket.Sock, error) { return s.told(c, c.ID) }))
-	inside.PUT("/socks/:id", answering(s, nethttp.StatusOK, s.saveSock))
-	inside.DELETE("/socks/:id", answering(s, 204, func(c call[nothing]) (nothing, error) { return nothing{}, s.Basket.Delete(c, c.ID) }))
-	inside.POST("/socks/:id/restore", answering(s, nethttp.StatusOK, s.restoreSock))
-	inside.POST("/socks/:id/duplicate", answering(s, nethttp.StatusCreated, s.duplicateSock))
-	inside.GET("/socks/:id/versions", answering(s, nethttp.StatusOK, s.listVersions))
-	inside.POST("/socks/:id/versions", answering(s, nethttp.StatusCreated, s.addVersion))
-	inside.DELETE("/socks/:id/versions/:part", answering(s, 204, func(c call[nothing]) (nothing, error) {
-		return nothing{}, s.Basket.MarkVersion(c, c.ID, c.Part, true)
-	}))
-	inside.POST("/socks/:id/versions/:part/restore", answering(s, 204, func(c call[nothing]) (nothing, error) {
-		return nothing{}, s.Basket.MarkVersion(c, c.ID, c.Part, false)
-	}))
-}
-
-func planOf(c call[PlanQuestion]) (PlanAnswer, error) {
+func planOf(c call[PlanQuestion]) (board.Answer, error) {
 	unit, err := unitOf(c.Asked.Unit)
 	if err != nil {
-		return PlanAnswer{}, err
+		return board.Answer{}, err
 	}
-	return answer(c.Asked.Name, draft.Read(c.Asked.Draft, unit), c.Asked.Brief)
+	return board.Of(c.Asked.Name, draft.Read(c.Asked.Draft, unit), c.Asked.Brief)
 }
 
-// Digested tidies a sock before it is kept: entries that read become part of
-// the design, and the digest says what lists show.
-func Digested(sock basket.Sock, unit measure.Unit) (basket.Sock, error) {
-	if faults := sock.Validate(); len(faults) > 0 {
-		return sock, faults
-	}
-	a, err := answer(sock.Name, draft.Read(sock.Draft, unit), true)
-	if err != nil {
-		return sock, err
-	}
-	sock.Draft, sock.Digest = a.Draft, basket.Digest{}
-	switch {
-	case len(a.Faults) > 0:
-		sock.Digest.Missing = missing(a.Faults[0])
-	case a.Plan.Stopped() != nil:
-		sock.Digest.Missing = a.Plan.Stopped().Text
-	default:
-		sock.Digest.FootStitches = a.Plan.Summary.FootStitches
-		sock.Digest.CastOn = a.Plan.Summary.CastOnStitches
-		sock.Digest.Rows = a.Effort.Rows
-	}
-	return sock, nil
-}
-
-// missing says what a half-designed sock lacks, as a knitter would.
-func missing(f document.Fault) string {
-	switch name := strings.TrimPrefix(f.Field, "foot."); {
-	case f.Field == "gauge.stitches_per_100mm":
-		return "count the stitches of the swatch"
-	case f.Field == "gauge.rounds_per_100mm":
-		return "count the rounds of the swatch"
-	case name != f.Field:
-		if kind, known := feet.KindOf(name); known {
-			return "measure the " + strings.ToLower(kind.Label)
-		}
-	}
-	return f.Error()
-}
-
-// tell adds to socks what has changed since they were designed, and what to do next.
-func (s *server) tell(ctx context.Context, socks []basket.Sock) error {
-	wearers, swatches := map[string]*feet.Wearer{}, map[string]SwatchView{}
-	for i := range socks {
-		if socks[i].Foot != nil && len(wearers) == 0 {
-			list, err := s.Feet.Wearers(ctx)
-			if err != nil {
-				return err
-			}
-			for j := range list {
-				wearers[list[j].ID] = &list[j]
-			}
-		}
-		if socks[i].Swatch != nil && len(swatches) == 0 {
-			b, err := s.book(ctx)
-			if err != nil {
-				return err
-			}
-			for _, v := range b.Swatches {
-				swatches[v.Swatch.ID] = v
-			}
-		}
-	}
+// addNews adds to socks what has changed since they were designed, and what to do next.
+func (s *server) addNews(ctx context.Context, socks []basket.Sock) error {
+	wearers, swatches := map[string]*feet.Wearer{}, map[string]*swatch.Swatch{}
 	for i := range socks {
 		sock := &socks[i]
 		sock.News = []basket.News{}
 		if sock.Foot != nil {
-			if n := sock.Foot.FootNews(wearers[sock.Foot.WearerID]); n != nil {
+			wearer, err := lookUp(ctx, wearers, sock.Foot.WearerID, s.Feet.Wearer)
+			if err != nil {
+				return err
+			}
+			if n := sock.Foot.FootNews(wearer); n != nil {
 				sock.News = append(sock.News, *n)
 			}
 		}
 		if sock.Swatch != nil {
-			sock.News = append(sock.News, swatchNews(sock.Swatch, swatches)...)
+			counted, err := lookUp(ctx, swatches, sock.Swatch.SwatchID, s.Swatches.Swatch)
+			if err != nil {
+				return err
+			}
+			if n := sock.Swatch.SwatchNews(counted, ""); n != nil {
+				if n.Name, err = s.yarnName(ctx, counted); err != nil {
+					return err
+				}
+				sock.News = append(sock.News, *n)
+			}
 		}
 		sock.Next = basket.NextStep(sock, sock.News)
 	}
 	return nil
 }
 
-func swatchNews(taken *basket.SwatchTaken, swatches map[string]SwatchView) []basket.News {
-	v, there := swatches[taken.SwatchID]
-	if !there {
-		return []basket.News{*taken.SwatchNews(nil, "")}
+// lookUp finds a thing by its id, each once; nil for one that is gone.
+func lookUp[T any](ctx context.Context, found map[string]*T, id string, get func(context.Context, string) (T, error)) (*T, error) {
+	if thing, seen := found[id]; seen {
+		return thing, nil
 	}
-	name := ""
-	if v.Yarn != nil {
-		name = v.Yarn.Name
+	thing, err := get(ctx, id)
+	switch {
+	case errors.Is(err, basket.ErrNotFound):
+		found[id] = nil
+	case err != nil:
+		return nil, err
+	default:
+		found[id] = &thing
 	}
-	if n := taken.SwatchNews(&v.Swatch, name); n != nil {
-		return []basket.News{*n}
-	}
-	return nil
+	return found[id], nil
 }
 
-// told is a sock with its news.
-func (s *server) told(ctx context.Context, id string) (basket.Sock, error) {
+// yarnName is what the yarn of a swatch is called; empty when either is gone.
+func (s *server) yarnName(ctx context.Context, of *swatch.Swatch) (string, error) {
+	if of == nil {
+		return "", nil
+	}
+	yarns, err := s.Swatches.Yarns(ctx)
+	for _, y := range yarns {
+		if y.ID == of.YarnID {
+			return y.Name, nil
+		}
+	}
+	return "", err
+}
+
+// withNews is a sock with its news.
+func (s *server) withNews(ctx context.Context, id string) (basket.Sock, error) {
 	sock, err := s.Basket.Get(ctx, id)
 	if err != nil {
 		return sock, err
 	}
 	one := []basket.Sock{sock}
-	err = s.tell(ctx, one)
+	err = s.addNews(ctx, one)
 	return one[0], err
 }
 
-func (s *server) listSocks(c call[nothing]) (SockList, error) {
-	socks, err := s.Basket.List(c)
+func (s *server) getSock(c call[nothing]) (basket.Sock, error) { return s.withNews(c, c.ID) }
+
+// mostSocks are answered at once.
+const mostSocks = 100
+
+func (s *server) listSocks(c call[SocksQuestion]) (SockList, error) {
+	q := c.Asked
+	if q.Limit == 0 {
+		q.Limit = mostSocks
+	}
+	if q.From < 0 || q.Limit < 1 || q.Limit > mostSocks {
+		return SockList{}, document.Faults{{Field: "limit", Message: fmt.Sprintf("read %d socks from %d on; at most %d are answered at once", q.Limit, q.From, mostSocks)}}
+	}
+	socks, all, err := s.Basket.Page(c, basket.Page{From: q.From, Limit: q.Limit, Find: q.Find})
 	if err != nil {
 		return SockList{}, err
 	}
-	return SockList{socks}, s.tell(c, socks)
+	return SockList{socks, all}, s.addNews(c, socks)
+}
+
+// digestWithin is how long a save waits for its digest.
+const digestWithin = time.Second
+
+// digested is a sock as it is kept. What was typed is kept whatever becomes of
+// the plan: where none can be made, or not soon, the sock has no digest until it is saved again.
+func (s *server) digested(ctx context.Context, sock basket.Sock, unit measure.Unit) (kept basket.Sock, err error) {
+	if faults := sock.Validate(); len(faults) > 0 {
+		return sock, faults
+	}
+	undigested := sock
+	undigested.Digest.Missing = "it was not worked out yet: open it on the board"
+	waiting, cancel := context.WithTimeout(ctx, digestWithin)
+	defer cancel()
+	if s.tables.Acquire(waiting, 1) != nil {
+		return undigested, nil
+	}
+	defer s.tables.Release(1)
+	defer func() {
+		if cause := recover(); cause != nil {
+			s.Log.Error("a sock was saved without its plan", "id", sock.ID, "cause", cause, "stack", string(debug.Stack()))
+			kept, err = undigested, nil
+		}
+	}()
+	if kept, err = board.Digest(sock, unit); err != nil {
+		s.Log.Error("a sock was saved without its plan", "id", sock.ID, "error", err)
+		return undigested, nil
+	}
+	return kept, nil
 }
 
 func (s *server) addSock(c call[NewSock]) (basket.Sock, error) {
@@ -160,14 +154,14 @@ func (s *server) addSock(c call[NewSock]) (basket.Sock, error) {
 	if err != nil {
 		return basket.Sock{}, err
 	}
-	sock, err := Digested(basket.Sock{Name: q.Name, Wearer: q.Wearer, Draft: q.Draft, Notes: q.Notes, Foot: q.Foot, Swatch: q.Swatch}, unit)
+	sock, err := s.digested(c, basket.Sock{Name: q.Name, Wearer: q.Wearer, Draft: q.Draft, Notes: q.Notes, Foot: q.Foot, Swatch: q.Swatch}, unit)
 	if err == nil {
 		sock, err = s.Basket.Add(c, sock)
 	}
 	if err != nil {
 		return sock, err
 	}
-	return s.told(c, sock.ID)
+	return s.withNews(c, sock.ID)
 }
 
 func (s *server) saveSock(c call[SaveSock]) (basket.Sock, error) {
@@ -176,29 +170,29 @@ func (s *server) saveSock(c call[SaveSock]) (basket.Sock, error) {
 	if err != nil {
 		return basket.Sock{}, err
 	}
-	sock, err := Digested(basket.Sock{ID: c.ID, Revision: q.Revision, Name: q.Name, Wearer: q.Wearer, Draft: q.Draft, Notes: q.Notes, Foot: q.Foot, Swatch: q.Swatch}, unit)
+	sock, err := s.digested(c, basket.Sock{ID: c.ID, Revision: q.Revision, Name: q.Name, Wearer: q.Wearer, Draft: q.Draft, Notes: q.Notes, Foot: q.Foot, Swatch: q.Swatch}, unit)
 	if err == nil {
 		sock, err = s.Basket.Save(c, sock)
 	}
 	var stale *basket.Stale
 	if errors.As(err, &stale) {
 		kept := []basket.Sock{stale.Current}
-		if told := s.tell(c, kept); told != nil {
-			return sock, told
+		if failed := s.addNews(c, kept); failed != nil {
+			return sock, failed
 		}
 		stale.Current = kept[0]
 	}
 	if err != nil {
 		return sock, err
 	}
-	return s.told(c, sock.ID)
+	return s.withNews(c, sock.ID)
 }
 
 func (s *server) restoreSock(c call[nothing]) (basket.Sock, error) {
 	if err := s.Basket.Restore(c, c.ID); err != nil {
 		return basket.Sock{}, err
 	}
-	return s.told(c, c.ID)
+	return s.withNews(c, c.ID)
 }
 
 func (s *server) duplicateSock(c call[nothing]) (basket.Sock, error) {
@@ -210,7 +204,7 @@ func (s *server) duplicateSock(c call[nothing]) (basket.Sock, error) {
 	if err != nil {
 		return sock, err
 	}
-	return s.told(c, sock.ID)
+	return s.withNews(c, sock.ID)
 }
 
 // copyName marks a copy and keeps within the longest name.
@@ -223,15 +217,15 @@ func copyName(name string) string {
 	return string(runes) + mark
 }
 
-func (s *server) listVersions(c call[nothing]) (VersionList, error) {
-	list, err := s.Basket.Versions(c, c.ID)
-	return VersionList{list}, err
+func (s *server) listVariants(c call[nothing]) (VariantList, error) {
+	list, err := s.Basket.Variants(c, c.ID)
+	return VariantList{list}, err
 }
 
-func (s *server) addVersion(c call[NewVersion]) (basket.Version, error) {
-	v := basket.Version{Name: c.Asked.Name, Draft: c.Asked.Draft}
+func (s *server) addVariant(c call[NewVariant]) (basket.Variant, error) {
+	v := basket.Variant{Name: c.Asked.Name, Draft: c.Asked.Draft}
 	if err := v.Validate().Err(); err != nil {
 		return v, err
 	}
-	return s.Basket.AddVersion(c, c.ID, v)
+	return s.Basket.AddVariant(c, c.ID, v)
 }

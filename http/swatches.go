@@ -3,8 +3,6 @@ package http
 import (
 	"context"
 
-	"github.com/gin-gonic/gin"
-
 	"acornstep/sock/basket"
 	"acornstep/sock/document"
 	"acornstep/sock/measure"
@@ -87,33 +85,9 @@ type AimQuestion struct {
 	Unit     string `json:"unit" enum:"cm,in"`
 }
 
-func (s *server) swatchRoutes(inside *gin.RouterGroup) {
-	type none = call[nothing]
-	mark := func(do func(book Swatches, ctx context.Context, id string, deleted bool) error, deleted bool) gin.HandlerFunc {
-		return answering(s, 204, func(c none) (nothing, error) { return nothing{}, do(s.Swatches, c, c.ID, deleted) })
-	}
-	inside.GET("/book", answering(s, 200, func(c none) (Book, error) { return s.book(c) }))
-	inside.POST("/yarns", answering(s, 201, s.addYarn))
-	inside.PUT("/yarns/:id", answering(s, 200, s.saveYarn))
-	inside.DELETE("/yarns/:id", mark(Swatches.MarkYarn, true))
-	inside.POST("/yarns/:id/restore", mark(Swatches.MarkYarn, false))
-	inside.POST("/needles", answering(s, 201, s.addNeedle))
-	inside.DELETE("/needles/:id", mark(Swatches.MarkNeedle, true))
-	inside.POST("/needles/:id/restore", mark(Swatches.MarkNeedle, false))
-	inside.POST("/swatches", answering(s, 201, s.addSwatch))
-	inside.GET("/swatches/:id", answering(s, 200, func(c none) (SwatchView, error) { return s.swatchView(c, c.ID) }))
-	inside.PUT("/swatches/:id", answering(s, 200, s.saveSwatch))
-	inside.DELETE("/swatches/:id", mark(Swatches.MarkSwatch, true))
-	inside.POST("/swatches/:id/restore", mark(Swatches.MarkSwatch, false))
-	inside.POST("/swatches/:id/readings", answering(s, 201, s.addReading))
-	inside.DELETE("/swatches/:id/readings/:part", answering(s, 204, func(c none) (nothing, error) {
-		return nothing{}, s.Swatches.MarkReading(c, c.ID, c.Part, true)
-	}))
-	inside.POST("/swatches/:id/readings/:part/restore", answering(s, 204, func(c none) (nothing, error) {
-		return nothing{}, s.Swatches.MarkReading(c, c.ID, c.Part, false)
-	}))
-	inside.POST("/swatches/:id/aim", answering(s, 200, s.aim))
-}
+func (s *server) getBook(c call[nothing]) (Book, error) { return s.book(c) }
+
+func (s *server) getSwatch(c call[nothing]) (SwatchView, error) { return s.swatchView(c, c.ID) }
 
 func (s *server) book(ctx context.Context) (Book, error) {
 	var b Book
@@ -128,15 +102,15 @@ func (s *server) book(ctx context.Context) (Book, error) {
 	if err != nil {
 		return b, err
 	}
-	socks, err := s.Basket.List(ctx)
+	uses, err := s.Basket.Uses(ctx)
 	b.Swatches = []SwatchView{}
 	for _, w := range swatches {
-		b.Swatches = append(b.Swatches, viewOfSwatch(w, &b, socks))
+		b.Swatches = append(b.Swatches, viewOfSwatch(w, &b, uses))
 	}
 	return b, err
 }
 
-func viewOfSwatch(w swatch.Swatch, b *Book, socks []basket.Sock) SwatchView {
+func viewOfSwatch(w swatch.Swatch, b *Book, uses []basket.Use) SwatchView {
 	v := SwatchView{Swatch: w, UsedBy: []Used{}}
 	for i := range b.Yarns {
 		if b.Yarns[i].ID == w.YarnID {
@@ -152,9 +126,9 @@ func viewOfSwatch(w swatch.Swatch, b *Book, socks []basket.Sock) SwatchView {
 	if taken, ready := basket.TakeSwatch(&w); ready {
 		v.Taken = &taken
 	}
-	for _, sock := range socks {
-		if sock.Swatch != nil && sock.Swatch.SwatchID == w.ID {
-			v.UsedBy = append(v.UsedBy, Used{sock.ID, sock.Name})
+	for _, u := range uses {
+		if u.SwatchID == w.ID {
+			v.UsedBy = append(v.UsedBy, Used{u.ID, u.Name})
 		}
 	}
 	return v

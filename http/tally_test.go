@@ -41,9 +41,9 @@ func rowOf(t *testing.T, v http.KnitView, id string) int {
 	return 0
 }
 
-func (a api) heard(path string, events ...string) http.Heard {
+func (a api) heard(path string, events ...string) http.EventsSince {
 	a.t.Helper()
-	var heard http.Heard
+	var heard http.EventsSince
 	r := a.do("POST", path+"/events", say(events...))
 	require.Equal(a.t, 200, r.status, r.text)
 	r.into(a.t, &heard)

@@ -16,6 +16,7 @@ import (
 	"path/filepath"
 	"slices"
 	"sync"
+	"syscall"
 	"testing/fstest"
 	"time"
 
@@ -60,7 +61,7 @@ func run(socks, events, devices, seconds int) error {
 		return err
 	}
 	handler, err := http.New(http.Options{
-		Basket: store, Feet: store, Swatches: store, Logbook: store, Interface: fstest.MapFS{}, Log: slog.New(slog.DiscardHandler), Version: "load", Now: time.Now,
+		Basket: store, Feet: store, Swatches: store, Logbook: store, Keeper: store, Discards: store, Interface: fstest.MapFS{}, Log: slog.New(slog.DiscardHandler), Release: "load", Now: time.Now,
 	})
 	if err != nil {
 		return err
@@ -71,7 +72,15 @@ func run(socks, events, devices, seconds int) error {
 	if err := open(path); err != nil {
 		return err
 	}
-	return tapAll(ctx, store, sock, path, devices, seconds)
+	if err := tapAll(ctx, store, sock, path, devices, seconds); err != nil {
+		return err
+	}
+	var used syscall.Rusage
+	if err := syscall.Getrusage(syscall.RUSAGE_SELF, &used); err != nil {
+		return err
+	}
+	fmt.Printf("program and devices together took at most %d MB of memory\n", used.Maxrss>>10)
+	return nil
 }
 
 // openedEvents are on the sock that is opened and tapped.
@@ -86,7 +95,7 @@ func fill(ctx context.Context, store *sqlite.Store, socks, events int) (basket.S
 	}
 	i := slices.IndexFunc(list, func(s basket.Sock) bool { return s.OnNeedles })
 	tapped := list[i]
-	plans, err := store.Plans(ctx, tapped.ID)
+	plan, err := store.Edition(ctx, tapped.ID, 1)
 	if err != nil {
 		return tapped, err
 	}
@@ -96,14 +105,14 @@ func fill(ctx context.Context, store *sqlite.Store, socks, events int) (basket.S
 		if sock, err = store.Add(ctx, sock); err != nil {
 			return tapped, err
 		}
-		if err := store.AddPlan(ctx, sock.ID, 0, plans[0].Design, ""); err != nil {
+		if err := store.AddEdition(ctx, sock.ID, plan, [2]int{}); err != nil {
 			return tapped, err
 		}
-		if err := store.AddEvents(ctx, sock.ID, made(sock.ID, each)); err != nil {
+		if _, err := store.AddEvents(ctx, sock.ID, made(sock.ID, each)); err != nil {
 			return tapped, err
 		}
 	}
-	err = store.AddEvents(ctx, tapped.ID, made("opened", openedEvents))
+	_, err = store.AddEvents(ctx, tapped.ID, made("opened", openedEvents))
 	fmt.Printf("%d socks, about %d events, filled in %.0f s\n", socks, each*(socks-len(list))+openedEvents, time.Since(began).Seconds())
 	return tapped, err
 }

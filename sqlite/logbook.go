@@ -6,10 +6,9 @@ import (
 	"encoding/json"
 	"errors"
 	"fmt"
+	"reflect"
 	"time"
 
-	"acornstep/sock/basket"
-	"acornstep/sock/design"
 	"acornstep/sock/logbook"
 )
 
@@ -17,7 +16,14 @@ import (
 type tap struct {
 	sockID string
 	events []logbook.Event
-	done   chan error
+	done   chan told
+}
+
+// told is what became of a tap.
+type told struct {
+	// clashes are the places in the list of events whose ids are taken by other events.
+	clashes []int
+	err     error
 }
 
 // mostTaps are written in one transaction.
@@ -40,46 +46,70 @@ func (s *Store) writeTaps() {
 			}
 			break
 		}
-		err := s.writeBatch(batch)
+		clashes, err := s.writeBatch(batch)
 		if err != nil && len(batch) > 1 {
 			// One that cannot be written must not take the others with it.
 			for _, t := range batch {
-				t.done <- s.writeBatch([]tap{t})
+				alone, err := s.writeBatch([]tap{t})
+				t.done <- told{alone[0], err}
 			}
 			continue
 		}
-		for _, t := range batch {
-			t.done <- err
+		for i, t := range batch {
+			t.done <- told{clashes[i], err}
 		}
 	}
 }
 
-func (s *Store) writeBatch(batch []tap) error {
+// writeBatch writes all taps or none, and says for each of them which of its events clash.
+func (s *Store) writeBatch(batch []tap) ([][]int, error) {
 	ctx := context.Background() // whoever asked may have gone; the tap still counts
-	return s.inside(ctx, "add events", func(tx *sql.Tx) error {
+	clashes := make([][]int, len(batch))
+	err := s.inside(ctx, "add events", func(tx *sql.Tx) error {
 		now := s.now().UnixMilli()
-		for _, t := range batch {
-			for _, e := range t.events {
-				_, err := tx.ExecContext(ctx, `INSERT INTO events (id, sock_id, document, received_ms) VALUES (?,?,?,?) ON CONFLICT (id) DO NOTHING`, e.ID, t.sockID, written(e), now)
+		for i, t := range batch {
+			for n := range t.events {
+				same, err := writeEvent(ctx, tx, t.sockID, &t.events[n], now)
 				if err != nil {
 					return known(err)
+				}
+				if !same {
+					clashes[i] = append(clashes[i], n)
 				}
 			}
 		}
 		return nil
 	})
+	return clashes, err
 }
 
-// AddEvents writes events of a sock; one that is there already changes nothing.
+// writeEvent writes an event, or finds it written; false when its id is that of another event.
+func writeEvent(ctx context.Context, tx *sql.Tx, sockID string, e *logbook.Event, now int64) (bool, error) {
+	result, err := tx.ExecContext(ctx, `INSERT INTO events (id, sock_id, document, received_ms) VALUES (?,?,?,?) ON CONFLICT (id) DO NOTHING`, e.ID, sockID, written(e), now)
+	if err != nil {
+		return false, err
+	}
+	if n, err := result.RowsAffected(); n == 1 || err != nil {
+		return true, err
+	}
+	var of string
+	var there logbook.Event
+	err = tx.QueryRowContext(ctx, `SELECT sock_id, document FROM events WHERE id = ?`, e.ID).Scan(&of, document{&there})
+	return of == sockID && reflect.DeepEqual(there, *e), err
+}
+
+// AddEvents writes events of a sock; one that is there already changes nothing,
+// and one whose id was given to something else is left out: their places in the list are returned.
 // They are on the disk when it returns. basket.ErrNotFound for a sock that never was.
-func (s *Store) AddEvents(ctx context.Context, sockID string, events []logbook.Event) error {
-	t := tap{sockID, events, make(chan error, 1)}
+func (s *Store) AddEvents(ctx context.Context, sockID string, events []logbook.Event) (clashes []int, err error) {
+	t := tap{sockID, events, make(chan told, 1)}
 	select {
 	case s.taps <- t:
 	case <-ctx.Done():
-		return ctx.Err()
+		return nil, ctx.Err()
 	}
-	return <-t.done
+	answer := <-t.done
+	return answer.clashes, answer.err
 }
 
 // Events gives the events of a sock that were heard after a number, and the number of the last.
@@ -102,43 +132,6 @@ func (s *Store) Events(ctx context.Context, sockID string, after int64) ([]logbo
 		list = append(list, e)
 	}
 	return list, after, rows.Err()
-}
-
-// Plans gives the versions of the plan a sock is knitted from, the oldest first.
-func (s *Store) Plans(ctx context.Context, sockID string) ([]basket.Knitted, error) {
-	rows, err := s.db.QueryContext(ctx, `SELECT version, design, reason, created_ms FROM plans WHERE sock_id = ? ORDER BY version`, sockID)
-	if err != nil {
-		return nil, fmt.Errorf("list plans: %w", err)
-	}
-	defer rows.Close()
-	list := []basket.Knitted{}
-	for rows.Next() {
-		var k basket.Knitted
-		if err := rows.Scan(&k.Version, document{&k.Design}, &k.Reason, moment{&k.Created}); err != nil {
-			return nil, fmt.Errorf("list plans: %w", err)
-		}
-		list = append(list, k)
-	}
-	return list, rows.Err()
-}
-
-// AddPlan keeps the next version of a plan, made on the version before it;
-// basket.ErrChanged when another one came first.
-func (s *Store) AddPlan(ctx context.Context, sockID string, before int, d design.Design, reason string) error {
-	return s.inside(ctx, "add plan", func(tx *sql.Tx) error {
-		if _, err := s.get(ctx, tx, sockID); err != nil {
-			return err
-		}
-		var newest int
-		if err := tx.QueryRowContext(ctx, `SELECT coalesce(max(version), 0) FROM plans WHERE sock_id = ?`, sockID).Scan(&newest); err != nil {
-			return err
-		}
-		if newest != before {
-			return basket.ErrChanged
-		}
-		_, err := tx.ExecContext(ctx, `INSERT INTO plans (sock_id, version, design, reason, created_ms) VALUES (?,?,?,?,?)`, sockID, before+1, written(d), reason, s.now().UnixMilli())
-		return err
-	})
 }
 
 // stopTaps waits until every tap is written.

@@ -13,6 +13,7 @@ import (
 	"net/url"
 	"os"
 	"path/filepath"
+	"strings"
 	"sync"
 	"time"
 
@@ -27,44 +28,81 @@ var migrations embed.FS
 
 // Store is an open database file.
 type Store struct {
-	db  *sql.DB
-	now func() time.Time
+	db *sql.DB
+	// lock says to other programs that the file is open.
+	lock *os.File
+	now  func() time.Time
 	// taps are events on their way to the disk.
 	taps     chan tap
 	tapsDone chan struct{}
 	closing  sync.Once
+	checked  lastCheck
 }
 
 // busyTimeout is how long a writer waits for another one, in milliseconds.
 const busyTimeout = 5000
 
 // Open opens the file, makes it when it is missing, and brings its tables up to
-// date. A file written by a newer program is refused and left as it is.
+// date. A file of another program, or of a newer one of ours, is refused and left as it is.
 func Open(ctx context.Context, path string, now func() time.Time) (*Store, error) {
-	if err := os.MkdirAll(filepath.Dir(path), 0o700); err != nil {
-		return nil, fmt.Errorf("open %s: %w", path, err)
-	}
-	pragmas := url.Values{"_txlock": {"immediate"}, "_pragma": {
-		fmt.Sprintf("busy_timeout(%d)", busyTimeout), "journal_mode(WAL)", "synchronous(FULL)", "foreign_keys(1)",
-	}}
-	db, err := sql.Open("sqlite", "file:"+(&url.URL{Path: path}).EscapedPath()+"?"+pragmas.Encode())
+	db, lock, err := openFile(ctx, path)
 	if err != nil {
+		if known := troubleOf(err); known != nil {
+			err = known
+		}
 		return nil, fmt.Errorf("open %s: %w", path, err)
 	}
-	if err := migrate(ctx, db); err != nil {
-		return nil, errors.Join(fmt.Errorf("open %s: %w", path, err), db.Close())
-	}
-	s := &Store{db: db, now: now, taps: make(chan tap), tapsDone: make(chan struct{})}
+	s := &Store{db: db, lock: lock, now: now, taps: make(chan tap), tapsDone: make(chan struct{})}
 	go s.writeTaps()
 	return s, nil
 }
 
-func migrate(ctx context.Context, db *sql.DB) error {
+func openFile(ctx context.Context, path string) (*sql.DB, *os.File, error) {
+	if err := os.MkdirAll(filepath.Dir(path), 0o700); err != nil {
+		return nil, nil, err
+	}
+	lock, err := lockShared(path)
+	if err != nil {
+		return nil, nil, err
+	}
+	db, err := openLocked(ctx, path)
+	if err != nil {
+		return nil, nil, errors.Join(err, lock.Close())
+	}
+	return db, lock, nil
+}
+
+func openLocked(ctx context.Context, path string) (*sql.DB, error) {
+	if err := prepare(ctx, path); err != nil {
+		return nil, err
+	}
+	pragmas := url.Values{"_txlock": {"immediate"}, "_pragma": {
+		fmt.Sprintf("busy_timeout(%d)", busyTimeout), "journal_mode(WAL)", "synchronous(FULL)", "foreign_keys(1)", "secure_delete(1)",
+	}}
+	db, err := sql.Open("sqlite", uriOf(path)+"?"+pragmas.Encode())
+	if err != nil {
+		return nil, err
+	}
+	upToDate := func(ctx context.Context, db *sql.DB) error { return migrate(ctx, db, path) }
+	for _, step := range []func(context.Context, *sql.DB) error{whole, upToDate, mark} {
+		if err := step(ctx, db); err != nil {
+			return nil, errors.Join(err, db.Close())
+		}
+	}
+	return db, nil
+}
+
+// uriOf names a file as SQLite does, whatever letters are in its path.
+func uriOf(path string) string { return "file:" + (&url.URL{Path: path}).EscapedPath() }
+
+// migrate brings the tables up to date; a copy of how they were is kept beside the file.
+func migrate(ctx context.Context, db *sql.DB, path string) error {
 	files, err := fs.Sub(migrations, "migrations")
 	if err != nil {
 		return err
 	}
-	provider, err := goose.NewProvider(goose.DialectSQLite3, db, files, goose.WithSlog(slog.New(slog.DiscardHandler)))
+	provider, err := goose.NewProvider(goose.DialectSQLite3, db, files, goose.WithSlog(slog.New(slog.DiscardHandler)),
+		goose.WithGoMigrations(goose.NewGoMigration(5, &goose.GoFunc{RunTx: giveRows}, nil)))
 	if err != nil {
 		return err
 	}
@@ -75,6 +113,11 @@ func migrate(ctx context.Context, db *sql.DB) error {
 	if have > known {
 		return fmt.Errorf("the database has version %d and this program knows up to %d: a newer program wrote it", have, known)
 	}
+	if have > 0 && have < known {
+		if err := keepBefore(ctx, db, path, have); err != nil {
+			return err
+		}
+	}
 	_, err = provider.Up(ctx)
 	return err
 }
@@ -82,7 +125,7 @@ func migrate(ctx context.Context, db *sql.DB) error {
 // Close writes what is on its way and closes the file; closing twice does nothing more.
 func (s *Store) Close() error {
 	var err error
-	s.closing.Do(func() { err = errors.Join(s.stopTaps(), s.db.Close()) })
+	s.closing.Do(func() { err = errors.Join(s.stopTaps(), s.db.Close(), s.lock.Close()) })
 	return err
 }
 
@@ -101,9 +144,16 @@ func scan(row row) (basket.Sock, error) {
 	return sock, err
 }
 
+// inOrder is how the basket lies: what is on the needles first, then the last changed.
+const inOrder = ` ORDER BY on_needles DESC, updated_ms DESC, rowid DESC`
+
 // List gives all socks in the basket, those on the needles first, then the last changed.
 func (s *Store) List(ctx context.Context) ([]basket.Sock, error) {
-	rows, err := s.db.QueryContext(ctx, `SELECT `+columns+onNeedles+` FROM socks WHERE deleted_ms IS NULL ORDER BY on_needles DESC, updated_ms DESC, rowid DESC`)
+	return s.socks(ctx, `SELECT `+columns+onNeedles+` FROM socks WHERE deleted_ms IS NULL`+inOrder)
+}
+
+func (s *Store) socks(ctx context.Context, query string, args ...any) ([]basket.Sock, error) {
+	rows, err := s.db.QueryContext(ctx, query, args...)
 	if err != nil {
 		return nil, fmt.Errorf("list socks: %w", err)
 	}
@@ -117,6 +167,69 @@ func (s *Store) List(ctx context.Context) ([]basket.Sock, error) {
 		socks = append(socks, sock)
 	}
 	return socks, rows.Err()
+}
+
+// Page gives a part of the basket, and how many socks there are in all that are looked for.
+func (s *Store) Page(ctx context.Context, page basket.Page) ([]basket.Sock, int, error) {
+	ids, err := s.namedLike(ctx, page.Find)
+	if err != nil {
+		return nil, 0, err
+	}
+	from := min(page.From, len(ids))
+	socks := []basket.Sock{}
+	for _, id := range ids[from:min(from+page.Limit, len(ids))] {
+		sock, err := s.Get(ctx, id)
+		if errors.Is(err, basket.ErrNotFound) {
+			continue // deleted between two questions
+		}
+		if err != nil {
+			return nil, 0, err
+		}
+		socks = append(socks, sock)
+	}
+	return socks, len(ids), nil
+}
+
+// namedLike gives the ids of socks whose name or wearer has a text in it, whatever its case.
+func (s *Store) namedLike(ctx context.Context, text string) ([]string, error) {
+	rows, err := s.db.QueryContext(ctx, `SELECT id, name || ' ' || wearer, updated_ms`+onNeedles+` FROM socks WHERE deleted_ms IS NULL`+inOrder)
+	if err != nil {
+		return nil, fmt.Errorf("find socks: %w", err)
+	}
+	defer rows.Close()
+	text = strings.ToLower(text)
+	var ids []string
+	for rows.Next() {
+		var id, name string
+		var updated int64
+		var knitted bool
+		if err := rows.Scan(&id, &name, &updated, &knitted); err != nil {
+			return nil, fmt.Errorf("find socks: %w", err)
+		}
+		if strings.Contains(strings.ToLower(name), text) {
+			ids = append(ids, id)
+		}
+	}
+	return ids, rows.Err()
+}
+
+// Uses lists what the socks in the basket were designed for.
+func (s *Store) Uses(ctx context.Context) ([]basket.Use, error) {
+	rows, err := s.db.QueryContext(ctx, `SELECT id, name, coalesce(wearer_id, ''), coalesce(swatch_id, '') FROM socks
+		WHERE deleted_ms IS NULL AND (wearer_id IS NOT NULL OR swatch_id IS NOT NULL) ORDER BY updated_ms DESC, rowid DESC`)
+	if err != nil {
+		return nil, fmt.Errorf("list uses: %w", err)
+	}
+	defer rows.Close()
+	var uses []basket.Use
+	for rows.Next() {
+		var u basket.Use
+		if err := rows.Scan(&u.ID, &u.Name, &u.WearerID, &u.SwatchID); err != nil {
+			return nil, fmt.Errorf("list uses: %w", err)
+		}
+		uses = append(uses, u)
+	}
+	return uses, rows.Err()
 }
 
 // Get gives one sock, or basket.ErrNotFound.
@@ -141,13 +254,17 @@ func (s *Store) Add(ctx context.Context, sock basket.Sock) (basket.Sock, error) 
 	sock.ID, sock.Revision = newID(), 1
 	sock.Created = s.now().UTC().Truncate(time.Millisecond)
 	sock.Updated = sock.Created
-	_, err := s.db.ExecContext(ctx, `INSERT INTO socks (`+columns+`, wearer_id, swatch_id) VALUES (?,?,?,?,?,?,?,?,?,?,?,?,?,?,?,?)`,
+	_, err := s.db.ExecContext(ctx, `INSERT INTO socks (`+columns+`, wearer_id, swatch_id) VALUES (?,?,?,?,?,?,?,?,?,?,?,?,?,?,`+stillThere+`)`,
 		append(append([]any{sock.ID, sock.Revision}, content(&sock)...), sock.Created.UnixMilli(), sock.Updated.UnixMilli(), wearerOf(&sock), swatchOf(&sock))...)
 	if err != nil {
 		return sock, fmt.Errorf("add sock: %w", known(err))
 	}
 	return sock, nil
 }
+
+// stillThere are the wearer and the swatch that a sock refers to, or nothing for
+// one that was removed for ever: what the sock took of them it keeps.
+const stillThere = `(SELECT id FROM (SELECT ? AS id) WHERE id NOT IN (SELECT id FROM removed)), (SELECT id FROM (SELECT ? AS id) WHERE id NOT IN (SELECT id FROM removed))`
 
 // content are the values of a sock from its name to its digest, in the order of columns.
 func content(sock *basket.Sock) []any {
@@ -194,7 +311,7 @@ func (s *Store) Save(ctx context.Context, sock basket.Sock) (basket.Sock, error)
 	sock.Revision++
 	sock.Created, sock.Updated = kept.Created, s.now().UTC().Truncate(time.Millisecond)
 	_, err = tx.ExecContext(ctx, `UPDATE socks SET revision = ?, name = ?, wearer = ?, draft = ?, notes = ?, foot_taken = ?, swatch_taken = ?,
-		foot_stitches = ?, row_count = ?, cast_on = ?, missing = ?, updated_ms = ?, wearer_id = ?, swatch_id = ? WHERE id = ?`,
+		foot_stitches = ?, row_count = ?, cast_on = ?, missing = ?, updated_ms = ?, (wearer_id, swatch_id) = (SELECT `+stillThere+`) WHERE id = ?`,
 		append(append([]any{sock.Revision}, content(&sock)...), sock.Updated.UnixMilli(), wearerOf(&sock), swatchOf(&sock), sock.ID)...)
 	if err == nil {
 		err = tx.Commit()
@@ -215,28 +332,28 @@ func (s *Store) Restore(ctx context.Context, id string) error {
 	return s.markDeleted(ctx, "socks", id, false, "", "")
 }
 
-// Versions gives the designs that were put aside for a sock, the newest first.
-func (s *Store) Versions(ctx context.Context, sockID string) ([]basket.Version, error) {
+// Variants gives the designs that were put aside for a sock, the newest first.
+func (s *Store) Variants(ctx context.Context, sockID string) ([]basket.Variant, error) {
 	rows, err := s.db.QueryContext(ctx, `SELECT id, name, draft, created_ms FROM versions WHERE sock_id = ? AND deleted_ms IS NULL ORDER BY created_ms DESC, id`, sockID)
 	if err != nil {
-		return nil, fmt.Errorf("list versions: %w", err)
+		return nil, fmt.Errorf("list variants: %w", err)
 	}
 	defer rows.Close()
-	list := []basket.Version{}
+	list := []basket.Variant{}
 	for rows.Next() {
-		var v basket.Version
+		var v basket.Variant
 		if err := rows.Scan(&v.ID, &v.Name, document{&v.Draft}, moment{&v.Created}); err != nil {
-			return nil, fmt.Errorf("list versions: %w", err)
+			return nil, fmt.Errorf("list variants: %w", err)
 		}
 		list = append(list, v)
 	}
 	return list, rows.Err()
 }
 
-// AddVersion puts a design aside for a sock.
-func (s *Store) AddVersion(ctx context.Context, sockID string, v basket.Version) (basket.Version, error) {
+// AddVariant puts a design aside for a sock.
+func (s *Store) AddVariant(ctx context.Context, sockID string, v basket.Variant) (basket.Variant, error) {
 	v.ID, v.Created = newID(), s.now().UTC().Truncate(time.Millisecond)
-	err := s.inside(ctx, "add version", func(tx *sql.Tx) error {
+	err := s.inside(ctx, "add variant", func(tx *sql.Tx) error {
 		if _, err := s.get(ctx, tx, sockID); err != nil {
 			return err
 		}
@@ -246,8 +363,8 @@ func (s *Store) AddVersion(ctx context.Context, sockID string, v basket.Version)
 	return v, err
 }
 
-// MarkVersion takes a version away, or brings it back.
-func (s *Store) MarkVersion(ctx context.Context, sockID, id string, deleted bool) error {
+// MarkVariant takes a variant away, or brings it back.
+func (s *Store) MarkVariant(ctx context.Context, sockID, id string, deleted bool) error {
 	return s.markDeleted(ctx, "versions", id, deleted, "sock_id", sockID)
 }
 

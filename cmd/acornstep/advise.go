@@ -8,6 +8,7 @@ import (
 	"acornstep/sock/design"
 	"acornstep/sock/document"
 	"acornstep/sock/knit"
+	"acornstep/sock/trace"
 	"acornstep/sock/words"
 )
 
@@ -55,7 +56,8 @@ func runExplain(args []string, s streams) error {
 	if err != nil {
 		return err
 	}
-	said, fault := words.Rows(p.Rows, p.Design.Needles)
+	traced, fault := trace.Of(p.Rows)
+	said := words.Rows(traced, p.Design.Needles)
 	entries := map[string]words.Entry{}
 	for _, e := range words.Glossary() {
 		entries[e.Op] = e

@@ -98,7 +98,7 @@ type pedal struct {
 
 // press looks where the sock is and writes its next row down, by the same door as every other device.
 func (p *pedal) press() (string, error) {
-	var heard http.Heard
+	var heard http.EventsSince
 	path := "/api/socks/" + p.sock + "/events"
 	if err := p.post(path, http.NewEvents{Events: []logbook.Event{}}, &heard); err != nil {
 		return "", err

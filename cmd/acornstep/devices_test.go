@@ -29,7 +29,7 @@ func TestThePedalTicksRow(t *testing.T) {
 		var asked http.NewEvents
 		assert.NoError(t, json.NewDecoder(r.Body).Decode(&asked))
 		written = append(written, asked.Events...)
-		assert.NoError(t, json.NewEncoder(w).Encode(http.Heard{Events: written, Tally: tally.Tally{Book: logbook.Read(written)}}))
+		assert.NoError(t, json.NewEncoder(w).Encode(http.EventsSince{Events: written, Tally: tally.Tally{Book: logbook.Read(written)}}))
 	}))
 	defer server.Close()
 	var out bytes.Buffer

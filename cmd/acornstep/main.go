@@ -29,6 +29,10 @@ func commands() []command {
 	return []command{
 		{"serve", "serve the interface and keep your socks in a database", runServe},
 		{"demo", "serve the interface with made-up socks, in a database of its own", runDemo},
+		{"backup", "copy your socks into a file, also while the program runs", runBackup},
+		{"restore", "put such a copy in the place of your socks", runRestore},
+		{"doctor", "look whether a data file is whole, and its plans can be knitted", runDoctor},
+		{"certificate", "make a certificate, so that phones in the house reach the program over https", runCertificate},
 		{"plan", "read a design, write its plan", runPlan},
 		{"check", "read a plan, knit it again and say what is wrong with it", runCheck},
 		{"compare", "read a design, rank the ways to knit it", runCompare},
@@ -70,7 +74,7 @@ func run(args []string, s streams) int {
 func usage(w io.Writer) {
 	fmt.Fprint(w, "Acorn Step designs toe-up socks and checks every row loop by loop.\n\n  acornstep COMMAND [flags]\n\n")
 	for _, c := range commands() {
-		fmt.Fprintf(w, "  %-9s %s\n", c.name, c.summary)
+		fmt.Fprintf(w, "  %-11s %s\n", c.name, c.summary)
 	}
 	fmt.Fprint(w, "\nacornstep COMMAND --help tells more.\n")
 }

@@ -12,7 +12,7 @@ import (
 	"github.com/stretchr/testify/require"
 
 	"acornstep/sock/design"
-	"acornstep/sock/knit"
+	"acornstep/sock/pattern"
 )
 
 const isolde = `{"format":"acorn-step.design","version":1,"foot":{"length_mm":251,"ball_girth_mm":236},"gauge":{"stitches_per_100mm":32,"rounds_per_100mm":44},"leg":{"height_mm":180}}`
@@ -83,7 +83,7 @@ func TestEveryChoiceWorksFromTheCommandLine(t *testing.T) {
 			try(c.Field, value)
 		}
 	}
-	for i, p := range knit.Patterns {
+	for i, p := range pattern.Book {
 		try("leg.pattern", p.Name)
 		try("leg.instep_pattern", p.Name)
 		if i > 0 {
@@ -159,4 +159,10 @@ func TestOtherAddressesNeedAPassphrase(t *testing.T) {
 	status, _, errs = call("", "serve", "--db", db, "--listen", "0.0.0.0:0", "--passphrase-file", empty)
 	assert.Equal(t, 1, status)
 	assert.Contains(t, errs, "is empty")
+
+	require.NoError(t, os.WriteFile(empty, []byte("nebula\n"), 0o600))
+	status, _, errs = call("", "serve", "--db", db, "--listen", "0.0.0.0:0", "--passphrase-file", empty)
+	assert.Equal(t, 1, status)
+	assert.Contains(t, errs, "has 6 letters")
+	assert.Contains(t, errs, "at least 8")
 }

@@ -6,7 +6,9 @@ import (
 	"fmt"
 	"io"
 
+	"acornstep/sock/check"
 	"acornstep/sock/document"
+	"acornstep/sock/knit"
 	"acornstep/sock/plan"
 )
 
@@ -46,7 +48,7 @@ func runPlan(args []string, s streams) error {
 	if err != nil {
 		return err
 	}
-	p, err := plan.Make(d)
+	p, err := knit.Make(d)
 	if err != nil {
 		return reportFaults(err, s)
 	}
@@ -70,7 +72,7 @@ func runCheck(args []string, s streams) error {
 	if err != nil {
 		return err
 	}
-	faults := plan.Check(p)
+	faults := check.Plan(p)
 	for _, f := range faults {
 		fmt.Fprintln(s.out, f)
 	}

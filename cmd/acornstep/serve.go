@@ -2,18 +2,24 @@ package main
 
 import (
 	"context"
+	"crypto/tls"
 	"errors"
 	"flag"
 	"fmt"
 	"log/slog"
 	"net"
+	nethttp "net/http"
 	"os"
 	"os/signal"
 	"path/filepath"
 	"runtime/debug"
+	"slices"
 	"strings"
 	"syscall"
 	"time"
+	"unicode/utf8"
+
+	"golang.org/x/sync/errgroup"
 
 	"acornstep/demo"
 	"acornstep/http"
@@ -24,9 +30,13 @@ import (
 // passphraseVariable holds the passphrase when no file is named.
 const passphraseVariable = "ACORNSTEP_PASSPHRASE"
 
+// fewestLetters of a passphrase that strangers on the network can try.
+const fewestLetters = 8
+
 type serveFlags struct {
-	address, db, passphraseFile, names, scale string
-	verbose                                   bool
+	address, db, passphraseFile, names, scale, copies string
+	tlsCert, tlsKey, movedFrom                        string
+	verbose                                           bool
 }
 
 func (f *serveFlags) register(set *flag.FlagSet) {
@@ -34,6 +44,10 @@ func (f *serveFlags) register(set *flag.FlagSet) {
 	set.StringVar(&f.passphraseFile, "passphrase-file", "", "file whose first line is the passphrase (or set "+passphraseVariable+")")
 	set.StringVar(&f.names, "names", "", "host names, comma-separated, under which other devices reach this one")
 	set.StringVar(&f.scale, "scale", "", "address of a kitchen scale, such as 127.0.0.1:7769 of acornstep scale")
+	set.StringVar(&f.copies, "copies", "", "folder for a copy of each day on which something changed, best on another disk (default: copies beside the database; none for no copies)")
+	set.StringVar(&f.tlsCert, "tls-cert", "", "certificate for https, as acornstep certificate makes it")
+	set.StringVar(&f.tlsKey, "tls-key", "", "key of that certificate")
+	set.StringVar(&f.movedFrom, "moved-from", "", "address without https at which the program was before: pages that are open there hand over what they keep")
 	set.BoolVar(&f.verbose, "verbose", false, "log every request")
 }
 
@@ -41,18 +55,29 @@ func runServe(args []string, s streams) error {
 	var f serveFlags
 	set := flags("serve", "serves the interface; your socks are kept in one file.", s)
 	f.register(set)
-	set.StringVar(&f.db, "db", "", "database file (default: acornstep/socks.db in your data folder)")
+	set.StringVar(&f.db, "db", "", dbUsage)
 	if err := set.Parse(args); err != nil {
 		return err
 	}
-	if f.db == "" {
-		folder, err := dataFolder()
-		if err != nil {
-			return err
-		}
-		f.db = filepath.Join(folder, "acornstep", "socks.db")
+	if err := orDataFile(&f.db); err != nil {
+		return err
 	}
 	return serve(f, s, nil)
+}
+
+// dbUsage explains the flag --db.
+const dbUsage = "database file (default: acornstep/socks.db in your data folder)"
+
+// orDataFile names the usual data file where none is named.
+func orDataFile(path *string) error {
+	if *path != "" {
+		return nil
+	}
+	folder, err := dataFolder()
+	if err == nil {
+		*path = filepath.Join(folder, "acornstep", "socks.db")
+	}
+	return err
 }
 
 func runDemo(args []string, s streams) error {
@@ -100,8 +125,18 @@ func serve(f serveFlags, s streams, fill func(context.Context, *sqlite.Store) er
 	if err != nil {
 		return err
 	}
+	if f.movedFrom != "" && !isLoopback(f.movedFrom) && passphrase == "" {
+		return fmt.Errorf("listening on %s lets other devices in: give a passphrase with --passphrase-file or %s", f.movedFrom, passphraseVariable)
+	}
 	if !isLoopback(f.address) && passphrase == "" {
 		return fmt.Errorf("listening on %s lets other devices in: give a passphrase with --passphrase-file or %s", f.address, passphraseVariable)
+	}
+	if n := utf8.RuneCountInString(passphrase); !isLoopback(f.address) && n < fewestLetters {
+		return fmt.Errorf("the passphrase has %d letters; where other devices can try it, it needs at least %d", n, fewestLetters)
+	}
+	folder, err := copiesFolder(f.copies, f.db)
+	if err != nil {
+		return err
 	}
 	level := slog.LevelInfo
 	if f.verbose {
@@ -112,27 +147,101 @@ func serve(f serveFlags, s streams, fill func(context.Context, *sqlite.Store) er
 	if err != nil {
 		return err
 	}
-	defer store.Close()
 	if fill != nil {
 		if err := fill(ctx, store); err != nil {
-			return fmt.Errorf("demo: %w", err)
+			return errors.Join(fmt.Errorf("demo: %w", err), store.Close())
 		}
 	}
 	if os.Getenv("GOGC") == "" {
 		debug.SetGCPercent(heapGrowth)
 	}
-	handler, err := http.New(http.Options{
-		Basket: store, Feet: store, Swatches: store, Logbook: store, Interface: ui.Files(), Log: log, Version: version, Passphrase: passphrase, Names: splitNames(f.names), Scale: f.scale, Now: time.Now,
-	})
+	h := &house{data: f.db, folder: folder, log: log}
+	h.open = func(store *sqlite.Store) (nethttp.Handler, error) {
+		return http.New(http.Options{
+			Basket: store, Feet: store, Swatches: store, Logbook: store, Keeper: store, Visits: store, Discards: store, Copies: h, Interface: ui.Files(), Log: log, Release: version, Passphrase: passphrase, Names: splitNames(f.names), Scale: f.scale, Now: time.Now,
+		})
+	}
+	if err := h.settle(store); err != nil {
+		return errors.Join(err, store.Close())
+	}
+	defer h.Close()
+	listener, err := f.listen()
 	if err != nil {
 		return err
 	}
+	kept := make(chan struct{})
+	go func() {
+		defer close(kept)
+		h.keep(ctx)
+	}()
+	places := reachable(listener.Addr().String(), f.tlsCert != "", splitNames(f.names))
+	fmt.Fprintf(s.out, "Acorn Step is at %s\nYour socks are in %s. Stop with Ctrl-C.\n", strings.Join(places, "\n                 "), f.db)
+	serving, running := errgroup.WithContext(ctx)
+	serving.Go(func() error { return http.Serve(running, listener, h) })
+	if f.movedFrom != "" {
+		old, err := net.Listen("tcp", f.movedFrom)
+		if err != nil {
+			stop()
+			return errors.Join(fmt.Errorf("cannot listen on %s: %w", f.movedFrom, err), serving.Wait())
+		}
+		serving.Go(func() error { return http.Serve(running, old, moved(h, listener.Addr().String())) })
+	}
+	err = serving.Wait()
+	stop()
+	<-kept // a copy that is being made ends with the program
+	return errors.Join(err, h.Close())
+}
+
+// listen takes the address, with https where there is a certificate.
+func (f *serveFlags) listen() (net.Listener, error) {
+	if (f.tlsCert == "") != (f.tlsKey == "") {
+		return nil, errors.New("--tls-cert and --tls-key go together: name both, or none")
+	}
+	if f.movedFrom != "" && f.tlsCert == "" {
+		return nil, errors.New("--moved-from is for a program that has moved to https: name --tls-cert and --tls-key too")
+	}
 	listener, err := net.Listen("tcp", f.address)
 	if err != nil {
-		return fmt.Errorf("cannot listen on %s: %w", f.address, err)
+		return nil, fmt.Errorf("cannot listen on %s: %w", f.address, err)
 	}
-	fmt.Fprintf(s.out, "Acorn Step is at http://%s\nYour socks are in %s. Stop with Ctrl-C.\n", listener.Addr(), f.db)
-	return errors.Join(http.Serve(ctx, listener, handler), store.Close())
+	if f.tlsCert == "" {
+		return listener, nil
+	}
+	pair := &renewed{cert: f.tlsCert, key: f.tlsKey}
+	if _, err := pair.get(nil); err != nil {
+		return nil, errors.Join(fmt.Errorf("--tls-cert: %w", err), listener.Close())
+	}
+	return tls.NewListener(listener, &tls.Config{MinVersion: tls.VersionTLS12, NextProtos: []string{"h2", "http/1.1"}, GetCertificate: pair.get}), nil
+}
+
+// reachable are the addresses that really lead here from other devices.
+func reachable(address string, secure bool, names []string) []string {
+	scheme := "http://"
+	if secure {
+		scheme = "https://"
+	}
+	host, port, err := net.SplitHostPort(address)
+	if ip := net.ParseIP(host); err != nil || ip == nil || !ip.IsUnspecified() {
+		return []string{scheme + address}
+	}
+	places := []string{}
+	for _, name := range slices.Concat(names, addressesOfThisMachine(), []string{"localhost"}) {
+		places = append(places, scheme+net.JoinHostPort(name, port))
+	}
+	return places
+}
+
+// moved is the program at the address that it has left: it answers as ever, and says where it is now.
+func moved(h nethttp.Handler, address string) nethttp.Handler {
+	_, port, _ := net.SplitHostPort(address)
+	return nethttp.HandlerFunc(func(w nethttp.ResponseWriter, r *nethttp.Request) {
+		name, _, err := net.SplitHostPort(r.Host)
+		if err != nil {
+			name = r.Host
+		}
+		w.Header().Set("Acorn-Step-Moved", "https://"+net.JoinHostPort(strings.Trim(name, "[]"), port))
+		h.ServeHTTP(w, r)
+	})
 }
 
 func splitNames(names string) []string {

@@ -4,8 +4,9 @@ package advise
 
 import (
 	"fmt"
+	"maps"
 	"math"
-	"slices"
+	"strings"
 
 	"acornstep/sock/design"
 	"acornstep/sock/fit"
@@ -16,13 +17,14 @@ import (
 
 // Candidate is one way to knit the sock.
 type Candidate struct {
-	Toe      string  `json:"toe"`
-	Start    string  `json:"start"`
-	Heel     string  `json:"heel"`
-	Turn     string  `json:"turn"`
-	Share    float64 `json:"share"`
-	Fabric   string  `json:"fabric"`
-	Stitches int     `json:"stitches"`
+	// Title says the way in a line; Changes make a design into it.
+	Title   string         `json:"title"`
+	Changes design.Changes `json:"changes"`
+	// Toe, Heel and Turn name its techniques.
+	Toe      string `json:"toe"`
+	Heel     string `json:"heel"`
+	Turn     string `json:"turn"`
+	Stitches int    `json:"stitches"`
 	// HeelStretchPct is the stretch over the instep, EasePct that round the ball.
 	HeelStretchPct float64        `json:"heel_stretch_pct"`
 	EasePct        float64        `json:"ease_pct"`
@@ -35,13 +37,14 @@ type Candidate struct {
 	// Counting is how many things have to be counted at once, from 2 up.
 	Counting int      `json:"counting"`
 	Reasons  []string `json:"reasons"`
+	// turns says whether short rows are knitted somewhere, looks what it is whatever the turning style.
+	turns bool
+	looks string
 }
 
 // Report is the ranking, with what half a stitch of gauge would change.
 type Report struct {
 	Candidates []Candidate `json:"candidates"`
-	// Heels are the design itself with each kind of heel, all other choices as they are.
-	Heels []Candidate `json:"heels"`
 	// Tried counts all ways, those that give no sock included.
 	Tried  int    `json:"tried"`
 	Gauges []Off  `json:"gauges"`
@@ -56,72 +59,112 @@ type Off struct {
 	StretchPct     float64        `json:"heel_stretch_pct"`
 }
 
-var toeWays = []struct{ kind, start, castOn string }{
-	{"wedge", "half", "magic"}, {"wedge", "rounded", "magic"}, {"wedge", "fitted", "magic"},
-	{"garter_square", "half", "magic"}, {"short_row", "half", "provisional"},
-}
-
-var heelWays = []struct {
-	kind, fabric string
-	share        float64
-}{
-	{"short_row", "stockinette", 0.5}, {"short_row", "stockinette", 0.6}, {"short_row", "stockinette", 0.7},
-	{"short_row", "garter", 0.5}, {"short_row", "garter", 0.6}, {"short_row", "garter", 0.7},
-	{"flap_under", "stockinette", 0.5}, {"gusset_turn", "stockinette", 0.5},
-}
-
-var turnWays = []string{"german", "wrap", "yarn_over", "pinned", "lift"}
-
 // Rank tries toes, heels, shares, turning styles and counts for the foot and
 // gauge of a design; everything else stays as the design has it. The wish says
 // what the ranking follows; a wish that nobody knows is an error.
 func Rank(d design.Design, by Wish, known []string) (Report, error) {
 	var r Report
-	turns := append([]string{d.Heel.Turn}, slices.DeleteFunc(slices.Clone(turnWays), func(t string) bool { return t == d.Heel.Turn })...)
-	counts := []int{}
+	turns := turnsOf(&d)
 	for _, c := range knit.CountChoices(&d, chosen(&d)) {
-		counts = append(counts, c.Stitches)
-	}
-	for _, n := range counts {
-		for _, toe := range toeWays {
-			for _, heel := range heelWays {
-				for _, turn := range turns {
-					if turn != turns[0] && heel.kind == "flap_under" && toe.kind != "short_row" {
-						continue // nothing in this sock turns
-					}
-					r.Tried++
-					way := d
-					way.Stitches = &n
-					way.Toe.Kind, way.Toe.Start, way.Toe.CastOn = toe.kind, toe.start, toe.castOn
-					way.Toe.StartStitches, way.Toe.FastRounds, way.Toe.TurnsPerSide = nil, nil, nil
-					way.Heel = reset(d.Heel, heel.kind, heel.fabric, heel.share, turn)
-					if c, ok := try(&way); ok {
-						r.Candidates = append(r.Candidates, c)
-					}
+		for _, way := range waysOf(c.Stitches) {
+			tried, err := d.With(way.changes)
+			if err != nil {
+				return r, err
+			}
+			styles := turns
+			if !tried.Uses("heel.turn") {
+				styles = turns[:1] // nothing in this sock turns
+			}
+			for _, style := range styles {
+				tried.Heel.Turn = style.Name
+				r.Tried++
+				if c, ok := try(&tried); ok {
+					c.Title, c.Changes, c.looks = way.title(style, len(styles) > 1), joined(way.changes, design.Changes{"heel.turn": style.Name}), way.said()
+					r.Candidates = append(r.Candidates, c)
 				}
 			}
 		}
 	}
 	sorted, err := by.sort(r.Candidates, known)
 	r.Candidates = sorted
-	r.Heels = heels(d)
 	r.Gauges = offGauge(&d)
-	r.Note = "Grams are a first guess of ± 15 %. Turning styles give the same shape: choose the one your hands like."
+	r.Note = fmt.Sprintf("Grams are a first guess of ± %.0f %%. Turning styles give the same shape: choose the one your hands like.", 100*yarn.Uncertainty)
 	return r, err
+}
+
+// turnsOf are the turning styles, that of the design first.
+func turnsOf(d *design.Design) []*knit.About {
+	var list []*knit.About
+	for _, turn := range knit.Turnings() {
+		if a := turn.About(); a.Name == d.Heel.Turn {
+			list = append([]*knit.About{a}, list...)
+		} else {
+			list = append(list, a)
+		}
+	}
+	return list
+}
+
+// wayOf is a toe and a heel on a count, each in one of its ways.
+type wayOf struct {
+	stitches        int
+	toe, heel       *knit.About
+	toeWay, heelWay knit.Way
+	changes         design.Changes
+}
+
+// waysOf lists all toes with all heels.
+func waysOf(stitches int) []wayOf {
+	var list []wayOf
+	for _, toe := range knit.Toes() {
+		for _, toeWay := range toe.Ways() {
+			for _, heel := range knit.Heels() {
+				for _, heelWay := range heel.Ways() {
+					list = append(list, wayOf{stitches, toe.About(), heel.About(), toeWay, heelWay, joined(
+						knit.Choose("toe.kind", toe.About().Name), toeWay.Changes,
+						knit.Choose("heel.kind", heel.About().Name), heelWay.Changes, design.Changes{"stitches": stitches})})
+				}
+			}
+		}
+	}
+	return list
+}
+
+// said names toe and heel in a sentence.
+func (w *wayOf) said() string { return w.title(nil, false) }
+
+func (w *wayOf) title(style *knit.About, turns bool) string {
+	text := strings.ToUpper(w.heel.Said[:1]) + w.heel.Said[1:] + w.heelWay.Said
+	if turns {
+		text += ", " + style.Said
+	}
+	text += "; " + w.toe.Said
+	if w.toeWay.Said != "" {
+		text += ", " + w.toeWay.Said
+	}
+	return text
+}
+
+// joined puts changes together; the later ones win.
+func joined(all ...design.Changes) design.Changes {
+	sum := design.Changes{}
+	for _, changes := range all {
+		maps.Copy(sum, changes)
+	}
+	return sum
 }
 
 // Distinct keeps the first of the ways that differ in their turning style
 // only: they are the same sock to look at and to wear.
 func Distinct(list []Candidate) []Candidate {
-	type look struct {
-		toe, start, heel, fabric string
-		share                    float64
-		stitches                 int
+	type sock struct {
+		looks    string
+		stitches int
 	}
-	seen := map[look]bool{}
+	seen := map[sock]bool{}
 	kept := []Candidate{}
 	for _, c := range list {
-		l := look{c.Toe, c.Start, c.Heel, c.Fabric, c.Share, c.Stitches}
+		l := sock{c.looks, c.Stitches}
 		if !seen[l] {
 			kept = append(kept, c)
 		}
@@ -130,32 +173,9 @@ func Distinct(list []Candidate) []Candidate {
 	return kept
 }
 
-// heels tries each kind of heel in the design as it stands.
-func heels(d design.Design) []Candidate {
-	found := []Candidate{}
-	for _, kind := range []string{"short_row", "flap_under", "gusset_turn"} {
-		way := d
-		if kind != d.Heel.Kind {
-			way.Heel = reset(d.Heel, kind, d.Heel.Fabric, d.Heel.Share, d.Heel.Turn)
-		}
-		if c, ok := try(&way); ok {
-			found = append(found, c)
-		}
-	}
-	return found
-}
-
 func chosen(d *design.Design) int {
 	s := knit.Measure(d)
 	return s.Stitches
-}
-
-// reset keeps what the knitter's hands bring, and leaves counts to be worked out.
-func reset(h design.Heel, kind, fabric string, share float64, turn string) design.Heel {
-	h.Kind, h.Fabric, h.Share, h.Turn = kind, fabric, share, turn
-	h.Stitches, h.TurnsPerSide, h.RoundsBetween, h.FirstRow = nil, nil, nil, nil
-	h.FlapRows, h.PickedUp, h.GussetIncreases = nil, nil, nil
-	return h
 }
 
 func try(d *design.Design) (Candidate, bool) {
@@ -168,7 +188,7 @@ func try(d *design.Design) (Candidate, bool) {
 	}
 	places := fit.Of(s)
 	c := Candidate{
-		Toe: d.Toe.Kind, Start: d.Toe.Start, Heel: d.Heel.Kind, Turn: d.Heel.Turn, Share: d.Heel.Share, Fabric: d.Heel.Fabric,
+		Toe: d.Toe.Kind, Heel: d.Heel.Kind, Turn: d.Heel.Turn, turns: d.Uses("heel.turn"),
 		Stitches: s.Stitches, HeelStartsAt: s.HeelStarts, FootRounds: s.FootRounds, Misfit: fit.Misfit(places), Grams: grams(s),
 		EasePct: 100 * float64(1-s.Gauge.Girth(float64(s.Stitches))/d.Foot.BallGirth),
 	}
@@ -182,30 +202,19 @@ func try(d *design.Design) (Candidate, bool) {
 		c.Misfit += room / 2
 	}
 	c.Misfit += footAdvice(s, &c)
-	c.Counting = counting(d)
-	if d.Toe.Kind == "wedge" {
+	c.Counting = s.Counting()
+	if d.Uses("toe.start") { // how deep it is was decided
 		c.Misfit += math.Abs(float64(s.Toe.Length-d.Foot.ToeDepth)) / 10
 	}
 	return c, true
 }
 
-// footAdvice names the heels that suit a foot: slipping heels like short
-// rows, hard wear likes garter, a high instep a gusset.
+// footAdvice says what speaks for the heel on this foot, and how much against it.
 func footAdvice(s *knit.Sock, c *Candidate) (misfit float64) {
-	d := s.Design
 	c.Reasons = append(c.Reasons, fmt.Sprintf("stretches %.0f %% over the instep", c.HeelStretchPct))
-	const highInstep = 1.48 // heel diagonal over ball girth
-	high := float64(d.Foot.HeelDiagonal/d.Foot.BallGirth) > highInstep
-	switch {
-	case high && d.Heel.Kind != "short_row":
-		c.Reasons = append(c.Reasons, "a gusset suits a high instep")
-	case d.Foot.HeelWidth == "narrow" && d.Heel.Kind == "short_row":
-		c.Reasons = append(c.Reasons, "short rows grip a narrow heel")
-	case d.Foot.HeelWidth == "narrow":
-		misfit += 4
-		c.Reasons = append(c.Reasons, "a flap may slip on a narrow heel: carry the slip stitch through the turn")
-	case d.Heel.Kind == "short_row" && d.Heel.Share > 0.5 && d.Heel.Fabric == "garter":
-		c.Reasons = append(c.Reasons, "a wide garter heel is padded and wears hard")
+	reason, misfit := s.Suits()
+	if reason != "" {
+		c.Reasons = append(c.Reasons, reason)
 	}
 	return misfit
 }
@@ -213,7 +222,7 @@ func footAdvice(s *knit.Sock, c *Candidate) (misfit float64) {
 // grams reckons the whole sock from its counts, without knitting it.
 func grams(s *knit.Sock) float64 {
 	leg := float64(s.LegRounds+s.CuffRounds+2) * float64(s.LegStitches)
-	toe, foot, heel := yarn.StitchesBelowLeg(s)
+	toe, foot, heel := s.StitchesBelowLeg()
 	return yarn.GramsPerStitch(s.Design) * (toe + foot + heel + leg)
 }
 

@@ -1,13 +1,14 @@
 package advise
 
 import (
+	"strings"
 	"testing"
 
 	"github.com/stretchr/testify/assert"
 	"github.com/stretchr/testify/require"
 
 	"acornstep/sock/design"
-	"acornstep/sock/plan"
+	"acornstep/sock/knit"
 )
 
 func read(t testing.TB, foot string) design.Design {
@@ -20,10 +21,13 @@ func read(t testing.TB, foot string) design.Design {
 func TestAHighInstepGetsAGusset(t *testing.T) {
 	r := ranked(t, read(t, `,"heel_diagonal_mm":385`))
 	assert.GreaterOrEqual(t, r.Tried, 500)
-	assert.NotEqual(t, "short_row stockinette 0.5", r.Candidates[0].Heel+" "+r.Candidates[0].Fabric+" 0.5")
+	assert.NotEqual(t, "short_row", r.Candidates[0].Heel)
 	assert.Less(t, r.Candidates[0].HeelStretchPct, 40.0)
 	var flap, short float64
-	for _, c := range r.Heels {
+	for _, c := range r.Candidates {
+		if c.Stitches != 68 || c.Turn != "german" || strings.Contains(c.Title, "%") || strings.Contains(c.Title, "in garter") {
+			continue
+		}
 		switch c.Heel {
 		case "gusset_turn":
 			flap = c.HeelStretchPct
@@ -45,14 +49,9 @@ func TestEveryCandidateIsASock(t *testing.T) {
 	r := ranked(t, d)
 	for i := 0; i < len(r.Candidates); i += 7 {
 		c := r.Candidates[i]
-		way := d
-		way.Stitches = &c.Stitches
-		way.Toe.Kind, way.Toe.Start = c.Toe, c.Start
-		if c.Toe == "short_row" {
-			way.Toe.CastOn = "provisional"
-		}
-		way.Heel.Kind, way.Heel.Turn, way.Heel.Share, way.Heel.Fabric = c.Heel, c.Turn, c.Share, c.Fabric
-		p, err := plan.Make(way)
+		way, err := d.With(c.Changes)
+		require.NoError(t, err)
+		p, err := knit.Make(way)
 		require.NoError(t, err)
 		assert.Nil(t, p.Stopped())
 		assert.Equal(t, c.FootRounds, p.Summary.FootRounds)

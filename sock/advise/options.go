@@ -8,6 +8,7 @@ import (
 	"acornstep/sock/fit"
 	"acornstep/sock/knit"
 	"acornstep/sock/measure"
+	"acornstep/sock/verdict"
 )
 
 // Choice is one decision with all its ways.
@@ -23,6 +24,8 @@ type Option struct {
 	// Value is what the design's field becomes; nil leaves it to be worked out.
 	Value any    `json:"value"`
 	Label string `json:"label"`
+	// Changes make a design into it: the value, and what is worked out anew with it.
+	Changes design.Changes `json:"changes"`
 	// Here is what it does on this sock: stitches, rounds, lengths, stretch, grams.
 	Here string `json:"here"`
 	// Reason is why somebody takes it.
@@ -42,14 +45,17 @@ type way struct {
 // field is one decision of the work.
 type field struct {
 	name, label string
-	ways        []way
-	set         func(d *design.Design, value any)
-	get         func(d *design.Design) any
+	ways        func(*design.Design) []way
 	here        func(w *words) string
 	// best overrules the first way on some feet.
 	best func(d *design.Design, worked []*knit.Sock) (index int, reason string)
-	// asked says whether the decision is one for this kind of sock; nil: always.
+	// asked says whether the decision is one for this kind of sock, besides its meaning something to it; nil: always.
 	asked func(d *design.Design) bool
+}
+
+// asks says whether the decision is one for this design.
+func (f *field) asks(d *design.Design) bool {
+	return d.Uses(f.name) && (f.asked == nil || f.asked(d))
 }
 
 // words says what a measured sock comes to, in the unit that is read.
@@ -64,7 +70,7 @@ func (w *words) long(l measure.Length) string { return w.unit.Show(l) }
 func Options(d design.Design, unit measure.Unit) []Choice {
 	list := []Choice{}
 	for _, f := range fields {
-		if f.asked != nil && !f.asked(&d) {
+		if !f.asks(&d) {
 			continue
 		}
 		list = append(list, f.options(d, unit))
@@ -74,17 +80,22 @@ func Options(d design.Design, unit measure.Unit) []Choice {
 
 func (f *field) options(d design.Design, unit measure.Unit) Choice {
 	c := Choice{Field: f.name, Label: f.label}
-	now := f.get(&d)
-	worked := make([]*knit.Sock, len(f.ways))
-	for i, way := range f.ways {
+	now, ways := d.Get(f.name), f.ways(&d)
+	worked := make([]*knit.Sock, len(ways))
+	for i, way := range ways {
+		o := Option{Value: way.value, Label: way.label, Reason: way.reason, Chosen: way.value == now, Changes: knit.Choose(f.name, way.value)}
 		tried := d
-		f.set(&tried, way.value)
+		if !o.Chosen {
+			var err error
+			if tried, err = d.With(o.Changes); err != nil {
+				o.Stop = err.Error()
+			}
+		}
 		s := knit.Measure(&tried)
 		if !s.Stopped() {
 			s.Judge()
 		}
 		worked[i] = s
-		o := Option{Value: way.value, Label: way.label, Reason: way.reason, Chosen: way.value == now}
 		if stop := stopOf(s); stop != "" {
 			o.Stop = stop
 		} else {
@@ -110,7 +121,7 @@ func (f *field) options(d design.Design, unit measure.Unit) Choice {
 
 func stopOf(s *knit.Sock) string {
 	for _, c := range s.Checks {
-		if c.Level == knit.Stop {
+		if c.Level == verdict.Stop {
 			return c.Text
 		}
 	}
@@ -121,11 +132,7 @@ func stopOf(s *knit.Sock) string {
 
 func toeHere(w *words) string {
 	t := w.sock.Toe
-	unit := "rounds"
-	if w.sock.Design.Toe.Kind != "wedge" {
-		unit = "rows"
-	}
-	return fmt.Sprintf("%d cast on · %d %s · %s", t.CastOn, t.Rounds, unit, w.long(t.Length))
+	return fmt.Sprintf("%d cast on · %d %s · %s", t.CastOn, t.Rounds, w.sock.ToeRows(), w.long(t.Length))
 }
 
 func heelStretch(s *knit.Sock) float64 {
@@ -134,7 +141,7 @@ func heelStretch(s *knit.Sock) float64 {
 
 func heelHere(w *words) string {
 	s := w.sock
-	return fmt.Sprintf("%s · %s deep · %.0f g", stretches(heelStretch(s)), w.long(s.Heel.Length), grams(s))
+	return fmt.Sprintf("%s · %s deep · %.0f\u00a0g", stretches(heelStretch(s)), w.long(s.Heel.Length), grams(s))
 }
 
 func stretches(pct float64) string {
@@ -146,7 +153,7 @@ func stretches(pct float64) string {
 
 func turnsHere(w *words) string {
 	s := w.sock
-	if s.Design.Heel.Kind == "flap_under" {
+	if s.Heel.Turns == 0 {
 		return fmt.Sprintf("%d turns a side in the toe", s.Toe.Turns)
 	}
 	return fmt.Sprintf("%d sts · %d turns a side · %s", s.Heel.Stitches, s.Heel.Turns, stretches(heelStretch(s)))
@@ -206,8 +213,8 @@ func bindOffHere(w *words) string {
 	s := w.sock
 	girth := s.Gauge.Girth(float64(s.LegStitches))
 	over := fit.Stretch(s.Design.Foot.HeelDiagonal, girth)
-	if s.Design.BindOff == "sewn" {
-		return fmt.Sprintf("tail %s · passes the heel at %.0f %%", w.long(3*girth), over)
+	if tail := s.CutTail(); tail > 0 {
+		return fmt.Sprintf("tail %s · passes the heel at %.0f %%", w.long(tail), over)
 	}
 	return fmt.Sprintf("passes the heel at %.0f %%", over)
 }

@@ -4,7 +4,6 @@ import (
 	"cmp"
 	"slices"
 
-	"acornstep/sock/design"
 	"acornstep/sock/document"
 )
 
@@ -52,23 +51,20 @@ func (w Wish) sort(list []Candidate, known []string) ([]Candidate, error) {
 		return list, nil
 	case OnlyKnown:
 		return slices.DeleteFunc(list, func(c Candidate) bool {
-			return !slices.Contains(known, "toe:"+c.Toe) || !slices.Contains(known, "heel:"+c.Heel) ||
-				(c.Heel != "flap_under" || c.Toe == "short_row") && !slices.Contains(known, "turn:"+c.Turn)
+			return !slices.Contains(known, Known("toe.kind", c.Toe)) || !slices.Contains(known, Known("heel.kind", c.Heel)) ||
+				c.turns && !slices.Contains(known, Known("heel.turn", c.Turn))
 		}), nil
 	}
 	return list, document.Faults{{Field: "by", Message: "read \"" + string(w) + "\", expected fit, yarn, counting or known"}}
 }
 
-// counting is how many things a sock has the knitter count: our estimate. Turns
-// that show on the needle count themselves; wraps and pins have to be looked for.
-func counting(d *design.Design) int {
-	n := map[string]int{"wedge": 1, "garter_square": 2, "short_row": 2}[d.Toe.Kind]
-	if d.Toe.Kind == "wedge" && d.Toe.Start != "half" {
-		n++ // two rhythms of increasing
+// learned are the fields whose techniques somebody has to have learned, with the word for them.
+var learned = map[string]string{"toe.kind": "toe", "heel.kind": "heel", "heel.turn": "turn"}
+
+// Known names a technique in a list of what somebody has knitted before; empty for one that needs no learning.
+func Known(field, name string) string {
+	if word, counts := learned[field]; counts {
+		return word + ":" + name
 	}
-	n += map[string]int{"short_row": 1, "flap_under": 3, "gusset_turn": 3}[d.Heel.Kind]
-	if d.Heel.Turn != "german" && d.Heel.Kind != "flap_under" {
-		n++
-	}
-	return n
+	return ""
 }

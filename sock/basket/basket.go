@@ -47,6 +47,19 @@ type Digest struct {
 	Missing string `json:"missing"`
 }
 
+// Page asks for a part of the basket.
+type Page struct {
+	// From counts the socks before it, Limit those that it has at most.
+	From, Limit int
+	// Find is looked for in the names of socks and wearers; empty for all.
+	Find string
+}
+
+// Use is a sock with the foot and the swatch that it was designed for, by their ids; empty for none.
+type Use struct {
+	ID, Name, WearerID, SwatchID string
+}
+
 // Longest texts, in characters.
 const (
 	MaxName   = 120
@@ -72,16 +85,16 @@ func (s *Sock) Validate() document.Faults {
 	return faults
 }
 
-// Version is a design that was put aside under a name.
-type Version struct {
+// Variant is a design that was put aside under a name.
+type Variant struct {
 	ID      string      `json:"id"`
 	Name    string      `json:"name"`
 	Draft   draft.Draft `json:"draft"`
 	Created time.Time   `json:"created"`
 }
 
-// Validate tidies the name of a version and says what is wrong with it.
-func (v *Version) Validate() document.Faults {
+// Validate tidies the name of a variant and says what is wrong with it.
+func (v *Variant) Validate() document.Faults {
 	var faults document.Faults
 	v.Name = strings.TrimSpace(v.Name)
 	if n := utf8.RuneCountInString(v.Name); n == 0 || n > MaxName {
@@ -91,10 +104,28 @@ func (v *Version) Validate() document.Faults {
 }
 
 // ErrChanged is given for a save that was made on an older revision. Nothing was written.
-var ErrChanged = errors.New("it was changed in another window meanwhile: look at it again, nothing of it was overwritten")
+var ErrChanged = errors.New("it was changed elsewhere meanwhile: look at it again, nothing of it was overwritten")
 
 // ErrNotFound is given for a sock that is not in the basket.
 var ErrNotFound = errors.New("there is no such sock, foot, swatch or yarn here, or it was deleted")
+
+// ErrInUse is given for something that cannot be removed, since something else stands on it.
+var ErrInUse = errors.New("something that is kept still stands on it: a yarn or needle goes after the swatches that are knitted with it")
+
+// InBinFor is how long deleted things can be brought back.
+const InBinFor = 90 * 24 * time.Hour
+
+// Discarded is something in the bin.
+type Discarded struct {
+	Kind string `json:"kind" enum:"sock,version,reading,measurement,tracing,swatch,wearer,yarn,needle"`
+	ID   string `json:"id"`
+	Name string `json:"name"`
+	// Of names what it belonged to; empty for what stands by itself.
+	Of      string    `json:"of"`
+	Deleted time.Time `json:"deleted"`
+	// Until it can be brought back.
+	Until time.Time `json:"until"`
+}
 
 // Stale is the error of a save that was made on an older revision. Nothing was written.
 type Stale struct {

@@ -66,12 +66,12 @@ func TestTheNextThingToDo(t *testing.T) {
 		news []News
 		want Next
 	}{
-		{"new", Sock{}, nil, Next{"Begin with the foot", "board"}},
-		{"half designed", Sock{Digest: Digest{Missing: "measure: length"}}, nil, Next{"To do: measure: length", "board"}},
+		{"new", Sock{}, nil, Next{"Begin with the foot", "decide"}},
+		{"half designed", Sock{Digest: Digest{Missing: "measure: length"}}, nil, Next{"To do: measure: length", "decide"}},
 		{"designed", Sock{Digest: ready}, nil, Next{"Cast on 32 stitches", "knit"}},
-		{"the foot has grown", Sock{Digest: ready}, []News{grown}, Next{"Pim's foot has changed: look at it", "board"}},
+		{"the foot has grown", Sock{Digest: ready}, []News{grown}, Next{"Pim's foot has changed: look at it", "decide"}},
 		{"the foot is gone", Sock{Digest: ready}, []News{{Of: "foot", Gone: true}}, Next{"Cast on 32 stitches", "knit"}},
-		{"another swatch", Sock{Digest: ready}, []News{{Of: "swatch"}}, Next{"The swatch has changed: look at it", "board"}},
+		{"another swatch", Sock{Digest: ready}, []News{{Of: "swatch"}}, Next{"The swatch has changed: look at it", "decide"}},
 		{"on the needles", Sock{Digest: ready, OnNeedles: true}, []News{grown}, Next{"Knit on", "knit"}},
 	} {
 		assert.Equal(t, c.want, NextStep(&c.sock, c.news), c.name)
@@ -84,6 +84,6 @@ func TestNamesAndNotesHaveTheirLength(t *testing.T) {
 	assert.Equal(t, "Roof", s.Name)
 	assert.ErrorContains(t, faults, "wearer: read 81 characters")
 	assert.ErrorContains(t, faults, "notes: read 5001 characters")
-	v := Version{Name: " "}
+	v := Variant{Name: " "}
 	assert.ErrorContains(t, v.Validate(), "1 to 120")
 }

@@ -1,37 +1,107 @@
 package design
 
-import "slices"
+import (
+	"slices"
+)
 
-// Choice is a field whose value is one of a few names.
-type Choice struct {
-	Field string
-	// Values lists the names, the default first.
-	Values []string
-	get    func(*Design) string
+// Technique is a value of a field that some package knows how to knit. It is
+// registered by name, as a driver is, so that a new one needs no change here.
+type Technique struct {
+	// Field is the field of the design, such as heel.kind; Name its value.
+	Field, Name string
+	// Uses lists the fields that mean something to it, besides those that mean something to every sock.
+	Uses []string
+	// Allows restricts other fields: their possible values, the default first.
+	Allows map[string][]string
 }
 
-// Sections that can be knitted in a contrast yarn.
+var techniques []Technique
+
+// Register makes techniques known to the reader of designs, the default of a
+// field first. Naming one twice replaces it.
+func Register(list ...Technique) {
+	for _, t := range list {
+		if i := slices.IndexFunc(techniques, func(known Technique) bool { return known.Field == t.Field && known.Name == t.Name }); i >= 0 {
+			techniques[i] = t
+			continue
+		}
+		techniques = append(techniques, t)
+	}
+}
+
+// Registered lists the names that are known for a field, the default first.
+func Registered(field string) []string {
+	var names []string
+	for _, t := range techniques {
+		if t.Field == field {
+			names = append(names, t.Name)
+		}
+	}
+	return names
+}
+
+// Uses says whether a field means something in this design.
+func (d *Design) Uses(field string) bool {
+	owned := false
+	for _, t := range techniques {
+		if !slices.Contains(t.Uses, field) {
+			continue
+		}
+		owned = true
+		if d.Get(t.Field) == t.Name {
+			return true
+		}
+	}
+	return !owned
+}
+
+// allowed are the values that a technique of the design leaves to a field; nil for no restriction.
+func (d *Design) allowed(field string) (by Technique, values []string) {
+	for _, t := range techniques {
+		if values, restricts := t.Allows[field]; restricts && d.Get(t.Field) == t.Name {
+			return t, values
+		}
+	}
+	return Technique{}, nil
+}
+
+// Choice is a field with a fixed set of values.
+type Choice struct {
+	Field string
+	// Values lists the names, the default first; nil where techniques are registered for the field.
+	Values []string
+}
+
+// contrastSections may be knitted in the contrast yarn.
 var contrastSections = []string{"toe", "heel", "cuff"}
 
-// Choices lists every field that takes one of a few names, in the order of the work.
-// The values of leg and cuff patterns are the business of the pattern book.
-func Choices() []Choice { return slices.Clone(choices) }
-
 var choices = []Choice{
-	{"foot.heel_width", []string{"average", "narrow", "wide"}, func(d *Design) string { return d.Foot.HeelWidth }},
-	{"toe.kind", []string{"wedge", "garter_square", "short_row"}, func(d *Design) string { return d.Toe.Kind }},
-	{"toe.cast_on", []string{"magic", "turkish", "figure_eight", "provisional"}, func(d *Design) string { return d.Toe.CastOn }},
-	{"toe.start_loop", []string{"twist", "slip_knot", "plain"}, func(d *Design) string { return d.Toe.StartLoop }},
-	{"toe.start", []string{"half", "rounded", "fitted"}, func(d *Design) string { return d.Toe.Start }},
-	{"toe.increase", []string{"kfb", "kfb_mirrored", "m1"}, func(d *Design) string { return d.Toe.Increase }},
-	{"foot_length.school", []string{"exact", "from_sock", "thumb"}, func(d *Design) string { return d.FootLength.School }},
-	{"foot_length.sole", []string{"stockinette", "reverse"}, func(d *Design) string { return d.FootLength.Sole }},
-	{"heel.kind", []string{"short_row", "flap_under", "gusset_turn"}, func(d *Design) string { return d.Heel.Kind }},
-	{"heel.turn", []string{"german", "wrap", "yarn_over", "pinned", "lift"}, func(d *Design) string { return d.Heel.Turn }},
-	{"heel.fabric", []string{"stockinette", "garter"}, func(d *Design) string { return d.Heel.Fabric }},
-	{"corner.method", []string{"outer_legs", "lift", "wrap_instep"}, func(d *Design) string { return d.Corner.Method }},
-	{"ankle.change", []string{"after_heel", "before_heel", "split", "none"}, func(d *Design) string { return d.Ankle.Change }},
-	{"ankle.place", []string{"sides", "spread", "back"}, func(d *Design) string { return d.Ankle.Place }},
-	{"bind_off", []string{"k2tog", "yarn_over", "sewn"}, func(d *Design) string { return d.BindOff }},
-	{"needles", []string{"magic_loop", "two_circulars", "dpn4", "dpn5", "short_circular"}, func(d *Design) string { return d.Needles }},
+	{"foot.heel_width", []string{"average", "narrow", "wide"}},
+	{"toe.kind", nil},
+	{"toe.cast_on", nil},
+	{"toe.start_loop", []string{"twist", "slip_knot", "plain"}},
+	{"toe.start", []string{"half", "rounded", "fitted"}},
+	{"toe.increase", []string{"kfb", "kfb_mirrored", "m1"}},
+	{"foot_length.school", []string{"exact", "from_sock", "thumb"}},
+	{"foot_length.sole", []string{"stockinette", "reverse"}},
+	{"heel.kind", nil},
+	{"heel.turn", nil},
+	{"heel.fabric", []string{"stockinette", "garter"}},
+	{"corner.method", nil},
+	{"ankle.change", []string{"after_heel", "before_heel", "split", "none"}},
+	{"ankle.place", []string{"sides", "spread", "back"}},
+	{"bind_off", nil},
+	{"needles", []string{"magic_loop", "two_circulars", "dpn4", "dpn5", "short_circular"}},
+}
+
+// Choices lists every field with a fixed set of values. Where no technique is
+// registered for a field, its values are empty and any name may stand.
+func Choices() []Choice {
+	all := slices.Clone(choices)
+	for i, c := range all {
+		if c.Values == nil {
+			all[i].Values = Registered(c.Field)
+		}
+	}
+	return all
 }

@@ -6,6 +6,7 @@ import (
 
 	"acornstep/sock/document"
 	"acornstep/sock/measure"
+	"acornstep/sock/pattern"
 )
 
 // Blank is a design with every default that depends on nothing else. It has
@@ -75,8 +76,13 @@ func (d *Design) fill(present document.Present) {
 	if !present["leg.height_mm"] {
 		d.Leg.Height = d.Foot.Length * 180 / 250
 	}
-	if !present["toe.cast_on"] && d.Toe.Kind == "short_row" {
-		d.Toe.CastOn = "provisional"
+	for _, c := range Choices() {
+		if _, values := d.allowed(c.Field); !present[c.Field] && len(values) > 0 {
+			_ = d.Set(c.Field, values[0]) // the field of a choice always holds a name
+		}
+	}
+	if leg := pattern.Find(d.Leg.Pattern, d.Patterns); !present["cuff.pattern"] && leg != nil && leg.Rib() {
+		d.Cuff.Pattern = leg.Name // its columns go on
 	}
 }
 

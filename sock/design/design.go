@@ -7,6 +7,7 @@ import (
 	"slices"
 
 	"acornstep/sock/measure"
+	"acornstep/sock/pattern"
 )
 
 // Format and Version name the document; older versions stay readable.
@@ -39,6 +40,8 @@ type Design struct {
 	Needles    string     `json:"needles"`
 	Yarn       Yarn       `json:"yarn"`
 	Mirror     bool       `json:"mirror"`
+	// Patterns are definitions of stitch patterns that the design brings along, by their names.
+	Patterns []pattern.Pattern `json:"patterns,omitempty"`
 }
 
 // Foot is one foot, measured with its full weight on it.

@@ -68,7 +68,7 @@ func TestRefusals(t *testing.T) {
 		{"empty name", with(`"gauge"`, `"name":" ","gauge"`), "name", "1 to 120"},
 		{"unknown field", with(`"gauge"`, `"colour":"red","gauge"`), "colour", "unknown field"},
 		{"case", with(`"gauge"`, `"Gauge"`), "Gauge", "unknown field"},
-		{"unknown choice", with(`"gauge"`, `"toe":{"kind":"round"},"gauge"`), "toe.kind", "wedge, garter_square, short_row"},
+		{"unknown choice", with(`"gauge"`, `"heel":{"fabric":"felt"},"gauge"`), "heel.fabric", "stockinette, garter"},
 		{"odd count", with(`"gauge"`, `"stitches":67,"gauge"`), "stitches", "66 or 68"},
 		{"half a stitch", with(`"gauge"`, `"stitches":67.5,"gauge"`), "stitches", "whole number"},
 		{"share", with(`"gauge"`, `"heel":{"share":0.55},"gauge"`), "heel.share", "0.5 or 0.6 to 0.7"},
@@ -80,8 +80,10 @@ func TestRefusals(t *testing.T) {
 		{"not UTF-8", with(`"gauge"`, "\"name\":\"\xff\",\"gauge\""), "", "UTF-8"},
 		{"a list", "[]", "", "expected an object"},
 		{"strand and rounds between", with(`"gauge"`, `"heel":{"own_strand":true,"rounds_between":1},"gauge"`), "heel.rounds_between", "heel.own_strand"},
+		{"unknown pattern", with(`"gauge"`, `"leg":{"pattern":"moss_cable"},"gauge"`), "leg.pattern", "stockinette, rib_1x1"},
+		{"a cuff that rolls", with(`"gauge"`, `"cuff":{"pattern":"stockinette"},"gauge"`), "cuff.pattern", "rib_1x1"},
+		{"a pattern of the design's own", with(`"gauge"`, `"patterns":[{"name":"x","label":"X","repeat":3,"width":1,"rounds":[[["k",2]]]}],"gauge"`), "patterns[0].rounds[0]", "takes 2 stitches"},
 		{"contrast and first row", with(`"gauge"`, `"heel":{"first_row":"WS"},"yarn":{"contrast":["heel"]},"gauge"`), "heel.first_row", "yarn.contrast"},
-		{"cast-on of a short-row toe", with(`"gauge"`, `"toe":{"kind":"short_row","cast_on":"magic"},"gauge"`), "toe.cast_on", "toe.kind"},
 	}
 	for _, c := range cases {
 		t.Run(c.name, func(t *testing.T) {

@@ -1,6 +1,7 @@
 package design
 
 import (
+	"encoding/json"
 	"slices"
 	"strings"
 	"unicode/utf8"
@@ -16,16 +17,36 @@ func Read(text []byte) (Design, error) { return ReadIn(text, "") }
 // ReadIn is Read with lengths in its sentences spelled in the unit that the
 // reader thinks in; without a unit they are in millimetres.
 func ReadIn(text []byte, unit measure.Unit) (Design, error) {
+	return read(text, validation{unit: unit})
+}
+
+// ReadRepeated reads the design that a plan repeats. The plan's rows are there
+// already, so a plan by others may leave out the foot or name techniques that
+// this program does not know; what it does say is possible, or refused.
+func ReadRepeated(text []byte) (Design, error) {
+	return read(text, validation{repeated: true})
+}
+
+// Validate judges a design that was changed by other ways than a document as
+// strictly as one that is read. The error is document.Faults.
+func (d Design) Validate() error {
+	text, err := json.Marshal(d)
+	if err != nil {
+		return document.Faults{{Message: err.Error()}} // a number that JSON does not have
+	}
+	_, err = Read(text)
+	return err
+}
+
+func read(text []byte, v validation) (Design, error) {
 	d := Blank()
 	present, faults := document.Read(text, &d)
 	if present == nil || len(faults) > 0 && faults[0].Field == "" {
 		return Design{}, faults // no document at all: nothing in it can be missing
 	}
-	if !present["format"] || !present["version"] {
-		for _, field := range []string{"format", "version"} {
-			if !present[field] {
-				faults.Add(field, "is required")
-			}
+	for _, field := range []string{"format", "version"} {
+		if !present[field] && !v.repeated {
+			faults.Add(field, "is required")
 		}
 	}
 	if present["format"] && d.Format != Format {
@@ -37,12 +58,14 @@ func ReadIn(text []byte, unit measure.Unit) (Design, error) {
 		newer.Add("version", "read %d; this program knows versions up to %d: a newer program wrote this design", d.Version, Version)
 		return Design{}, newer
 	}
-	v := validation{faults: faults, present: present, unit: unit}
+	v.faults, v.present = faults, present
 	v.check(&d)
 	if err := v.faults.Err(); err != nil {
 		return Design{}, err
 	}
-	d.fill(present)
+	if d.Foot.Length > 0 {
+		d.fill(present)
+	}
 	return d, nil
 }
 
@@ -50,6 +73,8 @@ type validation struct {
 	faults  document.Faults
 	present document.Present
 	unit    measure.Unit
+	// repeated: the design stands in a plan that has its rows already.
+	repeated bool
 }
 
 // bad says whether the field is already known to be unreadable, so that it is reported once.
@@ -66,11 +91,13 @@ func (v *validation) check(d *Design) {
 	}
 	v.checkFoot(d)
 	v.checkGauge(d)
-	for _, c := range choices {
-		if value := c.get(d); !v.bad(c.Field) && !slices.Contains(c.Values, value) {
-			v.faults.Add(c.Field, "read %s, expected one of %s", quote(value), strings.Join(c.Values, ", "))
+	for _, c := range Choices() {
+		value, _ := d.Get(c.Field).(string)
+		if names := c.Values; !v.repeated && !v.bad(c.Field) && len(names) > 0 && !slices.Contains(names, value) {
+			v.faults.Add(c.Field, "read %s, expected one of %s", quote(value), strings.Join(names, ", "))
 		}
 	}
+	v.checkPatterns(d)
 	v.checkCounts(d)
 	v.checkContradictions(d)
 }

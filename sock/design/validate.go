@@ -7,25 +7,11 @@ import (
 
 	"acornstep/sock/feet"
 	"acornstep/sock/measure"
+	"acornstep/sock/pattern"
 )
 
-// Possible is the range of a measurement that a human foot can have, and what it measures.
-type Possible struct {
-	Field    string
-	Min, Max Length
-	Noun     string
-}
-
-// FootRanges lists what is possible for each measurement of a foot.
-var FootRanges = []Possible{
-	{"foot.length_mm", 80, 350, "a foot's length"},
-	{"foot.ball_girth_mm", 90, 350, "the girth round the ball"},
-	{"foot.toe_depth_mm", 10, 110, "the depth of the toes"},
-	{"foot.heel_diagonal_mm", 90, 600, "the heel diagonal"},
-	{"foot.ankle_girth_mm", 60, 460, "the girth of the ankle"},
-	{"foot.calf_girth_mm", 80, 700, "the girth of the calf"},
-	{"foot.calf_height_mm", 50, 600, "the height of the calf"},
-}
+// measured are the measurements of a foot that a design has, in the order of its fields.
+var measured = slices.DeleteFunc(slices.Clone(feet.Kinds), func(k feet.Kind) bool { return !k.Design })
 
 func (v *validation) show(l Length) string {
 	if v.unit == "" {
@@ -44,22 +30,23 @@ const guessedBelow = 0.9
 
 func (v *validation) checkFoot(d *Design) {
 	values := d.Foot.values()
-	for i, r := range FootRanges {
-		if v.bad(r.Field) {
+	for i, r := range measured {
+		field := "foot." + r.Name
+		if v.bad(field) {
 			continue
 		}
-		if !v.present[r.Field] {
-			if i == 0 {
-				v.faults.Add(r.Field, "is required: a standing foot from heel to longest toe, %s to %s", v.show(r.Min), v.show(r.Max))
+		if !v.present[field] {
+			if i == 0 && !v.repeated {
+				v.faults.Add(field, "is required: a standing foot from heel to longest toe, %s to %s", v.show(r.Min), v.show(r.Max))
 			}
 			continue
 		}
 		low := r.Min
-		if slices.Contains(d.Foot.Estimated, strings.TrimPrefix(r.Field, "foot.")) {
+		if slices.Contains(d.Foot.Estimated, r.Name) {
 			low *= guessedBelow
 		}
 		if value := *values[i]; value < low || value > r.Max {
-			v.faults.Add(r.Field, "read %s; %s is %s to %s%s", v.show(value), r.Noun, v.show(r.Min), v.show(r.Max), v.meant(value, r))
+			v.faults.Add(field, "read %s; %s is %s to %s%s", v.show(value), r.Noun, v.show(r.Min), v.show(r.Max), v.meant(value, r))
 		}
 	}
 	for i, name := range d.Foot.Estimated {
@@ -75,7 +62,7 @@ func (v *validation) checkFoot(d *Design) {
 }
 
 // meant asks about the usual slip: inches or centimetres taken for another unit.
-func (v *validation) meant(value Length, r Possible) string {
+func (v *validation) meant(value Length, r feet.Kind) string {
 	typed := value
 	if v.unit != "" {
 		typed = value / v.unit.Size()
@@ -105,7 +92,7 @@ func (v *validation) checkGauge(d *Design) {
 func (v *validation) number(field string, value, low, high float64, required bool) {
 	switch {
 	case v.bad(field):
-	case required && !v.present[field]:
+	case required && !v.present[field] && !v.repeated:
 		v.faults.Add(field, "is required: %g to %g", low, high)
 	case v.present[field] && (value < low || value > high):
 		v.faults.Add(field, "read %g, possible is %g to %g", value, low, high)
@@ -137,9 +124,16 @@ const (
 	mostRounds   = 400
 )
 
+// Longest lengths that a design may have.
+const (
+	MostLengthEase Length = 40
+	TallestLeg     Length = 600
+	TallestCuff    Length = 200
+)
+
 func (v *validation) checkCounts(d *Design) {
 	v.number("fit.girth_ease_pct", d.Fit.GirthEasePct, 0, 25, false)
-	v.length("fit.length_ease_mm", &d.Fit.LengthEase, 0, 40)
+	v.length("fit.length_ease_mm", &d.Fit.LengthEase, 0, MostLengthEase)
 	v.evenCount("fit.multiple", &d.Fit.Multiple, 2, 24)
 	v.evenCount("stitches", d.Stitches, 16, mostStitches)
 	v.evenCount("toe.start_stitches", d.Toe.StartStitches, 8, mostStitches)
@@ -166,10 +160,10 @@ func (v *validation) checkCounts(d *Design) {
 	v.count("heel.gusset_increases", d.Heel.GussetIncreases, 0, mostRounds)
 	v.count("corner.pick_up", &d.Corner.PickUp, 0, 10)
 	v.count("corner.hold_rounds", &d.Corner.HoldRounds, 0, mostRounds)
-	v.length("leg.height_mm", &d.Leg.Height, 0, 600)
+	v.length("leg.height_mm", &d.Leg.Height, 0, TallestLeg)
 	v.count("leg.plain_rounds", d.Leg.PlainRounds, 0, mostRounds)
 	v.evenCount("leg.stitches", d.Leg.Stitches, 16, mostStitches)
-	v.length("cuff.height_mm", &d.Cuff.Height, 0, 200)
+	v.length("cuff.height_mm", &d.Cuff.Height, 0, TallestCuff)
 	v.count("foot_length.rounds", d.FootLength.Rounds, 0, mostRounds)
 	v.count("leg.rounds", d.Leg.Rounds, 0, mostRounds)
 	v.count("cuff.rounds", d.Cuff.Rounds, 0, mostRounds)
@@ -194,7 +188,7 @@ func (v *validation) checkContradictions(d *Design) {
 	if d.ContrastHeel() {
 		strand = "yarn.contrast (heel)"
 	}
-	if d.HeelHasOwnStrand() && d.Heel.Kind != "flap_under" {
+	if d.HeelHasOwnStrand() && d.Uses("heel.first_row") {
 		if b := d.Heel.RoundsBetween; b != nil && *b > 0 {
 			v.faults.Add("heel.rounds_between", "read %d with %s: a full round between the halves would carry the heel's yarn over the instep; use 0 or no strand of its own", *b, strand)
 		}
@@ -209,13 +203,36 @@ func (v *validation) checkContradictions(d *Design) {
 			}
 		}
 	}
-	if !v.present["toe.cast_on"] {
-		return
+	for _, c := range Choices() {
+		by, values := d.allowed(c.Field)
+		value, _ := d.Get(c.Field).(string)
+		if v.present[c.Field] && !v.bad(c.Field) && values != nil && !slices.Contains(values, value) {
+			v.faults.Add(c.Field, "read %s with %s %s: it begins with %s", quote(value), by.Field, by.Name, strings.Join(values, ", "))
+		}
 	}
-	if d.Toe.Kind == "short_row" && d.Toe.CastOn != "provisional" {
-		v.faults.Add("toe.cast_on", "read %s with toe.kind short_row: a short-row toe begins with provisional", quote(d.Toe.CastOn))
+}
+
+// checkPatterns refuses stitch patterns that nobody knows, and those of the design's own that cannot be knitted.
+func (v *validation) checkPatterns(d *Design) {
+	for i := range d.Patterns {
+		for _, f := range d.Patterns[i].Validate() {
+			v.faults.Add(fmt.Sprintf("patterns[%d].%s", i, f.Field), "%s", f.Message)
+		}
 	}
-	if d.Toe.Kind != "short_row" && d.Toe.CastOn == "provisional" {
-		v.faults.Add("toe.cast_on", "read \"provisional\" with toe.kind %s: that toe begins with magic, turkish or figure_eight", d.Toe.Kind)
+	for _, of := range []struct {
+		field, name string
+		cuff        bool
+	}{{"leg.pattern", d.Leg.Pattern, false}, {"leg.instep_pattern", d.Leg.InstepPattern, false}, {"cuff.pattern", d.Cuff.Pattern, true}} {
+		p := pattern.Find(of.name, d.Patterns)
+		if v.repeated || v.bad(of.field) || p != nil && !(of.cuff && p.Plain()) {
+			continue
+		}
+		var names []string
+		for _, known := range pattern.Book {
+			if !of.cuff || !known.Plain() {
+				names = append(names, known.Name)
+			}
+		}
+		v.faults.Add(of.field, "read %s, expected one of %s", quote(of.name), strings.Join(names, ", "))
 	}
 }

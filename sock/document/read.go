@@ -40,8 +40,14 @@ func (f Faults) Error() string {
 	return strings.Join(lines, "\n")
 }
 
-// Add appends a fault whose message is formatted.
+// MostFaults are told of one document: nobody reads more, and a list as long as a bad document only costs time.
+const MostFaults = 50
+
+// Add appends a fault whose message is formatted, unless [MostFaults] are listed already.
 func (f *Faults) Add(field, format string, args ...any) {
+	if len(*f) >= MostFaults {
+		return
+	}
 	*f = append(*f, Fault{field, fmt.Sprintf(format, args...)})
 }
 

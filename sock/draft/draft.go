@@ -29,6 +29,9 @@ type Draft struct {
 const (
 	maxEntries   = 60
 	maxEntryText = 200
+	// A field lies at most as deep as foot.length_mm.
+	maxFieldName  = 60
+	maxFieldParts = 2
 )
 
 // Reading is what a draft comes to.
@@ -54,6 +57,10 @@ func Read(d Draft, unit measure.Unit) Reading {
 	}
 	unread := document.Faults{}
 	for _, field := range slices.Sorted(maps.Keys(d.Entries)) {
+		if !possible(field) {
+			r.Faults.Add("", "read an entry for %.40q…: a design has no such field", field)
+			continue
+		}
 		text := d.Entries[field]
 		value, err := readEntry(field, text, unit)
 		if err == nil {
@@ -85,10 +92,15 @@ func Read(d Draft, unit measure.Unit) Reading {
 	return r
 }
 
+// possible says whether a field can be one of a design by its length and depth alone.
+func possible(field string) bool {
+	return len(field) <= maxFieldName && strings.Count(field, ".") < maxFieldParts
+}
+
 // keepImpossible leaves an entry as it was typed when its value reads but is not possible.
 func (r *Reading) keepImpossible(entries map[string]string, unit measure.Unit) {
 	for _, f := range r.Faults {
-		if text, typed := entries[f.Field]; typed && strings.TrimSpace(text) != "" {
+		if text, typed := entries[f.Field]; typed && possible(f.Field) && strings.TrimSpace(text) != "" {
 			r.Draft.Entries[f.Field] = clip(withUnit(f.Field, text, unit))
 			_ = set(r.Draft.Design, f.Field, nil)
 		}

@@ -1,9 +1,11 @@
 package draft
 
 import (
+	"strings"
 	"testing"
 
 	"github.com/stretchr/testify/assert"
+	"github.com/stretchr/testify/require"
 	"pgregory.net/rapid"
 
 	"acornstep/sock/measure"
@@ -36,6 +38,21 @@ func TestWhatCannotBeReadStays(t *testing.T) {
 	r := Read(Draft{Entries: map[string]string{"foot.length_mm": "abc", "gauge.rounds_per_100mm": "900", "heel.picked_up": "many", "foot.ball_girth_mm": "  "}}, measure.Inches)
 	assert.Equal(t, map[string]string{"foot.length_mm": "abc", "gauge.rounds_per_100mm": "900 per 4 in", "heel.picked_up": "many"}, r.Draft.Entries)
 	assert.GreaterOrEqual(t, len(r.Faults), 4)
+}
+
+// A name that no field of a design has is told and left out; what else was typed stays.
+func TestEntriesForNoFieldAtAll(t *testing.T) {
+	for _, name := range []string{strings.Repeat(".", 900_000), "foot.length_mm.more", strings.Repeat("x", 61)} {
+		r := Read(Draft{Entries: map[string]string{name: "1", "foot.length_mm": "25.1", "gauge.stitches_per_100mm": "many"}}, measure.Centimetres)
+		require.NotEmpty(t, r.Faults)
+		assert.Contains(t, r.Faults[0].Message, "a design has no such field")
+		assert.Less(t, len(r.Faults[0].Message), 200)
+		assert.Equal(t, map[string]any{"length_mm": 251.0}, r.Draft.Design["foot"])
+		assert.Equal(t, map[string]string{"gauge.stitches_per_100mm": "many"}, r.Draft.Entries)
+		r = Read(Draft{Design: map[string]any{name: "1"}, Entries: map[string]string{name: "1"}}, measure.Centimetres)
+		assert.LessOrEqual(t, len(r.Draft.Design), 3, "nor when the design names it too: it is no path to anything")
+		assert.Equal(t, "1", r.Draft.Design[name])
+	}
 }
 
 func TestReadingTwiceChangesNothing(t *testing.T) {

@@ -87,18 +87,20 @@ type Kind struct {
 	Max measure.Length `json:"max_mm"`
 	// Design: the measurement is a field of a design's foot.
 	Design bool `json:"design"`
+	// Noun is what it is called in a sentence.
+	Noun string `json:"-"`
 }
 
 // Kinds lists what is measured, in the order of measuring.
 var Kinds = []Kind{
-	{"length_mm", "Length", "Standing with the whole weight on it, from the heel to the longest toe.", 80, 350, true},
-	{"ball_girth_mm", "Girth round the ball", "Round the widest place, behind the toes; the tape touches and does not press.", 90, 350, true},
-	{"toe_depth_mm", "Depth of the toes", "From the tip of the longest toe back to where the little toe begins.", 10, 110, true},
-	{"ball_width_mm", "Width", "Across the ball, on the tracing. No sock is reckoned from it; it shows how two feet differ.", 30, 150, false},
-	{"heel_diagonal_mm", "Heel diagonal", "Round the point of the heel and the bend of the ankle.", 90, 600, true},
-	{"ankle_girth_mm", "Ankle", "Round the thinnest place above the ankle bones.", 60, 460, true},
-	{"calf_girth_mm", "Calf", "Round the thickest place of the calf, for knee socks.", 80, 700, true},
-	{"calf_height_mm", "Height of the calf", "From the floor up to that place.", 50, 600, true},
+	{"length_mm", "Length", "Standing with the whole weight on it, from the heel to the longest toe.", 80, 350, true, "a foot's length"},
+	{"ball_girth_mm", "Girth round the ball", "Round the widest place, behind the toes; the tape touches and does not press.", 90, 350, true, "the girth round the ball"},
+	{"toe_depth_mm", "Depth of the toes", "From the tip of the longest toe back to where the little toe begins.", 10, 110, true, "the depth of the toes"},
+	{"ball_width_mm", "Width", "Across the ball, on the tracing. No sock is reckoned from it; it shows how two feet differ.", 30, 150, false, "the width of the foot"},
+	{"heel_diagonal_mm", "Heel diagonal", "Round the point of the heel and the bend of the ankle.", 90, 600, true, "the heel diagonal"},
+	{"ankle_girth_mm", "Ankle", "Round the thinnest place above the ankle bones.", 60, 460, true, "the girth of the ankle"},
+	{"calf_girth_mm", "Calf", "Round the thickest place of the calf, for knee socks.", 80, 700, true, "the girth of the calf"},
+	{"calf_height_mm", "Height of the calf", "From the floor up to that place.", 50, 600, true, "the height of the calf"},
 }
 
 // KindOf finds a kind by its name.
@@ -125,6 +127,10 @@ func (w *Wearer) Validate() document.Faults {
 	}
 	if n := utf8.RuneCountInString(w.Note); n > maxNote {
 		faults.Add("note", "read %d characters; a note has at most %d", n, maxNote)
+	}
+	if n := len(w.Cautions); n > len(Cautions) {
+		faults.Add("cautions", "read %d; there are %d", n, len(Cautions))
+		return faults
 	}
 	for i, name := range w.Cautions {
 		if !slices.ContainsFunc(Cautions, func(c Caution) bool { return c.Name == name }) {

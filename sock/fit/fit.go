@@ -8,6 +8,7 @@ import (
 
 	"acornstep/sock/knit"
 	"acornstep/sock/measure"
+	"acornstep/sock/verdict"
 )
 
 // Place is one girth of the foot and the sock's there.
@@ -22,8 +23,8 @@ type Place struct {
 	LowPct     float64 `json:"low_pct"`
 	HighPct    float64 `json:"high_pct"`
 	// Estimated: the foot's girth there was not measured.
-	Estimated bool       `json:"estimated"`
-	Level     knit.Level `json:"level"`
+	Estimated bool          `json:"estimated"`
+	Level     verdict.Level `json:"level"`
 	// Text is what a knowing friend would say.
 	Text string `json:"text"`
 }
@@ -71,15 +72,15 @@ func Of(s *knit.Sock) []Place {
 func Stretch(foot, sock measure.Length) float64 { return 100 * float64(foot/sock-1) }
 
 func stretch(name string, foot, sock measure.Length, low, high float64, estimated bool) Place {
-	p := Place{Name: name, Foot: foot, Sock: sock, StretchPct: Stretch(foot, sock), LowPct: low, HighPct: high, Estimated: estimated, Level: knit.Note}
+	p := Place{Name: name, Foot: foot, Sock: sock, StretchPct: Stretch(foot, sock), LowPct: low, HighPct: high, Estimated: estimated, Level: verdict.Note}
 	switch {
 	case p.StretchPct < low-0.05:
-		p.Level, p.Text = knit.Caution, "It hardly stretches here: it may sag."
+		p.Level, p.Text = verdict.Caution, "It hardly stretches here: it may sag."
 		if estimated {
-			p.Level, p.Text = knit.Note, "Roomy here, if the guess is right."
+			p.Level, p.Text = verdict.Note, "Roomy here, if the guess is right."
 		}
 	case p.StretchPct > high+0.05:
-		p.Level, p.Text = knit.Caution, "It is tight here."
+		p.Level, p.Text = verdict.Caution, "It is tight here."
 	default:
 		p.Text = "It sits well."
 	}
@@ -90,12 +91,12 @@ func stretch(name string, foot, sock measure.Length, low, high float64, estimate
 func heel(p Place, limit float64) Place {
 	switch {
 	case p.StretchPct > limit:
-		p.Level = knit.Caution
+		p.Level = verdict.Caution
 		p.Text = fmt.Sprintf("Tight: the fabric gives %.0f %%, and it will pull the heel down.", limit)
 	case p.StretchPct > p.HighPct:
-		p.Level, p.Text = knit.Note, "Snug over the instep."
+		p.Level, p.Text = verdict.Note, "Snug over the instep."
 	case p.StretchPct < 0:
-		p.Level, p.Text = knit.Note, "Roomy round the heel."
+		p.Level, p.Text = verdict.Note, "Roomy round the heel."
 	}
 	return p
 }
@@ -103,9 +104,9 @@ func heel(p Place, limit float64) Place {
 func cuff(p Place) Place {
 	switch {
 	case p.StretchPct > 100*(knit.PassStop-1):
-		p.Level, p.Text = knit.Stop, "It cannot be pulled on over the heel."
+		p.Level, p.Text = verdict.Stop, "It cannot be pulled on over the heel."
 	case p.StretchPct > p.HighPct:
-		p.Level, p.Text = knit.Caution, "It is hard to pull on over the heel."
+		p.Level, p.Text = verdict.Caution, "It is hard to pull on over the heel."
 	default:
 		p.Text = "It goes over the heel."
 	}

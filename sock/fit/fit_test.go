@@ -8,6 +8,7 @@ import (
 
 	"acornstep/sock/design"
 	"acornstep/sock/knit"
+	"acornstep/sock/verdict"
 )
 
 func sock(t *testing.T, fields string) *knit.Sock {
@@ -57,7 +58,7 @@ func TestRoomGrowsFromShortRowsToGussets(t *testing.T) {
 func TestGarterGivesMore(t *testing.T) {
 	tight := place(t, Of(sock(t, `,"heel":{"turns_per_side":6}`)), "heel")
 	garter := place(t, Of(sock(t, `,"heel":{"turns_per_side":6,"fabric":"garter"}`)), "heel")
-	assert.Equal(t, knit.Caution, tight.Level)
+	assert.Equal(t, verdict.Caution, tight.Level)
 	assert.Greater(t, garter.HighPct, tight.HighPct)
 	assert.Greater(t, Misfit(Of(sock(t, `,"heel":{"turns_per_side":6}`))), Misfit(Of(sock(t, ""))))
 }

@@ -6,8 +6,8 @@ package handle
 import (
 	"fmt"
 	"math"
-	"slices"
 
+	"acornstep/sock/design"
 	"acornstep/sock/knit"
 	"acornstep/sock/shape"
 )
@@ -37,48 +37,30 @@ type Handle struct {
 // Of lists the handles of a sock that was measured without a stop, and its drawing.
 func Of(s *knit.Sock, drawn shape.Shape) []Handle {
 	var list []Handle
-	for _, make := range []func(*knit.Sock, shape.Shape) (Handle, bool){toeDepth, heelStart, legHeight, cuffHeight} {
-		if h, ok := make(s, drawn); ok && h.Stops > 1 {
+	for _, part := range []func(*knit.Sock, shape.Shape) (Handle, bool){toeDepth, heelStart, legHeight, cuffHeight} {
+		if h, ok := part(s, drawn); ok && h.Stops > 1 {
 			list = append(list, h)
 		}
 	}
 	return list
 }
 
-// toeDepth moves by one increase round more or fewer at once, or by one turn a side.
+// toeDepth moves as the toe says.
 func toeDepth(s *knit.Sock, drawn shape.Shape) (Handle, bool) {
-	h := Handle{Label: "Depth of the toe", Axis: "x", At: shape.Point{float64(s.Toe.Length), drawn.Ankle[1] / 2}}
-	switch s.Design.Toe.Kind {
-	case "wedge":
-		// The last increase round would be followed by a plain one all the same.
-		h.Field, h.Word = "toe.fast_rounds", "toe rounds"
-		h.Step = -float64(s.Gauge.Height(1))
-		h.Stops = s.Toe.IncreaseRounds
-		h.Now = min(s.Toe.FastRounds, h.Stops-1)
-		h.Each, h.EachCount = 1, -1
-		h.FirstCount = 1 + 2*s.Toe.IncreaseRounds
-	case "short_row":
-		most := s.Stitches/4 - 2 // four stitches stay in the centre
-		h.Field, h.Word = "toe.turns_per_side", "turns a side in the toe"
-		h.Step = float64(s.Gauge.Height(2))
-		h.Stops, h.Now = most, s.Toe.Turns-1
-		h.First, h.Each, h.FirstCount, h.EachCount = 1, 1, 1, 1
-	default:
-		return h, false // a square is as deep as its stitches are wide
-	}
-	return h, h.Now >= 0 && h.Now < h.Stops
+	d, ok := s.ToeDrag()
+	return Handle{
+		Field: d.Field, Label: "Depth of the toe", Axis: "x", At: shape.Point{float64(s.Toe.Length), drawn.Ankle[1] / 2},
+		Step: d.Step, Now: d.Now, Stops: d.Stops, First: d.First, Each: d.Each, FirstCount: d.FirstCount, EachCount: d.EachCount, Word: d.Word,
+	}, ok && d.Now >= 0 && d.Now < d.Stops
 }
-
-// Ease in length that a design may have, in mm.
-const leastEase, mostEase = 0, 40
 
 // heelStart moves by whole rounds: the length ease takes what the rounds leave.
 func heelStart(s *knit.Sock, drawn shape.Shape) (Handle, bool) {
 	round := float64(s.Gauge.Height(1))
 	ease := float64(s.Design.Fit.LengthEase)
 	// A little less than half a round inside both limits, so that rounding never steps over them.
-	shorter := int(math.Floor((mostEase - ease) / round))
-	longer := int(math.Floor((ease - leastEase) / round))
+	shorter := int(math.Floor((float64(design.MostLengthEase) - ease) / round))
+	longer := int(math.Floor(ease / round))
 	shorter = min(shorter, s.FootRounds-1)
 	return Handle{
 		Field: "fit.length_ease_mm", Label: "Where the heel starts", Axis: "x",
@@ -88,16 +70,14 @@ func heelStart(s *knit.Sock, drawn shape.Shape) (Handle, bool) {
 	}, shorter >= 0 && longer >= 0
 }
 
-const tallestLeg, tallestCuff = 600, 200
-
 // legHeight moves by whole repeats of the leg's pattern.
 func legHeight(s *knit.Sock, drawn shape.Shape) (Handle, bool) {
-	repeat := max(1, patternRounds(s.Design.Leg.Pattern))
+	repeat := max(1, s.PatternRounds())
 	step := float64(s.Gauge.Height(float64(repeat)))
 	// The height that gives exactly these rounds, so that every stop is a whole number of them.
 	height := float64(s.Gauge.Height(float64(s.Gauge.RoundsIn(s.Design.Leg.Height))))
 	lower := s.LegRounds / repeat
-	higher := int(math.Floor((tallestLeg - height) / step))
+	higher := int(math.Floor((float64(design.TallestLeg) - height) / step))
 	return Handle{
 		Field: "leg.height_mm", Label: "Height of the leg", Axis: "y",
 		At: shape.Point{legMiddle(s, drawn), drawn.Height}, Step: step, Now: lower, Stops: lower + max(0, higher) + 1,
@@ -109,7 +89,7 @@ func legHeight(s *knit.Sock, drawn shape.Shape) (Handle, bool) {
 // cuffHeight moves the lower edge of the cuff, so that a taller cuff grows downward.
 func cuffHeight(s *knit.Sock, drawn shape.Shape) (Handle, bool) {
 	round := float64(s.Gauge.Height(1))
-	most := min(s.CuffRounds+s.LegRounds, int(tallestCuff/round))
+	most := min(s.CuffRounds+s.LegRounds, int(float64(design.TallestCuff)/round))
 	if s.CuffRounds > most {
 		return Handle{}, false
 	}
@@ -122,14 +102,6 @@ func cuffHeight(s *knit.Sock, drawn shape.Shape) (Handle, bool) {
 
 func legMiddle(s *knit.Sock, drawn shape.Shape) float64 {
 	return drawn.Width - float64(s.Gauge.Girth(float64(s.LegStitches)))/4
-}
-
-func patternRounds(name string) int {
-	i := slices.IndexFunc(knit.Patterns, func(p *knit.Pattern) bool { return p.Name == name })
-	if i < 0 {
-		return 1
-	}
-	return len(knit.Patterns[i].Rounds)
 }
 
 // Value is what the field becomes at a stop, and the count there; the error names the stops there are.

@@ -1,6 +1,11 @@
 package knit
 
-import "acornstep/sock/needle"
+import (
+	"math"
+
+	"acornstep/sock/needle"
+	"acornstep/sock/verdict"
+)
 
 // AnklePlan says in which rounds the foot's count becomes the leg's.
 type AnklePlan struct {
@@ -28,6 +33,17 @@ func (s *Sock) ringAtHeel() int {
 
 func (s *Sock) changeBeforeHeel() int {
 	difference := s.AnkleStitches - s.Stitches
+	if change := s.Design.Ankle.Change; !s.instepPattern().Plain() && difference != 0 && (change == "before_heel" || change == "split") {
+		// Only the back may change, and only a heel that laps over finds its middle then.
+		if !s.heel().LapsOver() {
+			s.Checks.Say(verdict.Note, "ankle_pattern", "The pattern on the instep keeps its stitches, and this heel takes as many: the count changes after the heel.")
+			return 0
+		}
+		if change == "split" {
+			difference /= 2
+		}
+		return difference / 4 * 4
+	}
 	switch s.Design.Ankle.Change {
 	case "before_heel":
 		return difference
@@ -83,11 +99,55 @@ func changeIn(list []change, round int) (stitches int) {
 
 // changeRound works a round that changes the count.
 func (h *hands) changeRound(place string, stitches int) {
-	front, back := changePlaces[place](stitches)
 	instep, sole := h.instep, h.sole()
+	if place == "back" && sole+stitches < instep/2 {
+		place = "sides" // the back has lost what it can: nearly all would be instep
+	}
+	front, back := changePlaces[place](stitches)
+	if h.over != nil && backTakes(sole, stitches) {
+		// A pattern on the instep keeps its columns: the back has the whole change.
+		h.round(func() { h.settle(instep) }, func() { h.evenly(sole, stitches) })
+		return
+	}
+	if instep < fewestAtSides || sole < fewestAtSides || -2*front.between > instep || -2*back.between > sole {
+		// Each needle has its share: a few stitches cannot lose as many as the many beside them.
+		share := int(math.Round(float64(stitches*instep) / float64(instep+sole)))
+		front, back = spots{between: share}, spots{between: stitches - share}
+	}
 	h.round(func() { front.work(h, instep) }, func() { back.work(h, sole) })
 	h.instep += front.gain()
 }
+
+// backTakes says whether the back alone can have a change: each stitch that goes takes another with it.
+func backTakes(back, stitches int) bool { return back >= -2*stitches }
+
+// keepColumns stops a sock whose back cannot lose what the leg asks for while
+// the pattern on the instep keeps all its stitches.
+func (s *Sock) keepColumns() {
+	if !laysOut(s.instepPattern()) {
+		return
+	}
+	front := s.Stitches / 2
+	back := s.Stitches - front
+	take := func(list []change) {
+		for _, c := range list {
+			if !backTakes(back, c.stitches) {
+				s.Checks.Say(verdict.Stop, "instep_columns", "leg.instep_pattern: the pattern on the instep keeps its %d stitches, and the back cannot lose so many that %d are left for the leg. Choose a wider leg, or a plain instep.",
+					front, s.AnkleStitches)
+				return
+			}
+			back += c.stitches
+		}
+	}
+	take(s.Ankle.footRounds)
+	if s.Heel.FlapRows > 0 {
+		back = s.afterGusset() - front
+	}
+	take(s.Ankle.legRounds)
+}
+
+// fewestAtSides is the smallest needle that can lose a stitch near each end and keep some between.
+const fewestAtSides = 8
 
 // spots say how many stitches come or go on one needle: at its start, at its
 // end, and evenly over what lies between.
@@ -134,7 +194,7 @@ func (h *hands) evenly(n, gain int) {
 	}
 	plain := n - takes*times
 	for i := range times {
-		h.do(needle.K, plain*(2*i+1)/(2*times)-plain*max(0, 2*i-1)/(2*times))
+		h.settle(plain*(2*i+1)/(2*times) - plain*max(0, 2*i-1)/(2*times))
 		if gain < 0 {
 			h.do(needle.K2tog, 1)
 		} else {
@@ -142,10 +202,10 @@ func (h *hands) evenly(n, gain int) {
 		}
 	}
 	if times == 0 {
-		h.do(needle.K, plain)
+		h.settle(plain)
 		return
 	}
-	h.do(needle.K, plain-plain*(2*times-1)/(2*times))
+	h.settle(plain - plain*(2*times-1)/(2*times))
 }
 
 // changePlaces say where stitches come or go on each needle. More than four

@@ -10,21 +10,30 @@ import (
 // bindOffWay is a way to end that stretches over the heel. On the needle each
 // of them takes one loop after the other.
 type bindOffWay struct {
-	note string
-	// tail is the yarn it needs, in girths of the edge.
+	about About
+	note  string
+	// tail is the yarn it needs, in girths of the edge, and sewn whether it is cut off before.
 	tail float64
+	sewn bool
 }
 
-var bindOffs = map[string]bindOffWay{
-	"k2tog":     bindOffTogether,
-	"yarn_over": bindOffYarnOver,
-	"sewn":      bindOffSewn,
+func (b bindOffWay) About() *About { return &b.about }
+
+// bindOffs lists the ways, the usual one first.
+var bindOffs = []bindOffWay{bindOffTogether, bindOffYarnOver, bindOffSewn}
+
+// CutTail is the tail to cut for a bind-off that is sewn; 0 for one that is knitted from the ball.
+func (s *Sock) CutTail() measure.Length {
+	if !named(bindOffs, s.Design.BindOff).sewn {
+		return 0
+	}
+	return s.BindOffTail()
 }
 
 // BindOffTail is the length of yarn to keep for the bind-off.
 func (s *Sock) BindOffTail() measure.Length {
 	girth := s.Gauge.Girth(float64(s.LegStitches))
-	return girth * measure.Length(bindOffs[s.Design.BindOff].tail)
+	return girth * measure.Length(named(bindOffs, s.Design.BindOff).tail)
 }
 
 func (s *Sock) bindOff(h *hands) {
@@ -32,5 +41,5 @@ func (s *Sock) bindOff(h *hands) {
 	h.colour = s.colourOf("cuff")
 	front, back := h.instep, h.sole()
 	row := h.round(func() { h.do(needle.BO, front) }, func() { h.do(needle.BO, back) })
-	row.Note = fmt.Sprintf("%s Keep about %d cm of yarn.", bindOffs[s.Design.BindOff].note, measure.HalfUp(float64(s.BindOffTail())/10))
+	row.Note = fmt.Sprintf("%s Keep about %d cm of yarn.", named(bindOffs, s.Design.BindOff).note, measure.HalfUp(float64(s.BindOffTail())/10))
 }

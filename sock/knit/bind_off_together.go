@@ -1,6 +1,7 @@
 package knit
 
 var bindOffTogether = bindOffWay{
-	note: "Work the next stitch in pattern, put the left needle into the front legs of both stitches on the right needle, knit them together; repeat.",
-	tail: 4,
+	about: About{Name: "k2tog", Label: "Two together", Said: "two together", Reason: "stretchy, and as quick as a plain one", Term: "bind_off"},
+	note:  "Work the next stitch in pattern, put the left needle into the front legs of both stitches on the right needle, knit them together; repeat.",
+	tail:  4,
 }

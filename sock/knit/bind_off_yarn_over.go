@@ -1,6 +1,7 @@
 package knit
 
 var bindOffYarnOver = bindOffWay{
-	note: "Bind off two stitches as usual, then bind off a yarn-over; repeat.",
-	tail: 5,
+	about: About{Name: "yarn_over", Label: "With yarn-overs", Said: "with yarn-overs", Reason: "stretchier; ruffles when loose", Term: "bind_off"},
+	note:  "Bind off two stitches as usual, then bind off a yarn-over; repeat.",
+	tail:  5,
 }

@@ -4,18 +4,17 @@ import "acornstep/sock/needle"
 
 // castOn is a way to put the first loops on the needles.
 type castOn struct {
+	about About
 	// turned lists the loops of s that sit with the leading leg behind, by the start loop.
 	turned func(s int, startLoop string) [][2]int
 	// note is what the knitter looks at.
 	note string
 }
 
-var castOns = map[string]castOn{
-	"magic":        magicCastOn,
-	"turkish":      turkishCastOn,
-	"figure_eight": figureEightCastOn,
-	"provisional":  provisionalCastOn,
-}
+func (c castOn) About() *About { return &c.about }
+
+// castOns lists the ways, the usual one first.
+var castOns = []castOn{magicCastOn, turkishCastOn, figureEightCastOn, provisionalCastOn}
 
 // castOnRing puts s loops on two needles as the design says.
 func (h *hands) castOnRing(s *Sock, loops int) {
@@ -23,7 +22,7 @@ func (h *hands) castOnRing(s *Sock, loops int) {
 	h.colour = s.colourOf("toe")
 	h.begin(needle.FlatRow)
 	h.do(needle.CO, loops)
-	way := castOns[s.Design.Toe.CastOn]
+	way := named(castOns, s.Design.Toe.CastOn)
 	h.row.Turned = way.turned(loops, s.Design.Toe.StartLoop)
 	h.row.Note = way.note + " " + s.tailNote()
 	h.instep = loops / 2
@@ -40,7 +39,7 @@ func (h *hands) castOnChain(s *Sock, loops int) {
 	h.begin(needle.FlatRow)
 	h.do(needle.COChain, loops)
 	h.row.Side = needle.WS
-	h.row.Note = castOns["provisional"].note
+	h.row.Note = named(castOns, s.Design.Toe.CastOn).note
 	h.instep = loops
 	h.end()
 }

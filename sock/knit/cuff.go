@@ -7,37 +7,42 @@ import "acornstep/sock/needle"
 func (s *Sock) cuff(h *hands) {
 	h.enter(needle.Cuff)
 	h.colour = s.colourOf("cuff")
-	p := patterns[s.Design.Cuff.Pattern]
+	p := s.cuffPattern()
+	if laysOut(p) {
+		h.layOut(p, true)
+	} else {
+		h.over = nil
+	}
 	for i := range s.CuffRounds {
 		if i == 0 && s.LegRounds == 0 && s.Heel.FlapRows == 0 {
-			s.settleInPattern(h, p)
+			s.settleCuff(h)
+			continue
+		}
+		if h.over != nil {
+			front, back := h.instep, h.sole()
+			h.round(func() { h.settle(front) }, func() { h.settle(back) })
 			continue
 		}
 		h.patternRound(p, i)
 	}
 }
 
-// settleInPattern works the first round of a cuff right after a heel: in the
-// pattern where that is of knits and purls, else knitted.
-func (s *Sock) settleInPattern(h *hands, p *Pattern) {
-	var stitches []*settling
-	for _, o := range p.Rounds[0] {
-		as := &asKnit
-		if o.Code == needle.P {
-			as = &asPurl
-		}
-		for range o.N * o.Code.Takes() {
-			stitches = append(stitches, as)
-		}
-	}
+// settleCuff works the first round of a cuff right after a heel: in the pattern
+// where that is of knits and purls, else knitted.
+func (s *Sock) settleCuff(h *hands) {
 	far := h.instep - h.reachRight
 	h.begin(needle.Round)
 	h.freshStart()
-	for i := range s.Heel.Ring {
-		if i == h.instep {
-			h.nextNeedle()
-		}
-		h.settleAs(stitches[i%len(stitches)], 1, i == far)
+	h.settle(min(far, h.instep))
+	if far >= h.instep {
+		h.nextNeedle()
+		h.settle(far - h.instep)
 	}
+	h.settleFar(1)
+	if far < h.instep {
+		h.settle(h.instep - far - 1)
+		h.nextNeedle()
+	}
+	h.settle(s.Heel.Ring - max(far+1, h.instep))
 	h.end()
 }

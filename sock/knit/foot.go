@@ -3,6 +3,7 @@ package knit
 import (
 	"acornstep/sock/measure"
 	"acornstep/sock/needle"
+	"acornstep/sock/verdict"
 )
 
 // LengthSchool is a way to know what toe and heel take of the foot.
@@ -41,14 +42,20 @@ func (s *Sock) givenOr(otherwise measure.Length) (toe, heel measure.Length) {
 	return toe, heel
 }
 
-// FootRoundsBy is the number of foot rounds that each school gives.
-func (s *Sock) FootRoundsBy() map[string]int {
-	rounds := make(map[string]int, len(schools))
+// BySchool is the foot by one school.
+type BySchool struct {
+	School string
+	Rounds int
+}
+
+// FootRoundsBy is the number of foot rounds that each school gives, the exact one first.
+func (s *Sock) FootRoundsBy() []BySchool {
+	var list []BySchool
 	for _, school := range schools {
 		toe, heel := school.takes(s)
-		rounds[school.Name] = max(0, s.Gauge.RoundsIn(s.FinishedLength-toe-heel))
+		list = append(list, BySchool{school.Name, max(0, s.roundsLeft(toe, heel))})
 	}
-	return rounds
+	return list
 }
 
 // sizeFoot finds the rounds between toe and heel: what is left of the length
@@ -57,25 +64,30 @@ func (s *Sock) sizeFoot() {
 	d := s.Design
 	s.FinishedLength = d.Foot.Length - d.Fit.LengthEase
 	toe, heel := s.SchoolTakes()
-	s.FootRounds = s.Gauge.RoundsIn(s.FinishedLength - toe - heel)
-	if given := d.FootLength.Rounds; given != nil {
-		s.FootRounds = *given
-	}
+	s.FootRounds = s.roundsBeforeHeel()
 	if s.FootRounds < s.fewestFootRounds() {
-		s.say(Stop, "no_foot_left", "Toe (%.0f mm) and heel (%.0f mm) are longer than the sock (%.0f mm): nothing is left for the foot. Choose a shorter toe, fewer turns or flap rows, or a finer gauge.",
+		s.Checks.Say(verdict.Stop, "no_foot_left", "Toe (%.0f mm) and heel (%.0f mm) are longer than the sock (%.0f mm): nothing is left for the foot. Choose a shorter toe, fewer turns or flap rows, or a finer gauge.",
 			float64(toe), float64(heel), float64(s.FinishedLength))
 		return
 	}
 	s.HeelStarts = s.Toe.Length + s.Gauge.Height(float64(s.FootRounds))
 }
 
-// fewestFootRounds is none, or one after a toe that leaves its last turn to the round after it.
-func (s *Sock) fewestFootRounds() int {
-	if s.Design.Toe.Kind == "short_row" {
-		return 1
+// roundsBeforeHeel is how many rounds the foot has, as its school reckons or as they are given.
+func (s *Sock) roundsBeforeHeel() int {
+	if given := s.Design.FootLength.Rounds; given != nil {
+		return *given
 	}
-	return 0
+	return s.roundsLeft(s.SchoolTakes())
 }
+
+// roundsLeft is what remains of the sock's length without toe and heel, in rounds; negative when they are longer than it.
+func (s *Sock) roundsLeft(toe, heel measure.Length) int {
+	return s.Gauge.RoundsIn(s.Design.Foot.Length - s.Design.Fit.LengthEase - toe - heel)
+}
+
+// fewestFootRounds is what the toe asks for.
+func (s *Sock) fewestFootRounds() int { return s.toe().FewestFootRounds() }
 
 // gussetFrom is the first foot round that may increase for a gusset; after the last round when there is none.
 func (s *Sock) gussetFrom() int { return s.FootRounds - 2*s.Heel.GussetIncreases + 1 }
@@ -96,6 +108,17 @@ func (s *Sock) foot(h *hands) {
 			front, back := h.instep, h.sole()
 			h.round(func() { s.workInstep(h, front) }, func() { s.workSole(h, back) })
 		}
+		if i == 1 {
+			s.beginInstep(h)
+		}
+	}
+	s.beginInstep(h)
+}
+
+// beginInstep lays the instep's pattern out, after the round that settles what a toe may have left.
+func (s *Sock) beginInstep(h *hands) {
+	if p := s.instepPattern(); laysOut(p) {
+		h.layOut(p, false)
 	}
 }
 
@@ -104,7 +127,7 @@ func (s *Sock) foot(h *hands) {
 // there the back cannot have the whole change; nor can it have an odd pair,
 // which would put the heel beside the middle.
 func (s *Sock) placeOnFoot(stitches int) string {
-	if place := s.Design.Ankle.Place; place != "back" || s.Design.Heel.Kind == "short_row" && stitches%4 == 0 {
+	if place := s.Design.Ankle.Place; place != "back" || s.heel().LapsOver() && stitches%4 == 0 {
 		return place
 	}
 	return "sides"
@@ -121,13 +144,13 @@ func (s *Sock) workSole(h *hands, n int) {
 
 // workInstep works all stitches of the instep, in its pattern if it has one.
 func (s *Sock) workInstep(h *hands, n int) {
-	p := patterns[s.Design.Leg.InstepPattern]
+	p := s.instepPattern()
 	if h.section == needle.Foot && h.row.N == 1 {
 		h.settleFar(1) // a short-row toe leaves its last turn to the first stitch
 		h.settle(n - 1)
 		return
 	}
-	if p == stockinette {
+	if p.Plain() || h.over != nil {
 		h.settle(n)
 		return
 	}

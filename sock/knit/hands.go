@@ -4,6 +4,7 @@ import (
 	"fmt"
 	"strconv"
 
+	"acornstep/sock/fingers"
 	"acornstep/sock/needle"
 )
 
@@ -22,16 +23,29 @@ type hands struct {
 	colour  string
 	// instep is the number of loops on needle 1; all others are on needle 2.
 	instep int
+	// lifts: nothing hangs at the turns, so whoever passes a gap takes up the strand in it.
+	lifts bool
+	// liftedFar: the stitch worked last took up the strand in the gap beyond it.
+	liftedFar bool
 	// reachLeft and reachRight are how far the heel laps over on the instep.
 	reachLeft, reachRight int
-	// instepRow counts the rounds of the instep's pattern.
+	// cornersLeft and cornersRight are the extra stitches that stand on the instep, where the heel laps over it.
+	cornersLeft, cornersRight int
+	// over is the pattern that rows cross; nil for none. crosses says that the present row does.
+	over    *crossing
+	crosses bool
+	// instepRow counts the rounds of an instep's pattern that is more than knits and purls.
 	instepRow int
-	err       error
+	// fingers counts what waits in short rows; nil where nobody asks.
+	fingers *fingers.Counter
+	loops   []needle.LoopView // what they look at, row after row
+	err     error
 }
 
-func newHands() *hands {
+// newHands have room for so many rows.
+func newHands(rows int) *hands {
 	return &hands{
-		rows: make([]needle.Row, 0, 256), ops: make([]needle.Op, 0, 2048),
+		rows: make([]needle.Row, 0, rows), ops: make([]needle.Op, 0, 8*rows),
 		numbers: make(map[needle.Section]int, len(needle.Sections)),
 	}
 }
@@ -39,7 +53,7 @@ func newHands() *hands {
 // sole is the number of loops on needle 2.
 func (h *hands) sole() int { return h.machine.Count() - h.instep }
 
-func (h *hands) enter(section needle.Section) { h.section, h.fabric = section, "" }
+func (h *hands) enter(section needle.Section) { h.section, h.fabric, h.lifts = section, "", false }
 
 // begin starts a row where the yarn is.
 func (h *hands) begin(kind needle.RowKind) {
@@ -54,7 +68,7 @@ func (h *hands) begin(kind needle.RowKind) {
 	}
 	if h.instep > 0 && !h.machine.Open() {
 		if sole := h.machine.LoopsBefore(h.instep); sole*2 != h.machine.Count() {
-			h.row.Markers = []needle.Marker{{Loop: sole, Name: SoleMarker}}
+			h.row.Markers = []needle.Marker{{Loop: sole, Name: needle.SoleMarker}}
 		}
 	}
 	h.rowOps = len(h.ops)
@@ -64,24 +78,22 @@ func (h *hands) begin(kind needle.RowKind) {
 	}
 }
 
-// SoleMarker is the marker before the first loop of needle 2, named where that is not the half.
-const SoleMarker = "sole"
-
-// SoleBegins is the first loop of needle 2 before a row, with so many loops on the needles: at its marker, else at the half.
-func SoleBegins(row *needle.Row, loops int) int {
-	for _, marker := range row.Markers {
-		if marker.Name == SoleMarker {
-			return marker.Loop
-		}
-	}
-	return loops / 2
-}
-
 // end writes the row down.
 func (h *hands) end() *needle.Row {
 	h.row.Ops = h.ops[h.rowOps:len(h.ops):len(h.ops)]
 	h.row.Stitches = h.machine.Count()
 	h.inRow = false
+	if h.fingers != nil && h.fingers.Asks(&h.row, h.machine.Open()) {
+		now := h.machine.SnapshotIn(h.loops)
+		h.loops = now.Loops[:cap(now.Loops)]
+		if found, some := h.fingers.After(&h.row, now, h.machine.LoopsBefore(h.instep)); some {
+			h.row.Groups = found.List()
+		}
+	}
+	if h.crosses {
+		h.over.round++
+		h.crosses = false
+	}
 	h.rows = append(h.rows, h.row)
 	return &h.rows[len(h.rows)-1]
 }

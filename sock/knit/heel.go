@@ -1,29 +1,17 @@
 package knit
 
 import (
-	"math"
-
+	"acornstep/sock/lengths"
 	"acornstep/sock/measure"
 	"acornstep/sock/needle"
 )
 
-// Heel is a way to turn the corner.
-type Heel interface {
-	// Size works out s.Heel; it may stop the sock.
-	Size(s *Sock)
-	// Work knits from the start of a round on the foot to the end of the heel.
-	Work(h *hands, s *Sock)
-	// BeginsAt names the place on the foot where it begins when the sock is tried on.
-	BeginsAt() string
-	// DiagonalGirth is the relaxed girth round the point of the heel and the bend of the ankle.
-	DiagonalGirth(s *Sock) measure.Length
-}
+// heels lists the ways to turn the corner, the usual one first.
+var heels = []Heel{shortRowHeel{}, flapHeel{}, gussetTurnHeel{}}
 
-// heels lists the ways.
-var heels = map[string]Heel{
-	"short_row":   shortRowHeel{},
-	"flap_under":  flapHeel{},
-	"gusset_turn": gussetTurnHeel{},
+// heelCounts are worked out anew when another kind of heel is chosen.
+var heelCounts = []string{
+	"heel.stitches", "heel.turns_per_side", "heel.rounds_between", "heel.first_row", "heel.flap_rows", "heel.picked_up", "heel.gusset_increases",
 }
 
 // HeelSize is a heel in stitches, turns and rows. Counts that a heel does not have are zero.
@@ -54,21 +42,14 @@ type HeelSize struct {
 }
 
 // HeelPlace names the place on the foot where the heel begins when the sock is tried on.
-func (s *Sock) HeelPlace() string { return heels[s.Design.Heel.Kind].BeginsAt() }
+func (s *Sock) HeelPlace() string { return s.heel().BeginsAt() }
 
 // rowGauge is the rounds per mm of the heel's fabric: garter has two rows to the width of a stitch.
 func (s *Sock) rowGauge() float64 {
 	if s.Design.Heel.Fabric == needle.Garter {
-		return 2 * s.Gauge.Stitches
+		return lengths.GarterRows(s.Gauge)
 	}
 	return s.Gauge.Rounds
-}
-
-// slants is the length of the two slanting edges of narrowing rows, each w
-// stitches wide and 2w rows high.
-func (s *Sock) slants() measure.Length {
-	w := float64(s.Heel.Turns)
-	return measure.Length(2 * math.Hypot(w/s.Gauge.Stitches, 2*w/s.Heel.RowGauge))
 }
 
 // enterHeel begins the heel's section in its fabric and yarn.
@@ -78,12 +59,9 @@ func (s *Sock) enterHeel(h *hands) {
 		h.fabric = needle.Garter
 	}
 	if s.Design.ContrastHeel() {
-		h.colour = Contrast
+		h.colour = needle.Contrast
 	}
 }
-
-// Contrast is the colour of rows in the second yarn.
-const Contrast = "contrast"
 
 // inMainYarn does something in the sock's own yarn and fabric, and goes back.
 func (h *hands) inMainYarn(do func()) {

@@ -1,14 +1,102 @@
 package knit
 
 import (
+	"fmt"
 	"math"
 
+	"acornstep/sock/design"
+	"acornstep/sock/lengths"
 	"acornstep/sock/measure"
 	"acornstep/sock/needle"
+	"acornstep/sock/plan"
+	"acornstep/sock/sheet"
+	"acornstep/sock/verdict"
+	"acornstep/sock/yarn"
 )
 
 // flapHeel is a flap under the heel, a turn, and a gusset that is decreased on the leg.
 type flapHeel struct{}
+
+var aboutFlap = About{
+	Name: "flap_under", Label: "Flap below", Said: "flap below the heel", Reason: "a padded sole of the heel, and a gusset", Term: "flap", Rows: "rows", Counts: 3,
+	Uses:   []string{"heel.flap_rows", "heel.flap_row_factor", "heel.picked_up"},
+	Resets: heelCounts,
+	Numbers: []Number{
+		{Field: "heel.flap_rows", Label: "Flap rows", Suffix: "rows"},
+		{Field: "heel.flap_row_factor", Label: "A flap row counts", Suffix: "of a row"},
+		{Field: "heel.picked_up", Label: "Really picked up", Hint: "left, right: 21, 19"},
+	},
+}
+
+func (flapHeel) About() *About { return &aboutFlap }
+
+func (flapHeel) Ways() []Way {
+	return []Way{{"", design.Changes{"heel.fabric": "stockinette", "heel.share": 0.5}}}
+}
+
+func (flapHeel) Summarise(s *Sock, into *plan.Summary) {
+	into.FlapRows, into.TurnStitches, into.GussetDecreaseRounds = &s.Heel.FlapRows, &s.Heel.TurnStitches, &s.Heel.GussetDecreaseRounds
+}
+
+func (flapHeel) Pin(s *Sock, d *design.Design) {
+	rows := s.Heel.FlapRows
+	d.Heel.FlapRows = &rows
+}
+
+func (flapHeel) Explain(s *Sock, on *sheet.Sheet) {
+	h, d := s.Heel, s.Design
+	if d.Heel.Stitches != nil {
+		on.Add("heel_stitches", "Heel stitches", fmt.Sprint(h.Stitches), "It was chosen by you.", "chosen by you, of %d", h.Ring)
+	} else {
+		s.explainHalf(on)
+	}
+	on.Add("flap_rows", "Flap rows", fmt.Sprint(h.FlapRows), "Two to four more for a high instep, fewer for a flat foot.",
+		"at least %d, and %g × %s × %s ÷ %g = %.1f: %d", h.Stitches, flapShare, on.Long(d.Foot.Length), on.Per(s.Gauge.Rounds), d.Heel.FlapRowFactor, s.flapByLength(), h.FlapRows)
+	on.Add("turn_stitches", "Stitches left after the turn", fmt.Sprint(h.TurnStitches), "The heel's stitches.", "%d, less 2 and one for each decrease = %d", h.Stitches, h.TurnStitches)
+	corners := ""
+	if h.CornerStitches > 0 {
+		corners = fmt.Sprintf(", and %d in each corner", h.CornerStitches)
+	}
+	first := ""
+	if alone := abs(h.PickedUp[0] - h.PickedUp[1]); alone > 0 {
+		first = fmt.Sprintf("; the fuller side loses %d by itself", alone)
+	}
+	on.Add("gusset_decrease_rounds", "Gusset decrease rounds", fmt.Sprint(h.GussetDecreaseRounds), "What was really picked up: type the two counts.",
+		"%d + %d picked up%s%s, two go at a time", h.PickedUp[0], h.PickedUp[1], corners, first)
+}
+
+// Stitches: every other stitch is slipped on the right side, the first on the wrong one.
+func (flapHeel) Stitches(s *Sock) float64 {
+	n, h := float64(s.Stitches), float64(s.Heel.Stitches)
+	slipped := (1 + yarn.SlippedFactor) / 2
+	return float64(s.Heel.FlapRows+1)*h*slipped + h*h/4 + float64(len(s.Heel.GussetRounds))*(n+float64(s.Heel.GussetDecreaseRounds)) + n
+}
+
+func (flapHeel) Stretch(*Sock) float64 { return stockinetteStretch }
+func (flapHeel) Roomier() string {
+	return "take more stitches, a longer flap or more gusset increases."
+}
+
+func (flapHeel) Suits(d *design.Design) (reason string, misfit float64) { return gussetSuits(d) }
+func (flapHeel) LapsOver() bool                                         { return false }
+func (flapHeel) Ridged(*Sock) bool                                      { return false }
+
+// highInstep is the heel diagonal over the girth of the ball from which on an instep is high: our estimate.
+const highInstep = 1.48
+
+// narrowMisfit is how much a flap that may slip suits a narrow heel less, in percent points of stretch: our estimate.
+const narrowMisfit = 4
+
+// gussetSuits is what speaks for a gusset, and against it.
+func gussetSuits(d *design.Design) (reason string, misfit float64) {
+	switch {
+	case float64(d.Foot.HeelDiagonal/d.Foot.BallGirth) > highInstep:
+		return "a gusset suits a high instep", 0
+	case d.Foot.HeelWidth == "narrow":
+		return "a flap may slip on a narrow heel: carry the slip stitch through the turn", narrowMisfit
+	}
+	return "", 0
+}
 
 func (flapHeel) BeginsAt() string {
 	return "where the hollow of the sole gives way to the cushion of the heel"
@@ -28,21 +116,21 @@ type gussetRound struct {
 
 func (flapHeel) Size(s *Sock) {
 	d := s.Design.Heel
-	s.Heel = HeelSize{Ring: s.ringAtHeel(), RowGauge: s.Gauge.Rounds / d.FlapRowFactor}
+	s.Heel = HeelSize{Ring: s.ringAtHeel(), RowGauge: lengths.FlapRows(s.Gauge, d.FlapRowFactor)}
 	stitches := s.Heel.Ring / 2
 	if stitches < fewestFlap {
-		s.say(Stop, "flap_small", "heel.kind: a flap needs at least %d heel stitches to turn on, and this sock has %d. Choose a short-row heel.", fewestFlap, stitches)
+		s.Checks.Say(verdict.Stop, "flap_small", "heel.kind: a flap needs at least %d heel stitches to turn on, and this sock has %d. Choose a short-row heel.", fewestFlap, stitches)
 		return
 	}
 	rows := s.flapRows(stitches)
 	s.Heel.Stitches, s.Heel.FlapRows = stitches, rows
 	s.Heel.TurnStitches = stitches - 2 - 2*((flapOuter(stitches)+1)/2)
-	s.Heel.Length = measure.Length(float64(rows+1) / s.Heel.RowGauge)
+	s.Heel.Length = lengths.Flap(rows, s.Heel.RowGauge)
 	s.Heel.PickedUp = [2]int{rows / 2, rows / 2}
 	if d.PickedUp != nil {
 		s.Heel.PickedUp = *d.PickedUp
 	}
-	if s.Design.Corner.Method != "wrap_instep" {
+	if !s.corner().wrapsInstep {
 		s.Heel.CornerStitches = s.Design.Corner.PickUp
 	}
 }
@@ -53,23 +141,26 @@ func (s *Sock) flapRows(stitches int) int {
 	if given := s.Design.Heel.FlapRows; given != nil {
 		return max(*given, 2)
 	}
-	byLength := flapShare * float64(s.Design.Foot.Length) * s.Heel.RowGauge
-	rows := max(stitches, int(math.Ceil(byLength-1e-9)))
+	rows := max(stitches, int(math.Ceil(s.flapByLength()-1e-9)))
 	return rows + rows%2
+}
+
+// flapByLength is the number of rows that the length of the foot asks for.
+func (s *Sock) flapByLength() float64 {
+	return flapShare * float64(s.Design.Foot.Length) * s.Heel.RowGauge
 }
 
 // flapOuter is the number of stitches outside each gap after the first two rows of the turn.
 func flapOuter(stitches int) int { return stitches - (stitches/2 + 2) - 3 }
 
 func (flapHeel) DiagonalGirth(s *Sock) measure.Length {
-	back := s.Heel.PickedUp[0] + s.Heel.PickedUp[1] + s.Heel.TurnStitches
-	return s.Gauge.Girth(float64(s.Heel.Ring - s.Heel.Stitches + back))
+	return lengths.DiagonalOfFlap(s.Heel.Ring, s.Heel.Stitches, s.Heel.PickedUp[0]+s.Heel.PickedUp[1], s.Heel.TurnStitches, s.Gauge)
 }
 
 func (flapHeel) Work(h *hands, s *Sock) {
 	h.enter(needle.Heel)
 	if s.Design.ContrastHeel() {
-		h.colour = Contrast
+		h.colour = needle.Contrast
 	}
 	h.reachLeft, h.reachRight = 0, 0
 	h.begin(needle.FlatRow)
@@ -161,7 +252,8 @@ func (s *Sock) gussetTarget() int {
 }
 
 // planGusset finds the gusset's rounds: one plain, then a decrease round every
-// second round until the leg's count remains; in every round for a while
+// second round until the leg's count remains, the fuller side alone until both
+// are alike; in every round for a while
 // where the leg is too short for that.
 func (s *Sock) planGusset(rounds int) {
 	sides := [2]int{s.Heel.PickedUp[0] + s.Heel.CornerStitches, s.Heel.PickedUp[1] + s.Heel.CornerStitches}
@@ -170,11 +262,14 @@ func (s *Sock) planGusset(rounds int) {
 	if surplus <= 0 {
 		return
 	}
-	decreases := make([]gussetRound, 0, surplus/2+1)
-	if surplus%2 == 1 {
+	// The fuller side loses its surplus first, so that the heel stands in the middle; then both lose alike.
+	alone := min(abs(sides[0]-sides[1]), surplus)
+	alone += (surplus - alone) % 2
+	decreases := make([]gussetRound, 0, surplus/2+alone)
+	for range alone {
 		decreases = append(decreases, gussetRound{left: sides[0] >= sides[1], right: sides[1] > sides[0]})
 	}
-	for range surplus / 2 {
+	for range (surplus - alone) / 2 {
 		decreases = append(decreases, gussetRound{left: true, right: true})
 	}
 	s.Heel.GussetDecreaseRounds = len(decreases)
@@ -187,7 +282,7 @@ func (s *Sock) planGusset(rounds int) {
 		s.Heel.GussetRounds = append(s.Heel.GussetRounds, d)
 	}
 	if hurried > 0 {
-		s.say(Caution, "gusset_hurried", "The leg has no room for a plain round between all decreases of the gusset: the first %s follow each other at once. To keep the pauses, start the heel about 25 mm sooner.", count(hurried+1, "decrease round"))
+		s.Checks.Say(verdict.Caution, "gusset_hurried", "The leg has no room for a plain round between all decreases of the gusset: the first %s follow each other at once. To keep the pauses, start the heel about 25 mm sooner.", count(hurried+1, "decrease round"))
 	}
 }
 

@@ -1,15 +1,71 @@
 package knit
 
 import (
+	"fmt"
 	"math"
 
+	"acornstep/sock/design"
+	"acornstep/sock/lengths"
 	"acornstep/sock/measure"
 	"acornstep/sock/needle"
+	"acornstep/sock/plan"
+	"acornstep/sock/sheet"
+	"acornstep/sock/verdict"
 )
 
 // gussetTurnHeel increases a gusset on the foot, turns with narrowing rows
 // only, and uses the gusset up in a flap at the back.
 type gussetTurnHeel struct{}
+
+var aboutGusset = About{
+	Name: "gusset_turn", Label: "Gusset first", Said: "gusset first", Reason: "most room for a high instep", Term: "gusset", Rows: "rows", Counts: 3,
+	Uses:   []string{"heel.turn", "heel.first_row", "heel.own_strand", "heel.turns_per_side", "heel.gusset_increases"},
+	Resets: heelCounts,
+	Numbers: []Number{
+		{Field: "heel.turns_per_side", Label: "Turns on each side", Suffix: "turns"},
+		{Field: "heel.gusset_increases", Label: "Increases on each side", Suffix: "sts"},
+	},
+}
+
+func (gussetTurnHeel) About() *About { return &aboutGusset }
+
+func (gussetTurnHeel) Ways() []Way {
+	return []Way{{"", design.Changes{"heel.fabric": "stockinette", "heel.share": 0.5}}}
+}
+
+func (gussetTurnHeel) Summarise(s *Sock, into *plan.Summary) {
+	into.HeelTurnsPerSide, into.HeelCentreStitches, into.GussetIncreases = &s.Heel.Turns, &s.Heel.Centre, &s.Heel.GussetIncreases
+}
+
+func (gussetTurnHeel) Pin(s *Sock, d *design.Design) {
+	turns, increases := s.Heel.Turns, s.Heel.GussetIncreases
+	d.Heel.TurnsPerSide, d.Heel.GussetIncreases = &turns, &increases
+}
+
+func (gussetTurnHeel) Explain(s *Sock, on *sheet.Sheet) {
+	h, d := s.Heel, s.Design
+	if d.Heel.Stitches != nil {
+		on.Add("heel_stitches", "Heel stitches", fmt.Sprint(h.Stitches), "It was chosen by you.", "chosen by you, of %d", h.Ring)
+	} else {
+		s.explainHalf(on)
+	}
+	s.explainTurns(on)
+	on.Add("gusset_increases", "Gusset increases on each side", fmt.Sprint(h.GussetIncreases), "A higher instep asks for more.",
+		"(%s × %.2f × %s − %d) ÷ 2, within a sixth and a quarter of %d: %d", on.Long(d.Foot.HeelDiagonal), 1-d.Fit.GirthEasePct/100, on.Per(s.Gauge.Stitches), s.Stitches, s.Stitches, h.GussetIncreases)
+}
+
+// Stitches are the narrowing rows, the way in, a row each way that resolves, and the flap.
+func (gussetTurnHeel) Stitches(s *Sock) float64 {
+	h := float64(s.Heel.Stitches)
+	return shortRowStitches(2, s.Heel.Turns, h) + (2*float64(s.Heel.GussetIncreases)+3.5)*h
+}
+
+func (gussetTurnHeel) Stretch(*Sock) float64 { return stockinetteStretch }
+func (gussetTurnHeel) Roomier() string       { return flapHeel{}.Roomier() }
+
+func (gussetTurnHeel) Suits(d *design.Design) (reason string, misfit float64) { return gussetSuits(d) }
+func (gussetTurnHeel) LapsOver() bool                                         { return false }
+func (gussetTurnHeel) Ridged(*Sock) bool                                      { return false }
 
 func (gussetTurnHeel) BeginsAt() string { return "at the bend in front of the ankle" }
 
@@ -25,7 +81,7 @@ func (gussetTurnHeel) Size(s *Sock) {
 		return
 	}
 	s.Heel.Stitches, s.Heel.Turns, s.Heel.Centre = stitches, turns, stitches-2*turns
-	s.Heel.Length = measure.Length(2 * float64(turns) / s.Heel.RowGauge)
+	s.Heel.Length = lengths.ShortRowHeel(turns, 0, s.Heel.RowGauge, s.Gauge)
 	s.Heel.GussetIncreases = s.gussetIncreases()
 }
 
@@ -39,18 +95,17 @@ func (s *Sock) gussetIncreases() int {
 	if given := s.Design.Heel.GussetIncreases; given != nil {
 		increases = *given
 	}
-	toe, heel := lengthSchools[s.Design.FootLength.School](s)
-	rounds := s.Gauge.RoundsIn(s.Design.Foot.Length - s.Design.Fit.LengthEase - toe - heel)
+	rounds := s.roundsBeforeHeel()
 	room := max(0, rounds-s.fewestFootRounds()) / 2
 	if increases > room {
-		s.say(Caution, "gusset_no_room", "heel.gusset_increases: %d increases on each side need %d rounds, and between toe and heel there is room for %d of them.", increases, 2*increases, room)
+		s.Checks.Say(verdict.Caution, "gusset_no_room", "heel.gusset_increases: %d increases on each side need %d rounds, and between toe and heel there is room for %d of them.", increases, 2*increases, room)
 		increases = room
 	}
 	return increases
 }
 
 func (gussetTurnHeel) DiagonalGirth(s *Sock) measure.Length {
-	return s.Gauge.Girth(float64(s.Heel.Ring + 2*s.Heel.GussetIncreases)) // instep, gussets and heel
+	return lengths.DiagonalOfGusset(s.Heel.Ring, s.Heel.GussetIncreases, s.Gauge)
 }
 
 // gussetIncreaseRound adds a stitch beside the instep on each side, on the sole.

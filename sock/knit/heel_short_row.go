@@ -1,14 +1,111 @@
 package knit
 
 import (
+	"fmt"
 	"math"
 
+	"acornstep/sock/design"
+	"acornstep/sock/lengths"
 	"acornstep/sock/measure"
 	"acornstep/sock/needle"
+	"acornstep/sock/plan"
+	"acornstep/sock/sheet"
+	"acornstep/sock/verdict"
 )
 
 // shortRowHeel narrows over the heel stitches and widens again.
 type shortRowHeel struct{}
+
+var aboutShortRows = About{
+	Name: "short_row", Label: "Short rows", Said: "short-row heel", Reason: "least yarn, nothing interrupts a pattern", Term: "short_rows", Rows: "rows", Counts: 1,
+	Uses:   []string{"heel.turn", "heel.share", "heel.fabric", "heel.rounds_between", "heel.first_row", "heel.own_strand", "heel.stitches", "heel.turns_per_side"},
+	Resets: heelCounts,
+	Numbers: []Number{
+		{Field: "heel.turns_per_side", Label: "Turns on each side", Suffix: "turns"},
+		{Field: "heel.stitches", Label: "Heel stitches exactly", Suffix: "sts"},
+	},
+}
+
+func (shortRowHeel) About() *About { return &aboutShortRows }
+
+func (shortRowHeel) Ways() []Way {
+	var ways []Way
+	for _, fabric := range []struct{ name, said string }{{"stockinette", ""}, {"garter", " in garter"}} {
+		for _, share := range []struct {
+			share float64
+			said  string
+		}{{0.5, ""}, {0.6, " over 60 %"}, {0.7, " over 70 %"}} {
+			ways = append(ways, Way{share.said + fabric.said, design.Changes{"heel.fabric": fabric.name, "heel.share": share.share}})
+		}
+	}
+	return ways
+}
+
+func (shortRowHeel) Summarise(s *Sock, into *plan.Summary) {
+	into.HeelTurnsPerSide, into.HeelCentreStitches = &s.Heel.Turns, &s.Heel.Centre
+}
+
+func (shortRowHeel) Pin(s *Sock, d *design.Design) {
+	stitches, turns := s.Heel.Stitches, s.Heel.Turns
+	d.Heel.Stitches, d.Heel.TurnsPerSide = &stitches, &turns
+}
+
+func (shortRowHeel) Explain(s *Sock, on *sheet.Sheet) {
+	h, share := s.Heel, s.Design.Heel.Share
+	switch {
+	case s.Design.Heel.Stitches != nil:
+		on.Add("heel_stitches", "Heel stitches", fmt.Sprint(h.Stitches), "It was chosen by you.", "chosen by you, of %d", h.Ring)
+	case share != 0.5:
+		on.Add("heel_stitches", "Heel stitches", fmt.Sprint(h.Stitches), "The share of the sock that the heel takes.", "%.2f × %d = %.1f → %d, so that both sides take as many", share, h.Ring, share*float64(h.Ring), h.Stitches)
+	default:
+		s.explainHalf(on)
+	}
+	s.explainTurns(on)
+}
+
+// explainHalf is the arithmetic of a heel on the sole's stitches.
+func (s *Sock) explainHalf(on *sheet.Sheet) {
+	on.Add("heel_stitches", "Heel stitches", fmt.Sprint(s.Heel.Stitches), "The count round the foot.", "%d ÷ 2 = %d", s.Heel.Ring, s.Heel.Stitches)
+}
+
+// explainTurns is the arithmetic of narrowing rows.
+func (s *Sock) explainTurns(on *sheet.Sheet) {
+	h, between := s.Heel, ""
+	if h.RoundsBetween > 0 {
+		between = fmt.Sprintf(" + %d ÷ (2 × %s)", h.RoundsBetween, on.Per(s.Gauge.Rounds))
+	}
+	on.Add("heel_turns_per_side", "Turns on each side", fmt.Sprint(h.Turns), "More turns: deeper and more pointed; fewer: rounder and shallower.",
+		"%d − 2 × %d = %d in the centre", h.Stitches, h.Turns, h.Centre)
+	on.Add("heel_length", "Length of the heel", on.Long(h.Length), "The turns on each side, and the fabric.",
+		"2 × %d ÷ %s%s = %s", h.Turns, on.Per(h.RowGauge), between, on.Long(h.Length))
+}
+
+func (shortRowHeel) Stitches(s *Sock) float64 {
+	h := float64(s.Heel.Stitches)
+	return shortRowStitches(4, s.Heel.Turns, h) + float64(s.Heel.RoundsBetween)*(1.5*float64(s.Stitches)+h)
+}
+
+func (shortRowHeel) Stretch(s *Sock) float64 {
+	if s.Design.Heel.Fabric == needle.Garter {
+		return garterStretch
+	}
+	return stockinetteStretch
+}
+
+func (shortRowHeel) Roomier() string { return "a heel with a gusset gives more room." }
+
+func (shortRowHeel) Suits(d *design.Design) (reason string, misfit float64) {
+	switch {
+	case d.Foot.HeelWidth == "narrow":
+		return "short rows grip a narrow heel", 0
+	case d.Heel.Share > 0.5 && d.Heel.Fabric == needle.Garter:
+		return "a wide garter heel is padded and wears hard", 0
+	}
+	return "", 0
+}
+
+func (shortRowHeel) LapsOver() bool      { return true }
+func (shortRowHeel) Ridged(s *Sock) bool { return s.Design.Heel.Fabric == needle.Garter }
 
 func (shortRowHeel) BeginsAt() string { return "at the bend in front of the ankle" }
 
@@ -45,9 +142,9 @@ func (s *Sock) heelStitches() int {
 	d, ring := s.Design.Heel, s.Heel.Ring
 	if given := d.Stitches; given != nil {
 		if (*given-ring/2)%2 != 0 {
-			s.say(Stop, "heel_parity", "heel.stitches: read %d; a heel about the middle of %d sole stitches has an even difference: %d or %d.", *given, ring/2, *given-1, *given+1)
+			s.Checks.Say(verdict.Stop, "heel_parity", "heel.stitches: read %d; a heel about the middle of %d sole stitches has an even difference: %d or %d.", *given, ring/2, *given-1, *given+1)
 		} else if *given > ring-fewestInstep {
-			s.say(Stop, "heel_wide", "heel.stitches: read %d; of %d stitches at least %d stay on the instep, so the heel has at most %d.", *given, ring, fewestInstep, ring-fewestInstep)
+			s.Checks.Say(verdict.Stop, "heel_wide", "heel.stitches: read %d; of %d stitches at least %d stay on the instep, so the heel has at most %d.", *given, ring, fewestInstep, ring-fewestInstep)
 		}
 		return *given
 	}
@@ -81,7 +178,7 @@ func (shortRowHeel) Size(s *Sock) {
 	if d.TurnsPerSide == nil && stitches == s.Heel.Ring/2 {
 		s.sayThirds(stitches, turns)
 	}
-	between := turnings[d.Turn].roundsBetween()
+	between := s.turning().roundsBetween()
 	if s.Design.HeelHasOwnStrand() {
 		between = 0
 	}
@@ -89,7 +186,7 @@ func (shortRowHeel) Size(s *Sock) {
 		between = *given
 	}
 	s.Heel.Stitches, s.Heel.Turns, s.Heel.Centre, s.Heel.RoundsBetween = stitches, turns, stitches-2*turns, between
-	s.Heel.Length = measure.Length(2*float64(turns)/s.Heel.RowGauge + float64(between)/(2*s.Gauge.Rounds))
+	s.Heel.Length = lengths.ShortRowHeel(turns, between, s.Heel.RowGauge, s.Gauge)
 }
 
 // turnsFit stops a heel or toe whose turns leave no centre.
@@ -102,7 +199,7 @@ func (s *Sock) turnsFit(where string, stitches, turns int) bool {
 	if t := thirds(stitches); t >= 1 {
 		advice = "Choose " + count(t, "turn") + " or fewer, or more stitches."
 	}
-	s.say(Stop, where+"_centre", "%s.turns_per_side: %d turns a side on %d stitches leave %d in the centre, and at least %d have to stay there. %s",
+	s.Checks.Say(verdict.Stop, where+"_centre", "%s.turns_per_side: %d turns a side on %d stitches leave %d in the centre, and at least %d have to stay there. %s",
 		where, turns, stitches, centre, fewestCentre, advice)
 	return false
 }
@@ -113,12 +210,12 @@ func (s *Sock) sayThirds(stitches, turns int) {
 	if stitches%3 == 0 || stitches-2*more < fewestCentre {
 		return
 	}
-	s.say(Note, "heel_thirds", "%d does not divide by three: %d/%d/%d is rounder and shallower, %d/%d/%d deeper and more pointed by two rows.",
+	s.Checks.Say(verdict.Note, "heel_thirds", "%d does not divide by three: %d/%d/%d is rounder and shallower, %d/%d/%d deeper and more pointed by two rows.",
 		stitches, turns, stitches-2*turns, turns, more, stitches-2*more, more)
 }
 
 func (shortRowHeel) DiagonalGirth(s *Sock) measure.Length {
-	return s.Gauge.Girth(float64(s.Heel.Ring-s.Heel.Stitches)) + s.slants() + s.Gauge.Girth(float64(s.Heel.Centre))
+	return lengths.DiagonalOfShortRows(s.Heel.Ring, s.Heel.Stitches, s.Heel.Turns, s.Heel.RowGauge, s.Gauge)
 }
 
 func (shortRowHeel) Work(h *hands, s *Sock) {
@@ -137,13 +234,14 @@ func (shortRowHeel) Work(h *hands, s *Sock) {
 
 // shortRowsAtHeel sets the short rows out over the middle of the sole.
 func (s *Sock) shortRowsAtHeel(h *hands) *shortRows {
-	style := turnings[s.Design.Heel.Turn]
+	style := s.turning()
 	ownStrand := s.Design.HeelHasOwnStrand()
-	wrapNeighbour := s.Design.Corner.Method == "wrap_instep"
+	wrapNeighbour := s.corner().wrapsInstep
 	h.reachLeft, h.reachRight = reaches(s.Heel.Stitches, h.sole())
+	h.lifts = style.lifts()
 	return &shortRows{
 		hands: h, style: style, stitches: s.Heel.Stitches, turns: s.Heel.Turns, ownStrand: ownStrand,
-		wrapNeighbour: wrapNeighbour, leaveRight: style.leavesRight() && !ownStrand && !wrapNeighbour, ring: h.machine.Count(), beyond: h.reachLeft,
+		wrapNeighbour: wrapNeighbour, between: s.Heel.RoundsBetween, leaveRight: style.leavesRight() && !ownStrand && !wrapNeighbour, ring: h.machine.Count(), beyond: h.reachLeft,
 	}
 }
 

@@ -3,6 +3,7 @@ package knit
 import (
 	"acornstep/sock/design"
 	"acornstep/sock/measure"
+	"acornstep/sock/verdict"
 )
 
 // HeelDiagonalGirth is the relaxed girth of the sock round the point of the
@@ -11,7 +12,7 @@ func (s *Sock) HeelDiagonalGirth() measure.Length {
 	if s.Heel.Stitches == 0 {
 		return 0
 	}
-	return heels[s.Design.Heel.Kind].DiagonalGirth(s)
+	return s.heel().DiagonalGirth(s)
 }
 
 // Judge looks at the finished numbers and says what a knowing friend would say.
@@ -50,12 +51,12 @@ func (s *Sock) askAboutFoot() {
 		if inches := value * 2.54; inches >= r.low && inches <= r.high {
 			meant = "Did you mean inches instead of centimetres?"
 		}
-		s.say(Caution, r.code, r.question+". %s", 100*value, 100*r.low, 100*r.high, meant)
+		s.Checks.Say(verdict.Caution, r.code, r.question+". %s", 100*value, 100*r.low, 100*r.high, meant)
 	}
 }
 
 // AskAboutFoot asks about measurements whose proportions no foot has.
-func AskAboutFoot(foot design.Foot) []Check {
+func AskAboutFoot(foot design.Foot) verdict.Checks {
 	s := Sock{Design: &design.Design{Foot: foot}}
 	s.askAboutFoot()
 	return s.Checks
@@ -73,36 +74,27 @@ const (
 )
 
 // HeelStretch is the share by which the heel's fabric can stretch.
-func (s *Sock) HeelStretch() float64 {
-	if s.Design.Heel.Fabric == "garter" && s.Design.Heel.Kind == "short_row" {
-		return garterStretch
-	}
-	return stockinetteStretch
-}
+func (s *Sock) HeelStretch() float64 { return s.heel().Stretch(s) }
 
 // LegWidth is the girth that the leg's pattern gives, compared with stockinette.
-func (s *Sock) LegWidth() float64 { return patterns[s.Design.Leg.Pattern].Width }
+func (s *Sock) LegWidth() float64 { return s.legPattern().Width }
 
 func (s *Sock) judgeHeel() {
 	foot := s.Design.Foot
 	stretch, limit := float64(foot.HeelDiagonal/s.HeelDiagonalGirth())-1, s.HeelStretch()
 	switch {
 	case stretch > limit:
-		advice := "a heel with a gusset gives more room."
-		if s.Design.Heel.Kind != "short_row" {
-			advice = "take more stitches, a longer flap or more gusset increases."
-		}
-		s.say(Caution, "heel_tight", "Tight over the instep: the heel would have to stretch %.0f %%, and %.0f %% is what the fabric gives. It will pull the heel down; %s",
-			100*stretch, 100*limit, advice)
+		s.Checks.Say(verdict.Caution, "heel_tight", "Tight over the instep: the heel would have to stretch %.0f %%, and %.0f %% is what the fabric gives. It will pull the heel down; %s",
+			100*stretch, 100*limit, s.heel().Roomier())
 	case stretch > EasyShare*limit:
-		s.say(Note, "heel_snug", "Snug over the instep: the heel stretches %.0f %%.", 100*stretch)
+		s.Checks.Say(verdict.Note, "heel_snug", "Snug over the instep: the heel stretches %.0f %%.", 100*stretch)
 	}
 	over := float64(foot.HeelDiagonal / s.Gauge.Girth(float64(s.LegStitches)))
 	switch {
 	case over > PassStop:
-		s.say(Stop, "leg_over_heel", "leg.stitches: a leg of %d stitches cannot be pulled on: it would have to stretch to %.2f times its girth to pass the heel. Give the leg more stitches or less ease.", s.LegStitches, over)
+		s.Checks.Say(verdict.Stop, "leg_over_heel", "leg.stitches: a leg of %d stitches cannot be pulled on: it would have to stretch to %.2f times its girth to pass the heel. Give the leg more stitches or less ease.", s.LegStitches, over)
 	case over > PassCaution:
-		s.say(Caution, "leg_over_heel", "The leg must stretch to %.2f times its girth to pass over the heel. Take more stitches, and a very stretchy bind-off.", over)
+		s.Checks.Say(verdict.Caution, "leg_over_heel", "The leg must stretch to %.2f times its girth to pass over the heel. Take more stitches, and a very stretchy bind-off.", over)
 	}
 	s.cautions()
 }
@@ -115,14 +107,14 @@ func (s *Sock) cautions() {
 	const highEase = 15
 	foot := &s.Design.Foot
 	if s.Design.Fit.GirthEasePct > highEase {
-		s.say(Caution, "ease_high", "%g %% smaller than the foot is a tight sock. %s", s.Design.Fit.GirthEasePct, seeClinician)
+		s.Checks.Say(verdict.Caution, "ease_high", "%g %% smaller than the foot is a tight sock. %s", s.Design.Fit.GirthEasePct, seeClinician)
 	}
 	if foot.CalfHeight != nil && s.Design.Leg.Height >= *foot.CalfHeight {
-		s.say(Caution, "knee_band", "A band of rib at the knee can be too tight. %s", seeClinician)
+		s.Checks.Say(verdict.Caution, "knee_band", "A band of rib at the knee can be too tight. %s", seeClinician)
 	}
 	const smallFoot = 180
 	if foot.Length < smallFoot || foot.Careful("smooth_floors") {
-		s.say(Note, "small_foot", "Socks slip on smooth floors: add a grip to the sole for small children and the unsteady, and leave no long ends inside, where toes catch in them.")
+		s.Checks.Say(verdict.Note, "small_foot", "Socks slip on smooth floors: add a grip to the sole for small children and the unsteady, and leave no long ends inside, where toes catch in them.")
 	}
 	s.carefulFeet(foot)
 }
@@ -132,20 +124,20 @@ func (s *Sock) carefulFeet(foot *design.Foot) {
 	const gentleEase, gentleCuff = 8, 0.85
 	if foot.Careful("circulation") {
 		if ease := s.Design.Fit.GirthEasePct; ease > gentleEase {
-			s.say(Caution, "circulation_ease", "For poor circulation this sock is tight: %g %% smaller than the foot. Take %d %% or less, and ask their clinician first.", ease, gentleEase)
+			s.Checks.Say(verdict.Caution, "circulation_ease", "For poor circulation this sock is tight: %g %% smaller than the foot. Take %d %% or less, and ask their clinician first.", ease, gentleEase)
 		}
-		if cuff := patterns[s.Design.Cuff.Pattern]; cuff.Width < gentleCuff {
-			s.say(Caution, "circulation_cuff", "For poor circulation %s draws the cuff in too much: choose a rib that gives, bind off very loosely, and ask their clinician first.", cuff.Label)
+		if cuff := s.cuffPattern(); cuff.Width < gentleCuff {
+			s.Checks.Say(verdict.Caution, "circulation_cuff", "For poor circulation %s draws the cuff in too much: choose a rib that gives, bind off very loosely, and ask their clinician first.", cuff.Label)
 		}
-		s.say(Caution, "circulation", "For swollen legs, diabetes or poor circulation no band may leave a mark: try it on for an hour, and ask their clinician first.")
+		s.Checks.Say(verdict.Caution, "circulation", "For swollen legs, diabetes or poor circulation no band may leave a mark: try it on for an hour, and ask their clinician first.")
 	}
 	if foot.Careful("numb_feet") {
-		if s.Design.Toe.Kind == "garter_square" || s.Design.Heel.Fabric == "garter" && s.Design.Heel.Kind == "short_row" {
-			s.say(Caution, "numb_ridges", "Garter has ridges that a numb foot does not feel until they have rubbed: take a smooth toe and heel.")
+		if s.toe().Ridged() || s.heel().Ridged(s) {
+			s.Checks.Say(verdict.Caution, "numb_ridges", "Garter has ridges that a numb foot does not feel until they have rubbed: take a smooth toe and heel.")
 		}
-		s.say(Caution, "numb_feet", "Numb feet do not feel a ridge or an end: weave in on the outside, look at the skin after wearing, and ask their clinician first.")
+		s.Checks.Say(verdict.Caution, "numb_feet", "Numb feet do not feel a ridge or an end: weave in on the outside, look at the skin after wearing, and ask their clinician first.")
 	}
 	if foot.Careful("allergy") {
-		s.say(Caution, "allergy", "Ask which fibres and dyes are well borne before you choose the yarn; for a baby also whether it is moth-proofed.")
+		s.Checks.Say(verdict.Caution, "allergy", "Ask which fibres and dyes are well borne before you choose the yarn; for a baby also whether it is moth-proofed.")
 	}
 }

@@ -1,21 +1,25 @@
 package knit
 
 import (
+	"acornstep/sock/fingers"
 	"fmt"
+	"slices"
 	"strings"
 
 	"acornstep/sock/design"
 	"acornstep/sock/document"
 	"acornstep/sock/needle"
+	"acornstep/sock/pattern"
 )
 
 // Work knits the whole sock. An error means that the program asked the hands
 // for something the needle cannot do: a bug, never the knitter's fault.
 func (s *Sock) Work() ([]needle.Row, error) {
-	h := newHands()
-	toes[s.Design.Toe.Kind].Work(h, s)
+	h := newHands(256)
+	h.fingers = fingers.New(s.shortRowStitches())
+	s.toe().Work(h, s)
 	s.foot(h)
-	heels[s.Design.Heel.Kind].Work(h, s)
+	s.heel().Work(h, s)
 	s.leg(h)
 	s.cuff(h)
 	s.bindOff(h)
@@ -25,24 +29,28 @@ func (s *Sock) Work() ([]needle.Row, error) {
 	return h.rows, nil
 }
 
-// Known lists, as faults, the stitch patterns of a design that nobody knows.
+// Known lists, as faults, the techniques of a design that nobody knows: a design
+// may come from a plan by others.
 func Known(d *design.Design) document.Faults {
 	var faults document.Faults
-	expect := func(field, value string, known func(string) bool) {
-		if known(value) {
-			return
+	for _, kind := range Kinds {
+		name, _ := d.Get(kind.Field).(string)
+		if names := design.Registered(kind.Field); !slices.Contains(names, name) {
+			faults.Add(kind.Field, "read %q, expected one of %s", name, strings.Join(names, ", "))
 		}
-		var names []string
-		for _, p := range Patterns {
-			if known(p.Name) {
-				names = append(names, p.Name)
-			}
-		}
-		faults.Add(field, "read %q, expected one of %s", value, strings.Join(names, ", "))
 	}
-	any := func(name string) bool { return patterns[name] != nil }
-	expect("leg.pattern", d.Leg.Pattern, any)
-	expect("leg.instep_pattern", d.Leg.InstepPattern, any)
-	expect("cuff.pattern", d.Cuff.Pattern, cuffPattern)
+	for field, name := range map[string]string{"leg.pattern": d.Leg.Pattern, "leg.instep_pattern": d.Leg.InstepPattern, "cuff.pattern": d.Cuff.Pattern} {
+		if pattern.Find(name, d.Patterns) == nil {
+			faults.Add(field, "read %q, which nobody knows and the design does not bring along", name)
+		}
+	}
 	return faults
+}
+
+// shortRowStitches is the number of heel stitches on which short rows are worked; 0 for a heel without them.
+func (s *Sock) shortRowStitches() int {
+	if s.Heel.Turns == 0 {
+		return 0
+	}
+	return s.Heel.Stitches
 }

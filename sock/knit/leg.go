@@ -32,12 +32,17 @@ func (s *Sock) firstRound(h *hands) {
 	left, right, extra := h.reachLeft, h.instep-h.reachRight, s.Corner.PickUp
 	h.begin(needle.Round)
 	h.freshStart()
+	// Corners of a heel that laps over lie on needle 1.
 	if left > 0 {
 		h.settle(left)
 		h.do(needle.PU, extra)
+		h.instep, h.cornersLeft = h.instep+extra, extra
 	}
 	h.settle(right - max(left, 0))
 	h.do(needle.PU, extra)
+	if h.reachRight > 0 {
+		h.instep, h.cornersRight = h.instep+extra, extra
+	}
 	h.settleFar(1)
 	rest := count - right - 1
 	if left > 0 {
@@ -48,13 +53,6 @@ func (s *Sock) firstRound(h *hands) {
 		h.settle(-left)
 	}
 	h.end()
-	// Corners of a heel that laps over lie on needle 1.
-	if left > 0 {
-		h.instep += extra
-	}
-	if h.reachRight > 0 {
-		h.instep += extra
-	}
 }
 
 // freshStart sets the start of the round past a yarn-over that the last turn
@@ -75,55 +73,63 @@ func (h *hands) loseCorners(extra int) {
 	h.begin(needle.Round)
 	worked := 0
 	to := func(place int) {
-		h.do(needle.K, place-worked)
+		h.settle(place - worked)
 		worked = place
 	}
 	together := func() {
-		h.do(needle.K2tog, 1)
+		code := needle.K2tog
+		if h.inPattern(h.machine.Cursor()) == &asPurl {
+			code = needle.P2tog
+		}
+		h.do(code, 1)
 		worked += 2
 	}
 	if left > 0 {
 		to(left - 1)
 		together()
+		h.instep, h.cornersLeft = h.instep-1, h.cornersLeft-1
 	}
 	to(right + extra - 1)
 	together()
+	if h.reachRight > 0 {
+		h.instep, h.cornersRight = h.instep-1, h.cornersRight-1
+	}
 	if left <= 0 {
 		to(all + left - extra - 1)
 		together()
 	}
 	to(all)
 	h.end()
-	if left > 0 {
-		h.instep--
-	}
-	if h.reachRight > 0 {
-		h.instep--
-	}
 }
 
 // calfRound makes a pair of stitches at the centre back.
 func (h *hands) calfRound() {
 	front, back := h.instep, h.sole()
-	h.round(func() { h.do(needle.K, front) }, func() {
-		h.do(needle.K, back/2-1)
+	h.round(func() { h.settle(front) }, func() {
+		h.settle(back/2 - 1)
 		h.do(needle.M1R, 1)
-		h.do(needle.K, 2)
+		h.settle(2)
 		h.do(needle.M1L, 1)
-		h.do(needle.K, back-back/2-1)
+		h.settle(back - back/2 - 1)
 	})
 }
 
 // legRound works round i in the patterns of leg and instep.
 func (s *Sock) legRound(h *hands, i int) {
-	leg, instep := patterns[s.Design.Leg.Pattern], patterns[s.Design.Leg.InstepPattern]
+	leg, instep := s.legPattern(), s.instepPattern()
 	front, back := h.instep, h.sole()
 	started := i > s.PlainRounds
+	if allRound := instep.Plain() || instep.Name == leg.Name; started && allRound && laysOut(leg) {
+		h.layOut(leg, true)
+	}
 	switch {
-	case started && (instep == stockinette || instep == leg):
+	case started && h.over != nil && h.over.allRound:
+		// The back begins where the instep stands, so that the repeat closes.
+		h.round(func() { h.settle(front) }, func() { h.settle(back) })
+	case started && (instep.Plain() || instep.Name == leg.Name):
 		// The back begins where the instep's pattern stands, so that the repeat closes.
 		row := i - s.PlainRounds - 1
-		if instep == leg && leg != stockinette {
+		if instep.Name == leg.Name && !leg.Plain() {
 			row = h.instepRow
 			h.instepRow++
 		}

@@ -4,6 +4,7 @@ import (
 	"math"
 
 	"acornstep/sock/measure"
+	"acornstep/sock/verdict"
 )
 
 // worthChanging is the smallest difference for which the count changes at the ankle.
@@ -13,23 +14,23 @@ const worthChanging = 4
 // patterns of leg and cuff have to repeat in the latter.
 func (s *Sock) countLeg() {
 	d := s.Design
-	leg, cuff := patterns[d.Leg.Pattern], patterns[d.Cuff.Pattern]
+	leg, cuff := s.legPattern(), s.cuffPattern()
 	repeat := lcm(lcm(leg.Repeat, cuff.Repeat), 2)
 	if given := d.Leg.Stitches; given != nil {
 		s.AnkleStitches, s.LegStitches = *given, *given
 		if low := *given / repeat * repeat; low != *given {
-			s.say(Stop, "leg_pattern", "leg.stitches: leg.pattern %s and cuff.pattern %s repeat over %d stitches, which does not go into %d. The nearest counts that do are %d and %d.",
+			s.Checks.Say(verdict.Stop, "leg_pattern", "leg.stitches: leg.pattern %s and cuff.pattern %s repeat over %d stitches, which does not go into %d. The nearest counts that do are %d and %d.",
 				leg.Name, cuff.Name, repeat, *given, low, low+repeat)
 		}
 		if d.Ankle.Change == "none" && *given != s.Stitches {
-			s.say(Caution, "ankle_none", "ankle.change none keeps the foot's %d stitches, but leg.stitches asks for %d: the count changes after the heel.", s.Stitches, *given)
+			s.Checks.Say(verdict.Caution, "ankle_none", "ankle.change none keeps the foot's %d stitches, but leg.stitches asks for %d: the count changes after the heel.", s.Stitches, *given)
 		}
 		return
 	}
 	s.AnkleStitches = s.countAnkle()
 	s.LegStitches = max(NearestMultiple(float64(s.AnkleStitches), repeat), (FewestStitches+repeat-1)/repeat*repeat)
 	if s.LegStitches != s.AnkleStitches {
-		s.say(Note, "leg_pattern", "The leg has %d stitches instead of %d, so that %s and %s repeat all round.", s.LegStitches, s.AnkleStitches, leg.Label, cuff.Label)
+		s.Checks.Say(verdict.Note, "leg_pattern", "The leg has %d stitches instead of %d, so that %s and %s repeat all round.", s.LegStitches, s.AnkleStitches, leg.Label, cuff.Label)
 	}
 	s.AnkleStitches = s.LegStitches
 	if top := s.countCalf(repeat); top > s.LegStitches {
@@ -71,7 +72,7 @@ func (s *Sock) sizeLeg() {
 	cuff := d.Cuff.Height
 	if cuff > d.Leg.Height {
 		cuff = d.Leg.Height
-		s.say(Note, "cuff_clamped", "cuff.height_mm: a cuff of %.0f mm is taller than the leg, so the whole leg of %.0f mm is cuff.", float64(d.Cuff.Height), float64(cuff))
+		s.Checks.Say(verdict.Note, "cuff_clamped", "cuff.height_mm: a cuff of %.0f mm is taller than the leg, so the whole leg of %.0f mm is cuff.", float64(d.Cuff.Height), float64(cuff))
 	}
 	s.CuffRounds = s.Gauge.RoundsIn(cuff)
 	if given := d.Cuff.Rounds; given != nil {
@@ -89,9 +90,10 @@ func (s *Sock) sizeLeg() {
 	}
 	if s.LegRounds+s.CuffRounds+len(s.Heel.GussetRounds) == 0 {
 		s.LegRounds = 1 // the heel's last turns must be settled before the bind-off
-		s.say(Caution, "no_leg", "leg.height_mm: with no leg at all one round is knitted after the heel, so that it can be bound off.")
+		s.Checks.Say(verdict.Caution, "no_leg", "leg.height_mm: with no leg at all one round is knitted after the heel, so that it can be bound off.")
 	}
 	s.placeAnkle()
+	s.keepColumns()
 	s.PlainRounds = s.plainRounds()
 	s.sayCuff(cuff)
 }
@@ -107,7 +109,7 @@ func (s *Sock) sizeLegAboveGusset(all int) {
 	s.planGusset(room)
 	gusset := len(s.Heel.GussetRounds)
 	if gusset > room {
-		s.say(Caution, "gusset_leg", "The gusset needs %s after the turn and the leg below its cuff has %d: the leg comes out taller by %.0f mm.",
+		s.Checks.Say(verdict.Caution, "gusset_leg", "The gusset needs %s after the turn and the leg below its cuff has %d: the leg comes out taller by %.0f mm.",
 			count(gusset, "round"), room, float64(s.Gauge.Height(float64(gusset-room))))
 	}
 	s.LegRounds = max(0, room-gusset)
@@ -146,6 +148,11 @@ func (s *Sock) placeAnkle() {
 		lost -= c.stitches
 		from = c.round + 1 + restAfterChange
 	}
+	if lost != 0 && (s.AnkleStitches-lost)%s.cuffPattern().Repeat != 0 {
+		s.growLeg(first)
+		s.placeCalf(s.LegRounds + 1 + restAfterChange)
+		return
+	}
 	if lost != 0 {
 		s.clampLeg(lost)
 		return
@@ -172,7 +179,7 @@ func (s *Sock) spreadAtAnyCost(difference, first int) []change {
 			list := changesOf(difference, most)
 			if placed := s.spread(list, from, s.LegRounds, false); len(placed) == len(list) {
 				if most > 4 {
-					s.say(Caution, "ankle_hurried", "The leg is short: up to %d stitches change in one round.", most)
+					s.Checks.Say(verdict.Caution, "ankle_hurried", "The leg is short: up to %d stitches change in one round.", most)
 				}
 				return placed
 			}
@@ -182,7 +189,7 @@ func (s *Sock) spreadAtAnyCost(difference, first int) []change {
 		return nil
 	}
 	s.Corner = CornerPlan{}
-	s.say(Caution, "corner_no_room", "The leg is too short to pick up stitches at the corners of the heel and lose them again: close the holes with the tail instead.")
+	s.Checks.Say(verdict.Caution, "corner_no_room", "The leg is too short to pick up stitches at the corners of the heel and lose them again: close the holes with the tail instead.")
 	return s.spreadAtAnyCost(difference, 2)
 }
 
@@ -191,12 +198,20 @@ func (s *Sock) clampLeg(lost int) {
 	wanted := s.LegStitches
 	s.LegStitches = s.AnkleStitches - lost
 	s.AnkleStitches, s.Ankle.legRounds = s.LegStitches, nil
-	if cuff := patterns[s.Design.Cuff.Pattern]; s.LegStitches%cuff.Repeat != 0 {
-		s.say(Stop, "leg_no_room", "cuff.pattern: %s does not repeat in %d stitches, and the leg has no round to change to %d. Make leg.height_mm taller, or choose a rib over two stitches.",
-			cuff.Name, s.LegStitches, wanted)
-		return
+	s.Checks.Say(verdict.Caution, "ankle_no_room", "There are too few rounds to change to %d stitches: the leg keeps %d.", wanted, s.LegStitches)
+}
+
+// growLeg adds the rounds that the leg lacks to change its count, where the cuff would not repeat in the count without them.
+func (s *Sock) growLeg(first int) {
+	rounds := s.LegRounds
+	for s.Ankle.legRounds = nil; len(s.Ankle.legRounds) == 0; s.LegRounds++ {
+		if list := changes(s.Ankle.After); len(s.spread(list, first, s.LegRounds, false)) == len(list) {
+			s.Ankle.legRounds = s.spread(list, first, s.LegRounds, false)
+			break
+		}
 	}
-	s.say(Caution, "ankle_no_room", "There are too few rounds to change to %d stitches: the leg keeps %d.", wanted, s.LegStitches)
+	s.Checks.Say(verdict.Caution, "leg_grown", "The leg is taller by %s, in which the count changes to %d: %s does not repeat in the %d that the heel leaves.",
+		count(s.LegRounds-rounds, "round"), s.AnkleStitches, s.cuffPattern().Label, s.AnkleStitches-s.Ankle.After)
 }
 
 // placeCalf spreads pairs of increases evenly from the ankle to the top of the leg.
@@ -207,7 +222,7 @@ func (s *Sock) placeCalf(from int) {
 	}
 	room := s.LegRounds - from + 1
 	if room < pairs {
-		s.say(Caution, "calf_no_room", "The leg has no rounds for %s at the calf: it keeps %d stitches.", count(2*pairs, "increase"), s.AnkleStitches)
+		s.Checks.Say(verdict.Caution, "calf_no_room", "The leg has no rounds for %s at the calf: it keeps %d stitches.", count(2*pairs, "increase"), s.AnkleStitches)
 		s.LegStitches = s.AnkleStitches
 		return
 	}
@@ -221,8 +236,8 @@ func (s *Sock) sayCuff(height measure.Length) {
 	const least, wide measure.Length = 25, 45
 	switch {
 	case height > 0 && height < least:
-		s.say(Note, "cuff_short", "cuff.height_mm: a cuff under 25 mm tends to roll outward.")
+		s.Checks.Say(verdict.Note, "cuff_short", "cuff.height_mm: a cuff under 25 mm tends to roll outward.")
 	case height > 0 && height < wide && s.LegStitches >= 72:
-		s.say(Note, "cuff_wide", "From 72 stitches up a cuff of about 50 mm holds better.")
+		s.Checks.Say(verdict.Note, "cuff_wide", "From 72 stitches up a cuff of about 50 mm holds better.")
 	}
 }

@@ -1,41 +1,22 @@
 package knit
 
-import "acornstep/sock/needle"
+import (
+	"acornstep/sock/needle"
+	"acornstep/sock/pattern"
+)
 
-// Pattern is a stitch pattern that repeats round the leg.
-type Pattern struct {
-	// Name is what the design calls it, Label what people read.
-	Name, Label string
-	// Repeat is the number of stitches of one repeat.
-	Repeat int
-	// Rounds are the operations of one repeat, a list for each round.
-	Rounds [][]needle.Op
-	// Width is the girth it gives, compared with stockinette of as many stitches.
-	Width float64
-	// Shoe is what to know before wearing it in a shoe; empty for nothing.
-	Shoe string
-}
+// pattern is the stitch pattern of this name, of the design's own or of the book.
+func (s *Sock) pattern(name string) *pattern.Pattern { return pattern.Find(name, s.Design.Patterns) }
 
-// Patterns lists the stitch patterns; the first is the default of the leg.
-var Patterns = []*Pattern{
-	stockinette, rib1x1, rib2x2, rib3x1, brokenRib, seedStitch, garterRib, dewLace, eyeletCable, basketRib,
-}
+func (s *Sock) legPattern() *pattern.Pattern    { return s.pattern(s.Design.Leg.Pattern) }
+func (s *Sock) instepPattern() *pattern.Pattern { return s.pattern(s.Design.Leg.InstepPattern) }
+func (s *Sock) cuffPattern() *pattern.Pattern   { return s.pattern(s.Design.Cuff.Pattern) }
 
-var patterns = func() map[string]*Pattern {
-	m := map[string]*Pattern{}
-	for _, p := range Patterns {
-		m[p.Name] = p
-	}
-	return m
-}()
-
-// cuffPattern says whether a pattern may end a sock: anything but stockinette, which rolls.
-func cuffPattern(name string) bool { return patterns[name] != nil && patterns[name] != stockinette }
-
-func op(code needle.Code, n int) needle.Op { return needle.Op{Code: code, N: n} }
+// PatternRounds are the rounds of one repeat of the leg's pattern.
+func (s *Sock) PatternRounds() int { return len(s.legPattern().Rounds) }
 
 // patternRound works round i of a pattern over all stitches, needle by needle.
-func (h *hands) patternRound(p *Pattern, i int) {
+func (h *hands) patternRound(p *pattern.Pattern, i int) {
 	h.begin(needle.Round)
 	h.patternOver(p, i, h.machine.Count(), h.instep)
 	h.end()
@@ -43,7 +24,7 @@ func (h *hands) patternRound(p *Pattern, i int) {
 
 // patternCentred works round i of a pattern over n stitches of one needle,
 // with what the repeat leaves over knitted half at each edge.
-func (h *hands) patternCentred(p *Pattern, i, n int) {
+func (h *hands) patternCentred(p *pattern.Pattern, i, n int) {
 	over := n % p.Repeat
 	h.do(needle.K, over/2)
 	h.patternOver(p, i, n-over, -1)
@@ -52,7 +33,7 @@ func (h *hands) patternCentred(p *Pattern, i, n int) {
 
 // patternOver works whole repeats over n stitches and knits what is left over;
 // the operations are kept apart where the needle changes.
-func (h *hands) patternOver(p *Pattern, i, n, needleChanges int) {
+func (h *hands) patternOver(p *pattern.Pattern, i, n, needleChanges int) {
 	ops := p.Rounds[i%len(p.Rounds)]
 	if p.Repeat == 1 && needleChanges > 0 && needleChanges < n {
 		h.do(ops[0].Code, needleChanges)

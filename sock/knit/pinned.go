@@ -1,6 +1,9 @@
 package knit
 
-import "acornstep/sock/design"
+import (
+	"acornstep/sock/design"
+	"acornstep/sock/plan"
+)
 
 // Pinned is the design of a sock with every count as it came out, so that
 // another gauge or foot changes its lengths and none of its rows. The leg of a
@@ -13,19 +16,27 @@ func (s *Sock) Pinned() design.Design {
 	if d.Leg.Stitches != nil || d.Foot.CalfGirth == nil {
 		d.Leg.Stitches = whole(s.LegStitches)
 	}
-	switch d.Toe.Kind {
-	case "wedge":
-		d.Toe.StartStitches, d.Toe.FastRounds = whole(s.Toe.CastOn), whole(s.Toe.FastRounds)
-	case "short_row":
-		d.Toe.TurnsPerSide = whole(s.Toe.Turns)
+	s.toe().Pin(s, &d)
+	s.heel().Pin(s, &d)
+	return d
+}
+
+// PinnedTo is the design of a plan with every count as its summary has it,
+// whoever made the rows and by whatever rules.
+func PinnedTo(p *plan.Plan) design.Design {
+	d, s := Measure(&p.Design).Pinned(), p.Summary
+	d.Stitches = &s.FootStitches
+	d.FootLength.Rounds, d.Leg.Rounds, d.Cuff.Rounds = &s.FootRounds, &s.LegRounds, &s.CuffRounds
+	replace := func(pinned **int, count *int) {
+		if *pinned != nil && count != nil {
+			*pinned = count
+		}
 	}
-	switch d.Heel.Kind {
-	case "short_row":
-		d.Heel.Stitches, d.Heel.TurnsPerSide = whole(s.Heel.Stitches), whole(s.Heel.Turns)
-	case "flap_under":
-		d.Heel.FlapRows = whole(s.Heel.FlapRows)
-	case "gusset_turn":
-		d.Heel.TurnsPerSide, d.Heel.GussetIncreases = whole(s.Heel.Turns), whole(s.Heel.GussetIncreases)
-	}
+	replace(&d.Leg.Stitches, &s.LegStitches)
+	replace(&d.Toe.StartStitches, &s.CastOnStitches)
+	replace(&d.Heel.Stitches, &s.HeelStitches)
+	replace(&d.Heel.TurnsPerSide, s.HeelTurnsPerSide)
+	replace(&d.Heel.FlapRows, s.FlapRows)
+	replace(&d.Heel.GussetIncreases, s.GussetIncreases)
 	return d
 }

@@ -6,14 +6,14 @@ import "acornstep/sock/needle"
 // purl: what to do with a plain loop, a double stitch, a wrapped loop, a
 // pinned one, and with yarn-overs that lie before or beyond their stitch.
 type settling struct {
-	plain, double, wrapped, pinned needle.Code
-	before, beyond                 [3]needle.Code // by the number of yarn-overs
+	plain, double, wrapped, pinned, lifted needle.Code
+	before, beyond                         [3]needle.Code // by the number of yarn-overs
 }
 
-var asKnit = settling{needle.K, needle.Kds, needle.KW, needle.KPin,
+var asKnit = settling{needle.K, needle.Kds, needle.KW, needle.KPin, needle.KLift,
 	[3]needle.Code{needle.K, needle.K2tog, needle.K3tog}, [3]needle.Code{needle.K, needle.SSK, needle.SSSK}}
 
-var asPurl = settling{needle.P, needle.Pds, needle.PW, needle.PPin,
+var asPurl = settling{needle.P, needle.Pds, needle.PW, needle.PPin, needle.PLift,
 	[3]needle.Code{needle.P, needle.SSP, needle.SSSP}, [3]needle.Code{needle.P, needle.P2tog, needle.P3tog}}
 
 // settling chooses by the side that shows.
@@ -26,24 +26,45 @@ func (h *hands) settling() *settling {
 
 // settle works n stitches, each with whatever hangs on it from a turn that was
 // made on the near side: its second leg, its wraps, its pin, or the yarn-overs before it.
-func (h *hands) settle(n int) { h.settleAs(h.settling(), n, false) }
+func (h *hands) settle(n int) { h.settlePattern(n, false) }
 
 // settleFar is settle for stitches that were turned on the far side, whose
 // yarn-overs and pins lie beyond them.
-func (h *hands) settleFar(n int) { h.settleAs(h.settling(), n, true) }
+func (h *hands) settleFar(n int) { h.settlePattern(n, true) }
+
+// settlePattern settles n stitches, each as the pattern has it that the row crosses.
+func (h *hands) settlePattern(n int, far bool) {
+	if h.over == nil || h.machine.Side() != needle.RS {
+		h.settleAs(h.settling(), n, far)
+		return
+	}
+	at, all := h.machine.StitchesBefore(h.machine.Cursor()), h.machine.Stitches()
+	for n > 0 && h.err == nil {
+		as, alike := h.inPattern(at), 1
+		for alike < n && h.inPattern((at+alike)%all) == as {
+			alike++
+		}
+		h.settleAs(as, alike, far)
+		n, at = n-alike, (at+alike)%all
+	}
+}
 
 func (h *hands) settleAs(as *settling, n int, far bool) {
 	for ; n > 0 && h.err == nil; n-- {
-		if ordinary := h.machine.OrdinaryAhead(n); ordinary > 0 && !far {
+		if ordinary := h.machine.OrdinaryAhead(n); ordinary > 0 && !far && !h.lifts {
 			h.do(as.plain, ordinary)
 			if n -= ordinary; n == 0 {
 				return
 			}
 		}
-		next := h.machine.Peek(0)
+		next, closed := h.machine.Peek(0), h.liftedFar
+		h.liftedFar = false
 		switch {
 		case next.PinsBefore > 0 || far && next.PinsAfter > 0:
 			h.do(as.pinned, 1)
+		case h.lifts && next.Kind == needle.Plain && next.Wraps == 0 && (far && next.GapAfter || next.GapBefore && !closed):
+			h.do(as.lifted, 1)
+			h.liftedFar = far && next.GapAfter
 		case next.Kind == needle.YarnOver:
 			overs := 1
 			if h.machine.Peek(1).Kind == needle.YarnOver {

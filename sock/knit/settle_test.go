@@ -13,7 +13,7 @@ import (
 // on gives hands that hold ten stitches and have worked the rows, each a list of operations.
 func on(t *testing.T, rows ...[]needle.Op) *hands {
 	t.Helper()
-	h := newHands()
+	h := newHands(16)
 	h.enter(needle.CastOn)
 	h.begin(needle.FlatRow)
 	h.do(needle.CO, 10)
@@ -89,4 +89,17 @@ func TestRunsArePutTogetherWithinANeedleOnly(t *testing.T) {
 	h := on(t)
 	row := h.round(func() { h.do(needle.K, 2); h.do(needle.K, 3) }, func() { h.do(needle.K, 5) })
 	assert.Equal(t, "[k×5 k×5]", fmt.Sprint([]needle.Op(row.Ops)))
+}
+
+func op(code needle.Code, n int) needle.Op { return needle.Op{Code: code, N: n} }
+
+// countOf is how often operations of a name are done.
+func countOf(ops []needle.Op, name string) int {
+	n := 0
+	for _, o := range ops {
+		if o.Code.String() == name {
+			n += o.N
+		}
+	}
+	return n
 }

@@ -5,6 +5,7 @@ import "acornstep/sock/needle"
 // turning is a style of short rows: how a row stops and turns while the work
 // narrows, and how a held stitch is taken back while it widens.
 type turning interface {
+	Technique
 	// firstSide is the side of the first row when nothing else is asked for.
 	firstSide() needle.Side
 	// roundsBetween are the full rounds between the halves that belong to the style.
@@ -21,19 +22,18 @@ type turning interface {
 	// settlesInRound says whether a later round can take a held stitch back as
 	// well as a row of the heel.
 	settlesInRound() bool
+	// lifts says that nothing hangs at its turns: whoever passes a gap takes up the strand in it.
+	lifts() bool
 	// crossesAtJoin says whether a toe turns at its very edges, so that what the
 	// turns leave is worked with the first and last stitch of the other half.
 	crossesAtJoin() bool
 }
 
-// turnings lists the styles.
-var turnings = map[string]turning{
-	"german":    germanTurn{},
-	"wrap":      wrapTurn{},
-	"yarn_over": yarnOverTurn{},
-	"pinned":    pinnedTurn{},
-	"lift":      liftTurn{},
-}
+// turnings lists the styles, the usual one first.
+var turnings = []turning{germanTurn{}, wrapTurn{}, yarnOverTurn{}, pinnedTurn{}, liftTurn{}}
+
+// turnResets are worked out anew when another style is chosen: each has its own.
+var turnResets = []string{"heel.rounds_between", "heel.first_row"}
 
 // Edges of the short rows, as seen from the right side.
 const (
@@ -57,6 +57,8 @@ type shortRows struct {
 	wrapNeighbour bool
 	// ownStrand: a strand of the heel's own ends where it began, so nothing may hang on its last turns.
 	ownStrand bool
+	// between are the full rounds between the halves: they close what the narrowing rows left.
+	between int
 	// ring is the count of stitches all round.
 	ring int
 	// beyond is how many stitches of the span lie past loop 0, where the round begins.

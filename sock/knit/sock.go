@@ -6,6 +6,7 @@ import (
 
 	"acornstep/sock/design"
 	"acornstep/sock/measure"
+	"acornstep/sock/verdict"
 )
 
 // Sock is a design worked out in stitches and rounds, before a row is knitted.
@@ -28,7 +29,7 @@ type Sock struct {
 	LegRounds, CuffRounds int
 	// PlainRounds of the leg come before its pattern.
 	PlainRounds int
-	Checks      []Check
+	Checks      verdict.Checks
 }
 
 // ToeSize is a toe in stitches and rounds.
@@ -53,10 +54,11 @@ func Measure(d *design.Design) *Sock {
 	if s.Stopped() {
 		return s
 	}
-	toes[d.Toe.Kind].Size(s)
+	s.toe().Size(s)
 	if s.Stopped() {
 		return s
 	}
+	s.toe().Caution(s, &s.Checks)
 	s.sizeHeelAndFoot()
 	if s.Stopped() {
 		return s
@@ -68,9 +70,10 @@ func Measure(d *design.Design) *Sock {
 // sizeHeelAndFoot sizes the heel for the count that it will meet. Where the
 // foot is too short to change to that count, the heel meets what fits.
 func (s *Sock) sizeHeelAndFoot() {
+	s.Ankle.Before = s.changeBeforeHeel()
 	said := len(s.Checks)
-	for s.Ankle.Before = s.changeBeforeHeel(); ; {
-		heels[s.Design.Heel.Kind].Size(s)
+	for {
+		s.heel().Size(s)
 		if s.Stopped() {
 			return
 		}
@@ -116,7 +119,7 @@ func (s *Sock) countRoundFoot() int {
 	}
 	n := NearestMultiple(FootTarget(s.Design), s.Design.Fit.Multiple)
 	if n < FewestStitches {
-		s.say(Caution, "few_stitches", "This foot and gauge ask for %d stitches, and no sock is knitted on fewer than %d: it comes out wide. Take a finer yarn.", n, FewestStitches)
+		s.Checks.Say(verdict.Caution, "few_stitches", "This foot and gauge ask for %d stitches, and no sock is knitted on fewer than %d: it comes out wide. Take a finer yarn.", n, FewestStitches)
 		n = FewestStitches
 	}
 	return n
@@ -163,3 +166,6 @@ func CountChoices(d *design.Design, chosen int) []CountChoice {
 	}
 	return choices
 }
+
+// Stopped says whether a check forbids the sock.
+func (s *Sock) Stopped() bool { return s.Checks.Stopped() != nil }

@@ -5,22 +5,14 @@ import (
 	"slices"
 
 	"acornstep/sock/measure"
+	"acornstep/sock/needle"
 )
 
-// Toe is a way to begin the sock.
-type Toe interface {
-	// Size works out s.Toe; it may stop the sock.
-	Size(s *Sock)
-	// Work casts on and knits up to the full count.
-	Work(h *hands, s *Sock)
-}
+// toes lists the ways to begin the sock, the usual one first.
+var toes = []Toe{wedgeToe{}, garterSquareToe{}, shortRowToe{}}
 
-// toes lists the ways.
-var toes = map[string]Toe{
-	"wedge":         wedgeToe{},
-	"garter_square": garterSquareToe{},
-	"short_row":     shortRowToe{},
-}
+// twoNeedleCastOns are those that put the loops on two needles, for toes that are knitted from both.
+var twoNeedleCastOns = map[string][]string{"toe.cast_on": {"magic", "turkish", "figure_eight"}}
 
 // Tail is the length of the tail to leave at the cast-on of s stitches: 200 mm
 // to hold and darn, and 6 mm for each stitch, more on thick needles.
@@ -37,7 +29,7 @@ func (s *Sock) tailNote() string {
 // colourOf is the colour of rows in a section: empty for the main yarn.
 func (s *Sock) colourOf(section string) string {
 	if slices.Contains(s.Design.Yarn.Contrast, section) {
-		return Contrast
+		return needle.Contrast
 	}
 	return ""
 }

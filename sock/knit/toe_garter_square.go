@@ -1,15 +1,56 @@
 package knit
 
 import (
-	"acornstep/sock/measure"
+	"fmt"
+
+	"acornstep/sock/design"
+	"acornstep/sock/lengths"
 	"acornstep/sock/needle"
+	"acornstep/sock/plan"
+	"acornstep/sock/sheet"
+	"acornstep/sock/verdict"
 )
 
 // garterSquareToe knits a square on needle 1 in garter stitch and picks up
 // along both its edges: the full count from the start.
 type garterSquareToe struct{}
 
-// edges is what is picked up along each edge of a square of q: one ridge more
+var aboutSquare = About{
+	Name: "garter_square", Label: "Garter square", Said: "garter-square toe", Reason: "straight on at the full count; bumpy inside", Term: "garter", Rows: "rows", Counts: 2,
+	Uses:   []string{"toe.start_loop"},
+	Resets: []string{"toe.cast_on", "toe.start_stitches", "toe.fast_rounds", "toe.turns_per_side"},
+	Allows: twoNeedleCastOns,
+}
+
+func (garterSquareToe) About() *About                  { return &aboutSquare }
+func (garterSquareToe) Ways() []Way                    { return usualWay }
+func (garterSquareToe) Summarise(*Sock, *plan.Summary) {}
+func (garterSquareToe) Pin(*Sock, *design.Design)      {}
+func (garterSquareToe) Drag(*Sock) (Drag, bool)        { return Drag{}, false } // as deep as its stitches are wide
+func (garterSquareToe) FewestFootRounds() int          { return 0 }
+func (garterSquareToe) Ridged() bool                   { return true }
+
+func (garterSquareToe) Explain(s *Sock, on *sheet.Sheet) {
+	t, q := s.Toe, s.Toe.CastOn/2
+	on.Add("cast_on_stitches", "Stitches to cast on", fmt.Sprint(t.CastOn), "The stitches round the foot.", "2 × ⌊%d ÷ 4⌋ = %d", s.Stitches, t.CastOn)
+	on.Add("toe_rounds", "Rows of the square", fmt.Sprint(t.Rounds), "A ridge takes two rows and is as tall as a stitch is wide.", "%d ridges on each face", q)
+	on.Add("toe_length", "Length of the toe", on.Long(t.Length), "An estimate: nothing at the sides, more in the middle.", "%d ÷ (2 × %s) = %s", q, on.Per(s.Gauge.Stitches), on.Long(t.Length))
+}
+
+// Stitches are the square on a quarter of the stitches, and the round that picks up.
+func (garterSquareToe) Stitches(s *Sock) float64 {
+	n := float64(s.Stitches)
+	return float64(s.Toe.Rounds)*n/4 + n
+}
+
+func (garterSquareToe) Caution(s *Sock, say *verdict.Checks) {
+	say.Say(verdict.Note, "toe_square", "A garter square feels bumpy under sensitive toes, and it slants over them: with stripes let the second sock mirror the first.")
+	if s.colourOf("toe") != "" {
+		say.Say(verdict.Note, "toe_square_colour", "A contrast toe in a garter square wants another 25 mm of foot in the toe colour.")
+	}
+}
+
+// squareEdge is what is picked up along each edge of a square of q: one ridge more
 // where the count leaves two of a multiple of four.
 func squareEdge(n int) (q, edge int) {
 	return n / 4, n/4 + n%4/2
@@ -19,12 +60,7 @@ func (garterSquareToe) Size(s *Sock) {
 	q, edge := squareEdge(s.Stitches)
 	s.Toe = ToeSize{
 		CastOn: 2 * q, Rounds: 2*edge - 1,
-		// An estimate: nothing at the sides, about 0.7·q/gs in the middle.
-		Length: measure.Length(float64(q) / (2 * s.Gauge.Stitches)),
-	}
-	s.say(Note, "toe_square", "A garter square feels bumpy under sensitive toes, and it slants over them: with stripes let the second sock mirror the first.")
-	if s.colourOf("toe") != "" {
-		s.say(Note, "toe_square_colour", "A contrast toe in a garter square wants another 25 mm of foot in the toe colour.")
+		Length: lengths.SquareToe(q, s.Gauge),
 	}
 }
 

@@ -1,13 +1,80 @@
 package knit
 
 import (
+	"fmt"
 	"math"
 
+	"acornstep/sock/design"
 	"acornstep/sock/needle"
+	"acornstep/sock/plan"
+	"acornstep/sock/sheet"
+	"acornstep/sock/verdict"
 )
 
 // wedgeToe starts with a strip of stitches and grows by four in each increase round.
 type wedgeToe struct{}
+
+var aboutWedge = About{
+	Name: "wedge", Label: "Wedge", Said: "wedge toe", Reason: "smooth, two lines of increases at the sides", Term: "wedge", Rows: "rounds", Counts: 1,
+	Uses:   []string{"toe.start", "toe.increase", "toe.start_loop", "toe.start_stitches", "toe.fast_rounds"},
+	Resets: []string{"toe.cast_on", "toe.start_stitches", "toe.fast_rounds", "toe.turns_per_side"},
+	Allows: twoNeedleCastOns,
+	Numbers: []Number{
+		{Field: "toe.start_stitches", Label: "Cast on exactly", Suffix: "sts"},
+		{Field: "toe.fast_rounds", Label: "Increase rounds at once", Suffix: "rounds"},
+	},
+}
+
+func (wedgeToe) About() *About { return &aboutWedge }
+
+func (wedgeToe) Ways() []Way {
+	return []Way{
+		{"", design.Changes{"toe.start": "half"}},
+		{"rounded", design.Changes{"toe.start": "rounded"}},
+		{"fitted", design.Changes{"toe.start": "fitted"}},
+	}
+}
+
+func (wedgeToe) Summarise(s *Sock, into *plan.Summary) { into.IncreaseRounds = &s.Toe.IncreaseRounds }
+
+func (wedgeToe) Pin(s *Sock, d *design.Design) {
+	castOn, fast := s.Toe.CastOn, s.Toe.FastRounds
+	d.Toe.StartStitches, d.Toe.FastRounds = &castOn, &fast
+}
+
+func (wedgeToe) Explain(s *Sock, on *sheet.Sheet) {
+	t := s.Toe
+	on.Add("cast_on_stitches", "Stitches to cast on", fmt.Sprint(t.CastOn), "A rounded toe starts with about a third, a fitted one with what the toes ask for.",
+		"%d − 4 × %d = %d: each increase round adds four", s.Stitches, t.IncreaseRounds, t.CastOn)
+	on.Add("increase_rounds", "Increase rounds", fmt.Sprint(t.IncreaseRounds), "Cast on four more for one increase round fewer.",
+		"(%d − %d) ÷ 4 = %d", s.Stitches, t.CastOn, t.IncreaseRounds)
+	extra := ""
+	if t.FastRounds == t.IncreaseRounds {
+		extra = " + 1"
+	}
+	on.Add("toe_rounds", "Rounds of the toe", fmt.Sprint(t.Rounds), "Increase rounds that follow each other at once make the toe shorter and blunter.",
+		"1 + %d + 2 × (%d − %d)%s = %d", t.FastRounds, t.IncreaseRounds, t.FastRounds, extra, t.Rounds)
+	on.Add("toe_length", "Length of the toe", on.Long(t.Length), "The round gauge, and the rounds of the toe.",
+		"%d ÷ %s = %s", t.Rounds, on.Per(s.Gauge.Rounds), on.Long(t.Length))
+}
+
+// Drag moves by one increase round more or fewer at once.
+func (wedgeToe) Drag(s *Sock) (Drag, bool) {
+	// The last increase round would be followed by a plain one all the same.
+	stops := s.Toe.IncreaseRounds
+	return Drag{
+		Field: "toe.fast_rounds", Word: "toe rounds", Step: -float64(s.Gauge.Height(1)), Now: min(s.Toe.FastRounds, stops-1), Stops: stops,
+		Each: 1, EachCount: -1, FirstCount: 1 + 2*s.Toe.IncreaseRounds,
+	}, true
+}
+
+func (wedgeToe) Stitches(s *Sock) float64 {
+	return float64(s.Toe.Rounds) * float64(s.Toe.CastOn+s.Stitches) / 2
+}
+
+func (wedgeToe) FewestFootRounds() int          { return 0 }
+func (wedgeToe) Caution(*Sock, *verdict.Checks) {}
+func (wedgeToe) Ridged() bool                   { return false }
 
 // fewestToStart is the smallest strip that can be knitted on two needles.
 const fewestToStart = 8
@@ -87,7 +154,7 @@ func (wedgeToe) Size(s *Sock) {
 		castOn = *given
 		if (n-castOn)%4 != 0 || castOn > n {
 			low := largestStart(n, min(castOn, n))
-			s.say(Stop, "toe_start", "toe.start_stitches: read %d, but %d stitches round cannot be reached from it by fours. Start with %d or %d.",
+			s.Checks.Say(verdict.Stop, "toe_start", "toe.start_stitches: read %d, but %d stitches round cannot be reached from it by fours. Start with %d or %d.",
 				castOn, n, low, min(low+4, n))
 			return
 		}
@@ -97,7 +164,7 @@ func (wedgeToe) Size(s *Sock) {
 	if given := toe.FastRounds; given != nil {
 		fast = *given
 		if fast > k {
-			s.say(Caution, "toe_fast_rounds", "toe.fast_rounds: the toe has only %s, so all of them follow each other at once instead of %d.", count(k, "increase round"), fast)
+			s.Checks.Say(verdict.Caution, "toe_fast_rounds", "toe.fast_rounds: the toe has only %s, so all of them follow each other at once instead of %d.", count(k, "increase round"), fast)
 			fast = k
 		}
 	}

@@ -6,11 +6,18 @@ import "acornstep/sock/needle"
 // two legs: a double stitch.
 type germanTurn struct{}
 
+var aboutGerman = About{
+	Name: "german", Label: "Double stitch (German)", Said: "double stitches", Reason: "quick, and the doubles count themselves", Term: "turn", Resets: turnResets,
+}
+
+func (germanTurn) About() *About { return &aboutGerman }
+
 func (germanTurn) firstSide() needle.Side { return needle.WS }
 func (germanTurn) roundsBetween() int     { return 1 }
 func (germanTurn) leavesRight() bool      { return false }
 func (germanTurn) crossesAtJoin() bool    { return false }
 func (germanTurn) settlesInRound() bool   { return true }
+func (germanTurn) lifts() bool            { return false }
 
 // narrow makes the double stitch of the turn just made, and works to the next
 // double stitch or the edge. Begun on the right side, the first row only turns.

@@ -6,11 +6,18 @@ import "acornstep/sock/needle"
 // narrowing rows, and puts the pinned loop back on the needle later.
 type pinnedTurn struct{}
 
+var aboutPinned = About{
+	Name: "pinned", Label: "Pinned (Japanese)", Said: "pins", Reason: "the neatest gap; needs pins", Term: "turn", Resets: turnResets, Counts: 1,
+}
+
+func (pinnedTurn) About() *About { return &aboutPinned }
+
 func (pinnedTurn) firstSide() needle.Side { return needle.RS }
 func (pinnedTurn) roundsBetween() int     { return 0 }
 func (pinnedTurn) leavesRight() bool      { return true }
 func (pinnedTurn) crossesAtJoin() bool    { return false }
 func (pinnedTurn) settlesInRound() bool   { return true }
+func (pinnedTurn) lifts() bool            { return false }
 
 func (pinnedTurn) narrow(r *shortRows, runOn bool) {
 	if runOn {
@@ -24,5 +31,14 @@ func (pinnedTurn) narrow(r *shortRows, runOn bool) {
 // takeBack works the next stitch together with its pinned loop.
 func (pinnedTurn) takeBack(r *shortRows) { r.runPast() }
 
-// turnOut hangs no new pin.
-func (pinnedTurn) turnOut(r *shortRows, _ bool) { r.plainTurn() }
+// turnOut hangs a new pin only where full rounds have taken those of the
+// narrowing rows out, and the gap will be passed once more.
+func (pinnedTurn) turnOut(r *shortRows, outermost bool) {
+	if r.between == 0 || outermost {
+		r.plainTurn()
+		return
+	}
+	r.turnWith(needle.Turn)
+	r.do(needle.SlPin, 1)
+	r.done++
+}

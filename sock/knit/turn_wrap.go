@@ -5,11 +5,18 @@ import "acornstep/sock/needle"
 // wrapTurn lays the yarn round the base of the stitch beyond the turn.
 type wrapTurn struct{}
 
+var aboutWrap = About{
+	Name: "wrap", Label: "Wrap and turn", Said: "wraps", Reason: "well hidden, if each wrap is lifted", Term: "turn", Resets: turnResets, Counts: 1,
+}
+
+func (wrapTurn) About() *About { return &aboutWrap }
+
 func (wrapTurn) firstSide() needle.Side { return needle.RS }
 func (wrapTurn) roundsBetween() int     { return 0 }
 func (wrapTurn) leavesRight() bool      { return false }
 func (wrapTurn) crossesAtJoin() bool    { return false }
 func (wrapTurn) settlesInRound() bool   { return true }
+func (wrapTurn) lifts() bool            { return false }
 
 func (wrapTurn) narrow(r *shortRows, runOn bool) {
 	if !runOn {

@@ -5,11 +5,18 @@ import "acornstep/sock/needle"
 // yarnOverTurn lays a yarn-over on the needle after each turn.
 type yarnOverTurn struct{}
 
+var aboutYarnOver = About{
+	Name: "yarn_over", Label: "Yarn-over", Said: "yarn-overs", Reason: "nothing to lift; never forget the yarn-over", Term: "turn", Resets: turnResets, Counts: 1,
+}
+
+func (yarnOverTurn) About() *About { return &aboutYarnOver }
+
 func (yarnOverTurn) firstSide() needle.Side { return needle.RS }
 func (yarnOverTurn) roundsBetween() int     { return 0 }
 func (yarnOverTurn) leavesRight() bool      { return true }
 func (yarnOverTurn) crossesAtJoin() bool    { return true }
 func (yarnOverTurn) settlesInRound() bool   { return true }
+func (yarnOverTurn) lifts() bool            { return false }
 
 func (yarnOverTurn) narrow(r *shortRows, runOn bool) {
 	if runOn {

@@ -44,8 +44,12 @@ const (
 	Finished Kind = "finish"
 	// Worn: how the finished sock fares.
 	Worn Kind = "wear"
+	// Bent: from here on the pair is knitted by the version that the event names, with the socks at its places. It is
+	// said by the program itself, so that every device hears of the version; where the socks are follows from [Course].
+	Bent Kind = "plan"
 )
 
+// kinds that a device may say.
 var kinds = []Kind{RowDone, HalfDone, Placed, Undone, Paused, Noted, Slipped, Weighed, Tried, Striped, Changed, Promised, Finished, Worn}
 
 // Event is one thing that happened.
@@ -57,7 +61,7 @@ type Event struct {
 	Clock int64 `json:"clock"`
 	// At is the device's time in milliseconds since 1970; it may be wrong.
 	At   int64 `json:"at_ms"`
-	Kind Kind  `json:"kind" enum:"row,half,place,undo,pause,note,mistake,weigh,tried,stripes,needle,due,finish,wear"`
+	Kind Kind  `json:"kind" enum:"row,half,place,undo,pause,note,mistake,weigh,tried,stripes,needle,due,finish,wear,plan"`
 	// Version is that of the plan on which it was made, from 1.
 	Version int `json:"version"`
 	// Sock is 1 or 2 of the pair; Row counts from 0.
@@ -72,6 +76,8 @@ type Event struct {
 	Length float64 `json:"length_mm,omitempty"`
 	// Picture is a small JPEG as a data URL.
 	Picture string `json:"picture,omitempty"`
+	// Places of the first and the second sock in the version that begins with the event.
+	Places []int `json:"places,omitempty"`
 }
 
 // MaxPicture is the longest picture that is kept, in bytes of its data URL.
@@ -85,7 +91,11 @@ const (
 	maxGrams  = 5000
 	maxLength = 1000
 	maxRepeat = 100_000
-	maxClock  = 1 << 50
+	// maxClock is the largest number that every browser counts exactly.
+	maxClock = 1<<53 - 1
+	// MostAhead is how far a clock may be beyond all that was seen: a device that
+	// was away for years of evenings, and no more, or one mad clock would be the last.
+	MostAhead = 100_000
 )
 
 // Validate says what is wrong with an event.
@@ -128,6 +138,9 @@ func (e *Event) Validate() document.Faults {
 		if _, err := day.Parse(e.Text); err != nil {
 			faults.Add("text", "%s", err)
 		}
+	}
+	if len(e.Places) > 0 {
+		faults.Add("places", "a device says no places: they follow from the rows")
 	}
 	if len(e.Picture) > MaxPicture {
 		faults.Add("picture", "read %d bytes, at most %d are kept", len(e.Picture), MaxPicture)
@@ -173,6 +186,8 @@ func (e *Event) String() string {
 		return "a present for " + e.Text
 	case Finished:
 		return "off the needles"
+	case Bent:
+		return fmt.Sprintf("version %d of the plan: %s", e.Version, e.Text)
 	default:
 		return e.Text
 	}

@@ -62,7 +62,7 @@ func anyEvents(t *rapid.T) []Event {
 		}
 		seen[device]++
 		e := Event{
-			ID: fmt.Sprintf("%s-%d", device, i), Device: device, Clock: seen[device], Version: 1, Sock: rapid.IntRange(1, 2).Draw(t, "sock"),
+			ID: fmt.Sprintf("%s-%d", device, i), Device: device, Clock: seen[device], Version: rapid.IntRange(1, 3).Draw(t, "version"), Sock: rapid.IntRange(1, 2).Draw(t, "sock"),
 			Row: rapid.IntRange(0, 40).Draw(t, "row"), Kind: rapid.SampledFrom([]Kind{RowDone, RowDone, RowDone, HalfDone, Placed, Undone, Noted}).Draw(t, "kind"),
 		}
 		if e.Kind == Undone && len(events) > 0 {

@@ -36,16 +36,16 @@ func TestTheScaleTellsTheStitch(t *testing.T) {
 				weighed, last = weighed+1, row
 			}
 		}
-		ball, any := BallOf(events, "", worked)
+		ball, told := BallOf(events, "", worked)
 		switch {
-		case any != (weighed > 0):
-			t.Fatalf("weighed %d times, told %v", weighed, any)
+		case told != (weighed > 0):
+			t.Fatalf("weighed %d times, told %v", weighed, told)
 		case last > first && math.Abs(ball.PerStitch-per) > 1e-9:
 			t.Fatalf("a stitch weighs %g, told %g", per, ball.PerStitch)
 		case last == first && ball.PerStitch != 0:
 			t.Fatalf("one weighing tells %g a stitch", ball.PerStitch)
 		}
-		if other, any := BallOf(events, "contrast", worked); any || other.Left != 0 {
+		if other, known := BallOf(events, "contrast", worked); known || other.Left != 0 {
 			t.Fatal("another yarn was weighed")
 		}
 	})

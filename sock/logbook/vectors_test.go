@@ -16,6 +16,7 @@ var update = flag.Bool("update", false, "write the cases that the browser's log 
 // vector is a list of events in the order in which a device might hear them, and where both socks are.
 type vector struct {
 	Events []Event  `json:"events"`
+	Course Course   `json:"course"`
 	Places [2]Place `json:"places"`
 }
 
@@ -31,7 +32,8 @@ func TestPlacesOfTheCasesThatTheBrowserKnows(t *testing.T) {
 			if len(events) == 0 {
 				continue
 			}
-			list = append(list, vector{events, Read(events).Places})
+			course := CourseOf(rapid.Custom(anySteps).Example(seed))
+			list = append(list, vector{events, course, Read(course.Today(events)).Places})
 		}
 		text, err := json.Marshal(list)
 		require.NoError(t, err)
@@ -44,6 +46,6 @@ func TestPlacesOfTheCasesThatTheBrowserKnows(t *testing.T) {
 	require.NoError(t, json.Unmarshal(text, &list))
 	require.Greater(t, len(list), 40)
 	for _, v := range list {
-		assert.Equal(t, v.Places, Read(v.Events).Places)
+		assert.Equal(t, v.Places, Read(v.Course.Today(v.Events)).Places)
 	}
 }

@@ -18,6 +18,7 @@ func (m *Machine) Do(o Op) error {
 	if m.count == 0 && o.Code != CO && o.Code != COChain {
 		return errText("nothing is on the needles")
 	}
+	m.inRow.fills, m.inRow.halved = m.inRow.halved, false
 	var err error
 	switch o.Code {
 	case CO, COChain:
@@ -28,10 +29,11 @@ func (m *Machine) Do(o Op) error {
 		err = m.plain(o)
 	default:
 		for range o.N {
+			m.inRow.halved = false
 			if err = m.once(o.Code); err != nil {
 				break
 			}
-			m.inRow.first = false
+			m.inRow.first, m.inRow.fills = false, false
 		}
 	}
 	m.inRow.first = false
@@ -43,29 +45,41 @@ func (m *Machine) plain(o Op) error {
 	if m.open {
 		return m.plainOnLine(o)
 	}
-	below, up := m.below, m.side == RS
+	nodes, history := m.nodes, m.history
+	below, up, closed := m.below, m.side == RS, m.closed
+	b := &nodes[below]
 	for i := range o.N {
-		id := below
+		id, n, wrapped := below, b, false
 		if up {
-			id = m.nodes[below].next
+			id = b.next
+			n = &nodes[id]
 		}
-		n := &m.nodes[id]
 		if n.look != (look{}) {
 			if !m.inRow.garter || n.look.kind != Plain || n.look.turned {
 				m.below = below
 				m.inRow.taken += i
 				return refuse(o.Code, n.look)
 			}
+			wrapped = true // in garter it may stay where it is, and closes the place beside it
 			n.look = look{}
 		}
-		n.row = m.row
-		if up {
-			below = id
-		} else {
-			below = n.prev
+		if b.open > 0 {
+			m.below, m.closed = below, closed
+			m.cross(wrapped)
 		}
+		m.atTurn = false
+		m.made++
+		if history != nil {
+			history.add(Made{Row: m.row - 1, Op: m.op, Code: o.Code}, []int32{n.made})
+		}
+		n.made, closed = m.made, wrapped
+		if !up {
+			id = n.prev
+			n = &nodes[id]
+		}
+		below, b = id, n
 	}
-	m.below = below
+	m.below, m.closed = below, closed
 	m.inRow.taken += o.N
 	m.inRow.fresh, m.afterTurn = false, false
 	return nil
@@ -78,14 +92,17 @@ func (m *Machine) plainOnLine(o Op) error {
 		if id == none {
 			return errEdge
 		}
-		if l := m.nodes[id].look; l != (look{}) {
+		l := m.nodes[id].look
+		if l != (look{}) {
 			if !m.inRow.garter || l.kind != Plain || l.turned {
 				return refuse(o.Code, l)
 			}
 			m.nodes[id].look = look{}
 		}
-		m.nodes[id].row = m.row
+		m.cross(l.wraps > 0)
+		m.nodes[id].made = m.newLoop(o.Code, m.nodes[id].made)
 		m.pass(id)
+		m.closed = l.wraps > 0
 		m.inRow.taken++
 		m.inRow.fresh = false
 	}
@@ -115,20 +132,24 @@ func (m *Machine) once(c Code) error {
 	}
 	switch c {
 	case M1, M1L, M1R, M1P, PU:
-		m.add(look{})
+		if c == PU && m.count > 0 {
+			m.nodes[m.below].open = 0 // picked up there, it closes the place
+		}
+		m.add(look{}, c)
 		m.afterTurn = false
 		return nil
 	case YO:
 		if m.afterTurn {
-			m.add(look{kind: YarnOver})
+			m.add(look{kind: YarnOver}, c)
 		} else {
-			m.add(look{})
+			m.add(look{}, c)
 		}
 		m.afterTurn = false
 		return nil
 	case Turn:
+		m.leave()
 		m.turn()
-		m.afterTurn = true
+		m.afterTurn, m.atTurn, m.closed = true, true, false
 		return nil
 	case Start:
 		return m.start()
@@ -144,13 +165,30 @@ func (m *Machine) once(c Code) error {
 	if err := m.allowed(c, l); err != nil {
 		return err
 	}
+	if err := m.lifts(c, id); err != nil {
+		return err
+	}
+	m.cross(c.ClosesGap())
 	if err := m.single(c, id); err != nil {
 		return err
 	}
+	m.closed = c.ClosesGap()
 	m.inRow.taken++
 	m.inRow.fresh = false
 	m.afterTurn = false
 	return nil
+}
+
+// lifts says whether the strand is there that klift and plift take up: in the
+// open place just before the loop, or in a round, on the far side, just after it.
+func (m *Machine) lifts(c Code, id int32) error {
+	if c != KLift && c != PLift {
+		return nil
+	}
+	if m.nodes[m.below].open > 0 || m.inRow.kind == Round && m.nodes[id].open > 0 {
+		return nil
+	}
+	return fmt.Errorf("%s finds no gap of a turn beside the loop", c)
 }
 
 // allowed says whether an operation that takes one loop may take this one.
@@ -205,9 +243,9 @@ func (m *Machine) single(c Code, id int32) error {
 	case Sl:
 		m.pass(id)
 	case Kfb, Pfb:
-		m.nodes[id].row = m.row
+		m.nodes[id].made = m.newLoop(c, m.nodes[id].made)
 		m.pass(id)
-		m.split(id)
+		m.split(id, c)
 	case DS:
 		m.nodes[id].look = look{kind: Double}
 		m.pass(id)
@@ -220,7 +258,7 @@ func (m *Machine) single(c Code, id int32) error {
 	case KPin, PPin:
 		pins := *m.pinsHere()
 		*m.pinsHere() = 0
-		m.nodes[id].row = m.row
+		m.nodes[id].made = m.newLoop(c, m.nodes[id].made)
 		m.pass(id)
 		if m.inRow.kind == Round {
 			pins += *m.pinsHere()
@@ -232,8 +270,8 @@ func (m *Machine) single(c Code, id int32) error {
 	case BO:
 		m.pass(id)
 		m.drop(id)
-	default: // ktbl, ptbl, kds, pds, kw, pw leave one plain loop
-		m.nodes[id].look, m.nodes[id].row = look{}, m.row
+	default: // ktbl, ptbl, kds, pds, kw, pw, klift, plift leave one plain loop
+		m.nodes[id].look, m.nodes[id].made = look{}, m.newLoop(c, m.nodes[id].made)
 		m.pass(id)
 	}
 	return nil
@@ -241,10 +279,14 @@ func (m *Machine) single(c Code, id int32) error {
 
 // split puts a second plain loop behind the one just worked, as kfb does. Both
 // stand in the place of the one taken, so loop 0 stays the lower of them.
-func (m *Machine) split(id int32) {
+func (m *Machine) split(id int32, c Code) {
 	m.inRow.fresh = false
 	atZero := m.side == WS && id == m.zero
-	m.add(look{})
+	from := int32(0)
+	if m.history != nil {
+		from = m.history.made[m.nodes[id].made-1].From[0] // both are drawn through the same loop
+	}
+	m.add(look{}, c, from)
 	if atZero {
 		m.zero = m.nodes[id].prev
 	}
@@ -275,8 +317,9 @@ func (m *Machine) wrapAndTurn(id int32) error {
 		return fmt.Errorf("wt meets a loop that already carries %d wraps", l.wraps)
 	}
 	l.wraps++
+	m.leave()
 	m.turn()
-	m.afterTurn = false
+	m.afterTurn, m.atTurn, m.closed = false, true, false
 	return nil
 }
 
@@ -322,7 +365,14 @@ func (m *Machine) decrease(c Code) error {
 	if keep == none {
 		return fmt.Errorf("%s would work only yarn-overs together", c)
 	}
-	for _, id := range loops[:takes] {
+	m.cross(false)
+	m.inRow.halved = m.side == RS && takes == 2 && keep == loops[0] && loops[1] == m.zero
+	var from [3]int32
+	for i, id := range loops[:takes] {
+		from[i] = m.nodes[id].made
+		if i > 0 {
+			m.nodes[m.below].open = 0 // it takes a loop from each side
+		}
 		m.pass(id)
 	}
 	for _, id := range loops[:takes] {
@@ -330,7 +380,8 @@ func (m *Machine) decrease(c Code) error {
 			m.drop(id)
 		}
 	}
-	m.nodes[keep].look, m.nodes[keep].row = look{}, m.row
+	m.nodes[keep].look, m.nodes[keep].made = look{}, m.newLoop(c, from[:takes]...)
+	m.closed = false
 	m.inRow.taken += takes
 	m.inRow.fresh = false
 	m.afterTurn = false
@@ -358,7 +409,7 @@ func (m *Machine) castOn(o Op) error {
 	m.side = RS
 	m.atEnd = true
 	for range o.N {
-		m.add(look{})
+		m.add(look{}, o.Code)
 	}
 	if o.Code == COChain {
 		m.open, m.waiting = true, o.N
@@ -389,7 +440,7 @@ func (m *Machine) unzip(n int) error {
 	m.below = last
 	m.inRow.fresh = false
 	for range n {
-		m.add(look{})
+		m.add(look{}, Unzip)
 	}
 	if fromRS {
 		m.below = cursor

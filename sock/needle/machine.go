@@ -33,8 +33,10 @@ type node struct {
 	look       look
 	// pins hang at the gap between this loop and the next one up the ring.
 	pins uint8
-	// row made the loop: the last that worked it, counted from 1. Slipping makes none.
-	row int32
+	// open is the row, counted from 1, whose turn left that place open; 0 for none.
+	open int32
+	// made is the number of the loop, counted from 1 in the order in which they were made. Slipping makes none.
+	made int32
 }
 
 // Machine is a set of needles with the work on them. The zero value is empty
@@ -45,6 +47,7 @@ type Machine struct {
 	zero  int32 // loop 0
 	below int32 // the loop just below the cursor, up the ring; none when nothing is on the needles
 	count int   // live loops on all needles
+	overs int   // yarn-overs of turns among them
 
 	side Side
 	// open is a line after a provisional cast-on; waiting loops are still in the waste yarn.
@@ -53,8 +56,17 @@ type Machine struct {
 	// atEnd tells the two ends of an open line apart while the cursor is at its gap.
 	atEnd bool
 
-	// row is the number of rows that were begun.
-	row int32
+	// made is the number of loops that were ever made; history, when kept, says from what.
+	made    int32
+	history *History
+	// row is the number of rows that were begun, op the operation of the row that is being worked.
+	row, op int32
+	// atTurn is set while the yarn is still where the work turned.
+	atTurn bool
+	// closed is set while the last operation was one that closes a gap.
+	closed bool
+	// unclosed are the rows whose turns left places open that the present row passed without closing them.
+	unclosed []int
 	// afterTurn is set while the last thing done was a turn.
 	afterTurn bool
 	inRow     rowState
@@ -69,10 +81,18 @@ type rowState struct {
 	fresh   bool // no loop has been taken or made yet
 	taken   int
 	turn    bool // the row began right after a turn
+	// halved: the last operation took loops from both sides of the start of the round together, loop 0 last.
+	// The loop that is made next stands in its place, so that both halves keep their counts.
+	halved bool
+	// fills: the operation at hand is that next one.
+	fills bool
 }
 
 // Count is the number of live loops on all needles.
 func (m *Machine) Count() int { return m.count }
+
+// Stitches is the number of live loops that are stitches: the yarn-over of a turn is none.
+func (m *Machine) Stitches() int { return m.count - m.overs }
 
 // Waiting is the number of loops in the waste yarn of a provisional cast-on.
 func (m *Machine) Waiting() int { return m.waiting }
@@ -88,9 +108,13 @@ func (m *Machine) AtRoundStart() bool {
 	return m.count == 0 || m.nodes[m.below].next == m.zero && !(m.open && m.atEnd)
 }
 
-// Reset empties the needles and keeps the memory for the next sock.
-func (m *Machine) Reset() {
-	*m = Machine{nodes: m.nodes[:0]}
+// newLoop numbers a loop and notes the loops that it was drawn through.
+func (m *Machine) newLoop(c Code, from ...int32) int32 {
+	m.made++
+	if m.history != nil {
+		m.history.add(Made{Row: m.row - 1, Op: m.op, Code: c}, from)
+	}
+	return m.made
 }
 
 func (m *Machine) newNode() int32 {
@@ -158,31 +182,69 @@ func (m *Machine) pass(id int32) {
 	}
 }
 
+// leave marks the place at the cursor as open: a turn was made there.
+func (m *Machine) leave() {
+	if s := m.inRow.section; (s == Heel || s == Toe) && m.count > 0 && !m.atEdgeAhead() {
+		m.nodes[m.below].open = m.row
+	}
+}
+
+// atEdgeAhead says whether nothing lies ahead of the cursor, at the edge of a line.
+func (m *Machine) atEdgeAhead() bool { return m.open && m.ahead() == none }
+
+// cross passes the place at the cursor. One that a turn left open is closed
+// when the operation, or the one before it, is of a kind that closes it.
+func (m *Machine) cross(closes bool) {
+	if m.atTurn {
+		m.atTurn = false // going back from where the work turned passes nothing
+		return
+	}
+	if n := &m.nodes[m.below]; n.open > 0 {
+		if !closes && !m.closed {
+			m.unclosed = append(m.unclosed, int(n.open)-1)
+		}
+		n.open = 0
+	}
+}
+
+// Unclosed are the places that the newest row passed although a turn had left
+// them open, each as the number of the row that turned there, in the order in which rows were begun.
+func (m *Machine) Unclosed() []int { return m.unclosed }
+
 // pinsHere is where the pins of the gap at the cursor are kept.
 func (m *Machine) pinsHere() *uint8 { return &m.nodes[m.below].pins }
 
 // add puts a new loop at the cursor and moves past it. Pins of that gap stay
 // ahead in the direction of work.
-func (m *Machine) add(l look) {
-	id := m.newNode()
+func (m *Machine) add(l look, c Code, from ...int32) {
+	id, made := m.newNode(), m.newLoop(c, from...)
 	m.count++
+	m.atTurn = false
+	if l.kind == YarnOver {
+		m.overs++
+	}
 	if m.count == 1 {
-		m.nodes[id] = node{next: id, prev: id, look: l, row: m.row}
+		m.nodes[id] = node{next: id, prev: id, look: l, made: made}
 		m.zero, m.below = id, id
 		return
 	}
 	low := m.below
 	high := m.nodes[low].next
-	becomesFirst := high == m.zero && (m.open && !m.atEnd || !m.open && m.inRow.kind == Round && m.inRow.fresh)
-	m.nodes[id] = node{next: high, prev: low, look: l, row: m.row}
+	becomesFirst := high == m.zero && (m.open && !m.atEnd || !m.open && (m.inRow.kind == Round && m.inRow.fresh || m.inRow.fills && m.side == RS))
+	m.nodes[id] = node{next: high, prev: low, look: l, made: made}
 	m.nodes[low].next = id
 	m.nodes[high].prev = id
 	if becomesFirst {
 		m.zero = id
 	}
+	n, l0 := &m.nodes[id], &m.nodes[low]
 	if m.side == RS {
-		m.nodes[id].pins, m.nodes[low].pins = m.nodes[low].pins, 0
+		n.pins, l0.pins = l0.pins, 0
 		m.below = id
+	}
+	// An open place stays ahead, but behind the yarn-over of the turn that left it.
+	if ahead := m.side == RS; ahead != (l.kind == YarnOver) {
+		n.open, l0.open = l0.open, 0
 	}
 	m.inRow.fresh = false
 }
@@ -191,6 +253,9 @@ func (m *Machine) add(l look) {
 func (m *Machine) drop(id int32) {
 	n := m.nodes[id]
 	m.count--
+	if n.look.kind == YarnOver {
+		m.overs--
+	}
 	if m.count == 0 {
 		m.below, m.zero = none, none
 		return
@@ -198,6 +263,7 @@ func (m *Machine) drop(id int32) {
 	m.nodes[n.prev].next = n.next
 	m.nodes[n.next].prev = n.prev
 	m.nodes[n.prev].pins += n.pins
+	m.nodes[n.prev].open = max(m.nodes[n.prev].open, n.open)
 	if m.zero == id {
 		m.zero = n.next
 	}

@@ -68,7 +68,7 @@ func shape(m *Machine) string {
 		default:
 			b.WriteByte("kdo"[l.Kind])
 		}
-		b.WriteString(strings.Repeat("'", l.Pins))
+		b.WriteString(strings.Repeat("'", int(l.Pins)))
 	}
 	if s.Cursor == len(s.Loops) {
 		b.WriteByte('|')
@@ -241,5 +241,42 @@ func TestCodesReadBackTheirOwnNames(t *testing.T) {
 		assert.True(t, ok)
 		assert.Equal(t, c, back)
 	}
-	assert.Len(t, Codes(), 37-1)
+	assert.Len(t, Codes(), 38)
+}
+
+// Two loops are worked together across the start of the round, and a strand is lifted after them: the new
+// loop stands in the place of loop 0, so that each half has as many as before. On the wrong side it stands in that of the last.
+func TestADecreaseAcrossTheStartKeepsBothHalves(t *testing.T) {
+	for _, side := range []Side{RS, WS} {
+		var m Machine
+		begin := func(row Row) {
+			t.Helper()
+			row.Section = Heel
+			require.NoError(t, m.Begin(&row))
+		}
+		do := func(code Code, n int) {
+			t.Helper()
+			require.NoError(t, m.Do(Op{Code: code, N: n}))
+		}
+		require.NoError(t, m.Begin(&Row{Section: CastOn, Kind: FlatRow, Side: RS}))
+		do(CO, 8)
+		begin(Row{Kind: FlatRow, Side: RS})
+		together, lifted := K2tog, M1
+		if side == RS {
+			do(K, 7)
+		} else {
+			do(K, 1)
+			do(Turn, 1)
+			begin(Row{Kind: FlatRow, Side: WS})
+			together, lifted = P2tog, M1P
+		}
+		do(together, 1)
+		do(lifted, 1)
+		assert.Equal(t, 8, m.Count())
+		want := 1 // past loop 0, which is the lifted one
+		if side == WS {
+			want = 7 // before the last, which is the lifted one
+		}
+		assert.Equal(t, want, m.Cursor(), side)
+	}
 }

@@ -192,7 +192,7 @@ func (m *Machine) asModel() string {
 	s := m.Snapshot()
 	out := model{cursor: s.Cursor, side: s.Side}
 	for _, l := range s.Loops {
-		out.loops = append(out.loops, modelLoop{"kdo"[l.Kind], l.Wraps, l.Pins})
+		out.loops = append(out.loops, modelLoop{"kdo"[l.Kind], int(l.Wraps), int(l.Pins)})
 	}
 	return out.String()
 }

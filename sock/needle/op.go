@@ -44,6 +44,8 @@ const (
 	SlPin
 	KPin
 	PPin
+	KLift
+	PLift
 	Turn
 	Unzip
 	Start
@@ -71,6 +73,7 @@ var traits = [codeCount]trait{
 	YO: {"yo", 0, 1, false}, DS: {"ds", 1, 1, false}, Kds: {"kds", 1, 1, false}, Pds: {"pds", 1, 1, true},
 	WT: {name: "wt"}, KW: {"kw", 1, 1, false}, PW: {"pw", 1, 1, true},
 	SlPin: {"slpin", 1, 1, false}, KPin: {"kpin", 1, 1, false}, PPin: {"ppin", 1, 1, true},
+	KLift: {"klift", 1, 1, false}, PLift: {"plift", 1, 1, true},
 	Turn: {name: "turn"}, Unzip: {name: "unzip"}, Start: {name: "start"}, BO: {"bo", 1, 0, false},
 }
 
@@ -115,6 +118,16 @@ func (c Code) IsPurl() bool { return traits[c].purl }
 
 // IsDecrease says whether the operation works several loops together.
 func (c Code) IsDecrease() bool { return traits[c].takes > 1 }
+
+// ClosesGap says whether the operation closes the gap that a turn left, when
+// the work passes it with this operation or right after it.
+func (c Code) ClosesGap() bool {
+	switch c {
+	case Kds, Pds, KW, PW, KPin, PPin, KLift, PLift:
+		return true
+	}
+	return false
+}
 
 // IsIncrease says whether the operation leaves more loops than it takes, a cast-on aside.
 func (c Code) IsIncrease() bool { return traits[c].makes > traits[c].takes }

@@ -58,9 +58,31 @@ type Row struct {
 	Needle   string `json:"needle,omitempty"`
 	// Markers names loops, counted from loop 0 before the row is worked.
 	Markers []Marker `json:"markers,omitempty"`
+	// OnNeedles are the loops on each needle after the row, in ring order from loop From on; they add up to Stitches.
+	OnNeedles []int `json:"on_needles,omitempty"`
+	From      int   `json:"from,omitempty"`
+	// Groups, in short rows, are the stitches that wait on the left, lie between and wait on the right,
+	// left to right as they are held after the row; they add up to the stitches of the heel or toe.
+	Groups []int `json:"groups,omitempty"`
 	// Turned lists, on the cast-on row, the loops [from, to) that sit with the leading leg behind.
 	Turned [][2]int `json:"turned,omitempty"`
 }
+
+// SoleMarker is the marker before the first loop of needle 2, hung where that is not the half.
+const SoleMarker = "sole"
+
+// SoleBegins is the first loop of needle 2 before the row, with so many loops on the needles: at its marker, else at the half.
+func (r *Row) SoleBegins(loops int) int {
+	for _, marker := range r.Markers {
+		if marker.Name == SoleMarker {
+			return marker.Loop
+		}
+	}
+	return loops / 2
+}
+
+// Contrast is the colour of rows in the second yarn; the sock's own has no name.
+const Contrast = "contrast"
 
 // Fault is an operation that cannot be worked, or a row that does not come out as it says.
 type Fault struct {

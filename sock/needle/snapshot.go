@@ -4,11 +4,13 @@ package needle
 type LoopView struct {
 	Kind   Kind
 	Turned bool
-	Wraps  int
+	Wraps  uint8
 	// Pins hang between this loop and the next one up the ring.
-	Pins int
-	// Row made the loop, counted from 0 in the order in which rows were begun: the last that worked it.
-	Row int
+	Pins uint8
+	// Open: a turn of a heel or toe left the place between this loop and the next one up the ring open.
+	Open bool
+	// Made is the number of the loop in the [History] of the machine, counted from 0.
+	Made int32
 }
 
 // Snapshot is the state of the needles between two operations.
@@ -24,18 +26,24 @@ type Snapshot struct {
 }
 
 // Snapshot describes the needles as they are now.
-func (m *Machine) Snapshot() Snapshot {
+func (m *Machine) Snapshot() Snapshot { return m.SnapshotIn(nil) }
+
+// SnapshotIn does as Snapshot, with its loops in memory that is given and long enough; otherwise in new memory.
+func (m *Machine) SnapshotIn(loops []LoopView) Snapshot {
 	s := Snapshot{Side: m.side, Open: m.open, Waiting: m.waiting}
 	if m.count == 0 {
 		return s
 	}
-	s.Loops = make([]LoopView, 0, m.count)
+	if len(loops) < m.count {
+		loops = make([]LoopView, m.count)
+	}
+	s.Loops = loops[:m.count:m.count]
 	id := m.zero
-	for range m.count {
+	for i := range s.Loops {
 		n := &m.nodes[id]
-		s.Loops = append(s.Loops, LoopView{n.look.kind, n.look.turned, int(n.look.wraps), int(n.pins), max(0, int(n.row)-1)})
+		s.Loops[i] = LoopView{n.look.kind, n.look.turned, n.look.wraps, n.pins, n.open > 0, n.made - 1}
 		if id == m.below && !m.AtRoundStart() {
-			s.Cursor = len(s.Loops)
+			s.Cursor = i + 1
 		}
 		id = n.next
 	}
@@ -70,6 +78,8 @@ type Ahead struct {
 	Turned bool
 	// PinsBefore hang at the gap on the cursor's side of the loop, PinsAfter at the gap beyond it.
 	PinsBefore, PinsAfter uint8
+	// GapBefore and GapAfter say whether a turn left those places open.
+	GapBefore, GapAfter bool
 }
 
 // Peek looks at the loop that is i loops ahead of the cursor in the direction
@@ -84,12 +94,12 @@ func (m *Machine) Peek(i int) Ahead {
 	}
 	n := &m.nodes[id]
 	a := Ahead{Kind: n.look.kind, Wraps: n.look.wraps, Turned: n.look.turned}
-	up, down := n.pins, m.nodes[n.prev].pins
+	up, down := n, &m.nodes[n.prev]
 	if m.side == RS {
-		a.PinsBefore, a.PinsAfter = down, up
-	} else {
-		a.PinsBefore, a.PinsAfter = up, down
+		up, down = down, up
 	}
+	a.PinsBefore, a.PinsAfter = up.pins, down.pins
+	a.GapBefore, a.GapAfter = up.open > 0, down.open > 0
 	return a
 }
 
@@ -108,6 +118,9 @@ func (m *Machine) Cursor() int {
 // LoopsBefore is the number of loops below stitch k, counted from loop 0; the
 // yarn-overs of turns are loops and no stitches.
 func (m *Machine) LoopsBefore(k int) int {
+	if m.overs == 0 {
+		return min(k, m.count)
+	}
 	loops := 0
 	for id := m.zero; loops < m.count; id = m.nodes[id].next {
 		if m.nodes[id].look.kind != YarnOver {
@@ -123,6 +136,9 @@ func (m *Machine) LoopsBefore(k int) int {
 
 // StitchesBefore is the number of stitches among the first loops, counted from loop 0.
 func (m *Machine) StitchesBefore(loops int) int {
+	if m.overs == 0 {
+		return min(loops, m.count)
+	}
 	stitches := 0
 	id := m.zero
 	for range min(loops, m.count) {
@@ -151,6 +167,17 @@ func (m *Machine) OrdinaryAhead(n int) int {
 			return i
 		}
 		id = m.step(id)
+	}
+	return n
+}
+
+// StitchesBefore is the number of stitches among the first so many loops; the yarn-overs of turns are none.
+func (s Snapshot) StitchesBefore(loops int) int {
+	n := 0
+	for i := range s.Loops[:min(loops, len(s.Loops))] {
+		if s.Loops[i].Kind != YarnOver {
+			n++
+		}
 	}
 	return n
 }

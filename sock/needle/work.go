@@ -10,6 +10,7 @@ func (m *Machine) Begin(r *Row) error {
 		first: true, fresh: true, turn: m.afterTurn,
 	}
 	m.row++
+	m.op, m.unclosed = 0, m.unclosed[:0]
 	if m.count == 0 {
 		return nil
 	}
@@ -48,6 +49,7 @@ func (m *Machine) Work(r *Row) error {
 		if (o.Code == Turn || o.Code == WT) && (i != len(r.Ops)-1 || o.N != 1) {
 			return &Fault{r.ID, i, fmt.Sprintf("%s ends a row, once", o.Code)}
 		}
+		m.op = int32(i)
 		if err := m.Do(o); err != nil {
 			return &Fault{r.ID, i, err.Error()}
 		}

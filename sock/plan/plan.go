@@ -1,15 +1,15 @@
-// Package plan makes the document that a sock is knitted from: every row, the
-// numbers a knitter asks for and the judgement on them. It checks plans of any
-// origin by knitting them again.
+// Package plan is the document that a sock is knitted from: every row, the
+// numbers a knitter asks for and the judgement on them. Who made the rows it
+// does not know.
 package plan
 
 import (
-	"fmt"
+	"encoding/json"
 
 	"acornstep/sock/design"
-	"acornstep/sock/knit"
 	"acornstep/sock/measure"
 	"acornstep/sock/needle"
+	"acornstep/sock/verdict"
 )
 
 // Format and Version name the document; older versions stay readable.
@@ -20,12 +20,12 @@ const (
 
 // Plan is a design worked out to the last loop.
 type Plan struct {
-	Format  string        `json:"format"`
-	Version int           `json:"version"`
-	Design  design.Design `json:"design"`
-	Summary Summary       `json:"summary"`
-	Rows    []needle.Row  `json:"rows"`
-	Checks  []knit.Check  `json:"checks"`
+	Format  string         `json:"format"`
+	Version int            `json:"version"`
+	Design  design.Design  `json:"design"`
+	Summary Summary        `json:"summary"`
+	Rows    []needle.Row   `json:"rows"`
+	Checks  verdict.Checks `json:"checks"`
 }
 
 // Summary holds the numbers that a knitter asks for. Counts that a design does
@@ -51,80 +51,40 @@ type Summary struct {
 	HeelDiagonalGirth    measure.Length `json:"heel_diagonal_girth_mm"`
 }
 
-// Make works a design out. Choices that cannot be knitted are
-// document.Faults; any other error is a bug of the program, and no plan is
-// given that does not replay. A plan whose checks stop it has no rows.
-func Make(d design.Design) (*Plan, error) {
-	p, _, err := MakeSock(d)
-	return p, err
-}
+// HasDesign says whether the plan repeats a design from which rows can be made; a plan by others may lack it.
+func (p *Plan) HasDesign() bool { return p.Design.Foot.Length > 0 }
 
-// MakeSock does as Make, and gives the sizes too.
-func MakeSock(d design.Design) (*Plan, *knit.Sock, error) {
-	if err := knit.Known(&d).Err(); err != nil {
-		return nil, nil, err
+// MarshalJSON writes the document; a design that has no foot is written without one.
+func (p *Plan) MarshalJSON() ([]byte, error) {
+	type document Plan
+	if p.HasDesign() {
+		return json.Marshal((*document)(p))
 	}
-	p := &Plan{Format: Format, Version: Version, Design: d}
-	sock := knit.Measure(&p.Design)
-	p.Summary = summarise(sock)
-	sock.Judge()
-	p.Checks = sock.Checks
-	if p.Checks == nil {
-		p.Checks = []knit.Check{}
-	}
-	p.Rows = []needle.Row{}
-	if sock.Stopped() {
-		return p, sock, nil
-	}
-	rows, err := sock.Work()
+	text, err := json.Marshal(p.Design)
 	if err != nil {
-		return nil, nil, err
+		return nil, err
 	}
-	p.Rows = rows
-	if faults := Replay(p); len(faults) > 0 {
-		return nil, nil, fmt.Errorf("plan: the rows do not replay: %w", faults[0])
+	fields := map[string]json.RawMessage{}
+	if err := json.Unmarshal(text, &fields); err != nil {
+		return nil, err
 	}
-	return p, sock, nil
+	delete(fields, "foot")
+	if p.Design.Gauge == (design.Gauge{}) {
+		delete(fields, "gauge")
+	}
+	return json.Marshal(struct {
+		*document
+		Design map[string]json.RawMessage `json:"design"`
+	}{(*document)(p), fields})
 }
 
 // Stopped is the check that forbids the sock, nil for a sock that can be knitted.
-func (p *Plan) Stopped() *knit.Check {
-	for i := range p.Checks {
-		if p.Checks[i].Level == knit.Stop {
-			return &p.Checks[i]
-		}
-	}
-	return nil
-}
+func (p *Plan) Stopped() *verdict.Check { return p.Checks.Stopped() }
 
-func summarise(s *knit.Sock) Summary {
-	flap := s.Design.Heel.Kind == "flap_under"
-	return Summary{
-		FootStitches:         s.Stitches,
-		CastOnStitches:       s.Toe.CastOn,
-		IncreaseRounds:       only(s.Design.Toe.Kind == "wedge", s.Toe.IncreaseRounds),
-		ToeRounds:            s.Toe.Rounds,
-		GussetIncreases:      only(s.Design.Heel.Kind == "gusset_turn", s.Heel.GussetIncreases),
-		FootRounds:           s.FootRounds,
-		HeelStartsAt:         s.HeelStarts.Tenth(),
-		HeelStitches:         s.Heel.Stitches,
-		HeelTurnsPerSide:     only(!flap, s.Heel.Turns),
-		HeelCentreStitches:   only(!flap, s.Heel.Centre),
-		FlapRows:             only(flap, s.Heel.FlapRows),
-		TurnStitches:         only(flap, s.Heel.TurnStitches),
-		GussetDecreaseRounds: only(flap, s.Heel.GussetDecreaseRounds),
-		LegStitches:          s.LegStitches,
-		LegRounds:            s.LegRounds,
-		CuffRounds:           s.CuffRounds,
-		FinishedLength:       (s.HeelStarts + s.Heel.Length).Tenth(),
-		HeelDiagonalGirth:    s.HeelDiagonalGirth().Tenth(),
+// ShortRowStitches is the number of heel stitches on which short rows are worked; 0 for a heel without them.
+func (s *Summary) ShortRowStitches() int {
+	if s.HeelTurnsPerSide == nil {
+		return 0
 	}
-}
-
-// only gives a count that this kind of sock has, and nil otherwise.
-func only(has bool, n int) *int {
-	if !has {
-		return nil
-	}
-	return &n
+	return s.HeelStitches
 }

@@ -8,7 +8,7 @@ import (
 	"acornstep/sock/document"
 )
 
-// Read reads a plan document of any origin. The error is a document.Faults. It
+// Read reads a plan document of any origin, also one without a design. The error is a document.Faults. It
 // does not say whether the plan is sound: that is Replay's business.
 func Read(text []byte) (*Plan, error) {
 	p := &Plan{}
@@ -24,7 +24,7 @@ func Read(text []byte) (*Plan, error) {
 		newer.Add("version", "read %d; this program knows versions up to %d: a newer program wrote this plan", p.Version, Version)
 		return nil, newer
 	}
-	for _, field := range []string{"format", "version", "design", "summary", "rows"} {
+	for _, field := range []string{"format", "version", "summary", "rows"} {
 		if !present[field] {
 			faults.Add(field, "is required")
 		}
@@ -39,7 +39,7 @@ func Read(text []byte) (*Plan, error) {
 }
 
 // readItsDesign reads the plan's design again on its own, with its defaults and
-// ranges; paths are given from the plan's root.
+// ranges; paths are given from the plan's root. Without one the plan has no gauge.
 func readItsDesign(p *Plan, text []byte) error {
 	var outer struct {
 		Design json.RawMessage `json:"design"`
@@ -47,7 +47,10 @@ func readItsDesign(p *Plan, text []byte) error {
 	if err := json.Unmarshal(document.TrimMark(text), &outer); err != nil {
 		return document.Faults{{Field: "design", Message: err.Error()}}
 	}
-	d, err := design.Read(outer.Design)
+	if len(outer.Design) == 0 || string(outer.Design) == "null" {
+		outer.Design = []byte("{}")
+	}
+	d, err := design.ReadRepeated(outer.Design)
 	var faults document.Faults
 	if errors.As(err, &faults) {
 		for i := range faults {

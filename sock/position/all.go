@@ -5,6 +5,7 @@ import (
 
 	"acornstep/sock/needle"
 	"acornstep/sock/plan"
+	"acornstep/sock/trace"
 )
 
 // Run is a number of loops beside each other that look alike.
@@ -17,8 +18,8 @@ type Run struct {
 	Yarn   string `json:"yarn,omitempty"`
 }
 
-// Needle is the needles between two rows, briefly.
-type Needle struct {
+// Needles are the needles between two rows, briefly.
+type Needles struct {
 	Runs   []Run       `json:"runs"`
 	Cursor int         `json:"cursor"`
 	Side   needle.Side `json:"side"`
@@ -27,19 +28,19 @@ type Needle struct {
 	Sole int `json:"sole"`
 	// Markers that hang on the needle, each before its loop.
 	Markers []needle.Marker `json:"markers"`
-	// Check is what the fingers can count: held, worked, held, and all together.
+	// Check is what the fingers can count: what waits and what lies between, left to right as held, or all together.
 	Check string `json:"check"`
 }
 
 // All gives the needles before each row of a plan and after the last.
-func All(p *plan.Plan) ([]Needle, error) {
-	list := make([]Needle, 0, len(p.Rows)+1)
-	err := Each(p, func(_ int, s State) { list = append(list, brief(s)) })
-	return list, err
+func All(p *plan.Plan, t *trace.Trace) []Needles {
+	list := make([]Needles, 0, len(p.Rows)+1)
+	Each(p, t, func(_ int, s State) { list = append(list, brief(s)) })
+	return list
 }
 
-func brief(s State) Needle {
-	n := Needle{Runs: []Run{}, Cursor: s.Cursor, Side: s.Side, Count: s.Count, Sole: s.Sole, Markers: s.Markers}
+func brief(s State) Needles {
+	n := Needles{Runs: []Run{}, Cursor: s.Cursor, Side: s.Side, Count: s.Count, Sole: s.Sole, Markers: s.Markers}
 	if n.Markers == nil {
 		n.Markers = []needle.Marker{}
 	}
@@ -53,8 +54,8 @@ func brief(s State) Needle {
 		n.Runs = append(n.Runs, run)
 	}
 	n.Check = fmt.Sprintf("%d in all", s.Count)
-	if s.Some() {
-		n.Check = s.Held.String()
+	if s.fingers != "" {
+		n.Check = s.fingers
 	}
 	if s.Open {
 		n.Check += fmt.Sprintf(", %d in the waste yarn", s.Waiting)

@@ -11,11 +11,10 @@ import (
 func TestAllAgreesWithEachRow(t *testing.T) {
 	for _, heel := range []string{`{"turn":"german"}`, `{"turn":"wrap"}`, `{"turn":"pinned"}`, `{"turn":"yarn_over"}`, `{"kind":"flap_under"}`} {
 		p := planOf(t, heel)
-		all, err := All(p)
-		require.NoError(t, err)
+		all := All(p, traceOf(t, p))
 		require.Len(t, all, len(p.Rows)+1)
 		for i := range p.Rows {
-			one, err := Of(p, i)
+			one, err := Of(p, traceOf(t, p), i)
 			require.NoError(t, err)
 			n := all[i+1]
 			assert.Equal(t, one.After.Cursor, n.Cursor)
@@ -36,15 +35,15 @@ func TestAllAgreesWithEachRow(t *testing.T) {
 	}
 }
 
-// A heel of 34 in the German style: after its fourth row two doubles lie on either side, 30 are worked.
+// A heel of 34 in the German style: after its fourth short row, held with the wrong side in front, two doubles wait on the left, and two
+// with the stitch just turned on wait on the right.
 func TestTheCheckOfTheFingers(t *testing.T) {
 	p := planOf(t, `{"turn":"german"}`)
-	all, err := All(p)
-	require.NoError(t, err)
+	all := All(p, traceOf(t, p))
 	for i, row := range p.Rows {
 		switch row.ID {
 		case "heel-5":
-			assert.Equal(t, "2 held · 30 worked · 2 held", all[i+1].Check)
+			assert.Equal(t, "2 wait · 29 between · 3 wait", all[i+1].Check)
 		case "foot-9":
 			assert.Equal(t, "68 in all", all[i+1].Check)
 		}

@@ -5,6 +5,7 @@ import (
 
 	"acornstep/sock/needle"
 	"acornstep/sock/plan"
+	"acornstep/sock/trace"
 )
 
 // Held is what the fingers count at a turn: held on the right, free between,
@@ -23,14 +24,14 @@ func (h Held) String() string {
 }
 
 // Fingers is what the fingers count after each row of a plan where a turn holds stitches, and an empty text elsewhere.
-func Fingers(p *plan.Plan) ([]string, error) {
+func Fingers(p *plan.Plan, t *trace.Trace) []string {
 	list := make([]string, len(p.Rows))
-	err := Each(p, func(at int, s State) {
-		if s.Some() {
-			list[at-1] = s.Held.String()
+	Each(p, t, func(at int, s State) {
+		if at > 0 {
+			list[at-1] = s.fingers
 		}
 	})
-	return list, err
+	return list
 }
 
 // turns remembers where the rows turned: slip and lift, and the turn of a flap, leave no other mark.
@@ -71,7 +72,7 @@ func (t *turns) view(s *State) view {
 	v := view{seam: s.Sole / 2, count: n}
 	v.lo, v.hi = s.Sole-v.seam, n-v.seam
 	v.middle = (v.lo + v.hi) / 2
-	if t.plan.Design.Heel.Kind == "flap_under" {
+	if t.plan.Summary.FlapRows != nil {
 		return v
 	}
 	// A heel over more than half takes as many stitches from either end of the instep; one
@@ -121,9 +122,9 @@ func (t *turns) held(row *needle.Row, s *State) Held {
 	if h := v.marked(s); h.Some() {
 		return h
 	}
-	design := &t.plan.Design
-	lifted := design.Heel.Turn == "lift" && s.Count == t.stitches && (row.Section == needle.Heel || design.Toe.Kind == "short_row")
-	flapTurn := design.Heel.Kind == "flap_under" && row.Section == needle.Heel
+	// Nothing hangs there: the style leaves only gaps, or it is the turn of a flap.
+	lifted := s.Count == t.stitches && (row.Section == needle.Heel || s.Open)
+	flapTurn := t.plan.Summary.FlapRows != nil && row.Section == needle.Heel
 	if !lifted && !flapTurn || t.right < 0 || t.left < 0 || t.right+t.left == 0 {
 		return Held{}
 	}

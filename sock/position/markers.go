@@ -26,7 +26,7 @@ func (t *turns) markers(row *needle.Row, s *State) []needle.Marker {
 
 // roundInHeel says whether a full round lies between the halves of a short-row heel.
 func (t *turns) roundInHeel() bool {
-	return t.plan.Design.Heel.Kind == "short_row" && slices.ContainsFunc(t.plan.Rows, func(r needle.Row) bool {
+	return t.plan.Summary.HeelTurnsPerSide != nil && slices.ContainsFunc(t.plan.Rows, func(r needle.Row) bool {
 		return r.Section == needle.Heel && r.Kind == needle.Round
 	})
 }

@@ -5,9 +5,10 @@ package position
 import (
 	"fmt"
 
-	"acornstep/sock/knit"
+	"acornstep/sock/fingers"
 	"acornstep/sock/needle"
 	"acornstep/sock/plan"
+	"acornstep/sock/trace"
 )
 
 // State is the needles between two rows.
@@ -28,6 +29,8 @@ type State struct {
 	MarksRight int `json:"marks_right"`
 	MarksLeft  int `json:"marks_left"`
 	Held
+	// fingers is what they find after the row before; empty where nothing waits.
+	fingers string
 }
 
 // Loop is one loop as it looks.
@@ -46,13 +49,13 @@ type Row struct {
 	After  State `json:"after"`
 }
 
-// Of shows row i of a plan. The error names the rows that there are, or the row that cannot be worked.
-func Of(p *plan.Plan, i int) (Row, error) {
-	if i < 0 || i >= len(p.Rows) {
-		return Row{}, fmt.Errorf("row: read %d; the sock has rows 0 to %d", i, len(p.Rows)-1)
+// Of shows row i of a plan. The error names the rows that there are.
+func Of(p *plan.Plan, t *trace.Trace, i int) (Row, error) {
+	if i < 0 || i >= len(t.Rows) {
+		return Row{}, fmt.Errorf("row: read %d; the sock has rows 0 to %d", i, len(t.Rows)-1)
 	}
 	var row Row
-	err := Each(p, func(at int, s State) {
+	Each(p, t, func(at int, s State) {
 		switch at {
 		case i:
 			row.Before = s
@@ -60,41 +63,38 @@ func Of(p *plan.Plan, i int) (Row, error) {
 			row.After = s
 		}
 	})
-	return row, err
+	return row, nil
 }
 
-// Each knits a plan and shows the needles before each row and after the last.
-func Each(p *plan.Plan, show func(row int, s State)) error {
-	var m needle.Machine
+// Each shows the needles before each row of a plan that was traced, and after the last.
+func Each(p *plan.Plan, traced *trace.Trace, show func(row int, s State)) {
 	t := turns{plan: p}
-	for i := 0; ; i++ {
-		s := state(&m, p)
-		if i < len(p.Rows) && !s.Open && s.Count > 0 {
-			s.Sole = knit.SoleBegins(&p.Rows[i], s.Count)
-		}
+	counter := fingers.New(p.Summary.ShortRowStitches())
+	for i := 0; i <= len(traced.Rows); i++ {
+		s := state(traced, i)
 		if i > 0 {
 			t.after(&p.Rows[i-1], &s)
 			s.Held = t.held(&p.Rows[i-1], &s)
+			now := traced.Before(i)
+			if found, some := counter.After(&p.Rows[i-1], now.Snapshot, now.Sole); some && found.Some() {
+				s.fingers = found.String()
+			} else if !some && s.Some() {
+				s.fingers = s.Held.String() // outside a flap's turn
+			}
 			s.MarksRight, s.MarksLeft = t.view(&s).marks(&s)
 		}
-		if i < len(p.Rows) {
+		if i < len(traced.Rows) {
 			s.Markers = t.markers(&p.Rows[i], &s)
 		}
 		show(i, s)
-		if i == len(p.Rows) {
-			return nil
-		}
-		if err := m.Work(&p.Rows[i]); err != nil {
-			return err
-		}
 	}
 }
 
-func state(m *needle.Machine, p *plan.Plan) State {
-	s := m.Snapshot()
-	out := State{Cursor: s.Cursor, Side: s.Side, Count: len(s.Loops), Open: s.Open, Waiting: s.Waiting, Loops: make([]Loop, len(s.Loops))}
-	for i, l := range s.Loops {
-		out.Loops[i] = Loop{l.Kind.String(), l.Wraps, l.Turned, l.Pins, p.Rows[l.Row].Colour}
+func state(t *trace.Trace, i int) State {
+	s := t.Before(i)
+	out := State{Cursor: s.Cursor, Side: s.Side, Count: len(s.Loops), Sole: s.Sole, Open: s.Open, Waiting: s.Waiting, Loops: make([]Loop, len(s.Loops))}
+	for j, l := range s.Loops {
+		out.Loops[j] = Loop{l.Kind.String(), int(l.Wraps), l.Turned, int(l.Pins), t.Colour(l.Made)}
 	}
 	return out
 }

@@ -9,8 +9,10 @@ import (
 	"pgregory.net/rapid"
 
 	"acornstep/sock/design"
+	"acornstep/sock/knit"
 	"acornstep/sock/needle"
 	"acornstep/sock/plan"
+	"acornstep/sock/trace"
 )
 
 // failing is what a test and a property have in common.
@@ -28,17 +30,24 @@ func planWith(t failing, more string) *plan.Plan {
 	t.Helper()
 	d, err := design.Read([]byte(`{"format":"acorn-step.design","version":1,"foot":{"length_mm":251,"ball_girth_mm":236},"gauge":{"stitches_per_100mm":32,"rounds_per_100mm":44},` + more + `}`))
 	require.NoError(t, err)
-	p, err := plan.Make(d)
+	p, err := knit.Make(d)
 	require.NoError(t, err)
 	require.Nil(t, p.Stopped())
 	return p
+}
+
+func traceOf(t failing, p *plan.Plan) *trace.Trace {
+	t.Helper()
+	traced, err := trace.Of(p.Rows)
+	require.NoError(t, err)
+	return traced
 }
 
 func at(t failing, p *plan.Plan, id string) Row {
 	t.Helper()
 	for i := range p.Rows {
 		if p.Rows[i].ID == id {
-			r, err := Of(p, i)
+			r, err := Of(p, traceOf(t, p), i)
 			require.NoError(t, err)
 			return r
 		}
@@ -82,7 +91,7 @@ func TestAWideHeelHoldsOnBothSides(t *testing.T) {
 func TestTheTurnOfAFlapLeavesTwelveOnEitherSide(t *testing.T) {
 	p := planOf(t, `{"kind":"flap_under"}`)
 	for i := range p.Rows {
-		row, err := Of(p, i)
+		row, err := Of(p, traceOf(t, p), i)
 		require.NoError(t, err)
 		if h := row.After.Held; h.Right > 0 && h.Left > 0 {
 			assert.Equal(t, Held{12, 8, 12}, h, p.Rows[i].ID)
@@ -101,11 +110,11 @@ func TestNoStitchOfAShortRowHeelIsForgotten(t *testing.T) {
 		if kind == "gusset_turn" {
 			share = "0.5"
 		}
-		corner := rapid.SampledFrom([]string{"outer_legs", "wrap_instep", "lift"}).Draw(t, "corner")
+		corner := rapid.SampledFrom(design.Registered("corner.method")).Draw(t, "corner")
 		count := 2 * rapid.IntRange(24, 40).Draw(t, "half")
 		p := planWith(t, fmt.Sprintf(`"stitches":%d,"heel":{"kind":"%s","turn":"%s","share":%s},"corner":{"method":"%s"}`, count, kind, turn, share, corner))
 		held := 0
-		err := Each(p, func(i int, s State) {
+		Each(p, traceOf(t, p), func(i int, s State) {
 			if i == 0 || p.Rows[i-1].Section != needle.Heel || s.Right+s.Left == 0 {
 				return
 			}
@@ -117,9 +126,6 @@ func TestNoStitchOfAShortRowHeelIsForgotten(t *testing.T) {
 				t.Fatalf("%s: %d held on the right, %d on the left", p.Rows[i-1].ID, s.Right, s.Left)
 			}
 		})
-		if err != nil {
-			t.Fatal(err)
-		}
 		if held < 2**p.Summary.HeelTurnsPerSide-3 {
 			t.Fatalf("only %d rows of the heel hold stitches, it turns %d times a side", held, *p.Summary.HeelTurnsPerSide)
 		}
@@ -131,7 +137,7 @@ func TestPlainRoundsHoldNothing(t *testing.T) {
 	r := at(t, p, "foot-3")
 	assert.Equal(t, Held{}, r.After.Held)
 	assert.Equal(t, 68, r.After.Count)
-	_, err := Of(p, 9999)
+	_, err := Of(p, traceOf(t, p), 9999)
 	assert.ErrorContains(t, err, "read 9999")
 }
 
@@ -177,10 +183,10 @@ func TestLoopsAreOfTheYarnThatMadeThem(t *testing.T) {
 func TestAfterARoundAllLoopsAreOfItsYarn(t *testing.T) {
 	rapid.Check(t, func(t *rapid.T) {
 		turn := rapid.SampledFrom([]string{"german", "wrap", "pinned", "yarn_over", "lift"}).Draw(t, "turn")
-		toe := rapid.SampledFrom([]string{"wedge", "garter_square", "short_row"}).Draw(t, "toe")
+		toe := rapid.SampledFrom(design.Registered("toe.kind")).Draw(t, "toe")
 		contrast := rapid.SampledFrom([]string{`"toe"`, `"heel"`, `"cuff","toe"`, ``}).Draw(t, "contrast")
 		p := planWith(t, `"heel":{"turn":"`+turn+`"},"toe":{"kind":"`+toe+`"},"yarn":{"contrast":[`+contrast+`]}`)
-		require.NoError(t, Each(p, func(row int, s State) {
+		Each(p, traceOf(t, p), func(row int, s State) {
 			if row == 0 || p.Rows[row-1].Kind != needle.Round {
 				return
 			}
@@ -189,6 +195,6 @@ func TestAfterARoundAllLoopsAreOfItsYarn(t *testing.T) {
 					t.Fatalf("after %s loop %d is of %q, not of %q", p.Rows[row-1].ID, i, l.Yarn, p.Rows[row-1].Colour)
 				}
 			}
-		}))
+		})
 	})
 }

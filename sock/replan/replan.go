@@ -10,6 +10,7 @@ import (
 	"acornstep/sock/design"
 	"acornstep/sock/document"
 	"acornstep/sock/knit"
+	"acornstep/sock/knitting"
 	"acornstep/sock/measure"
 	"acornstep/sock/needle"
 	"acornstep/sock/plan"
@@ -39,8 +40,10 @@ type Happened struct {
 
 // Proposal is a plan for what is still to come.
 type Proposal struct {
-	// Design gives the new plan; nil when only a repair is proposed.
-	Design *design.Design `json:"design,omitempty"`
+	// Edition is the plan from here on; nil when only a repair is proposed.
+	Edition *knitting.Edition `json:"-"`
+	// Plans says whether the plan changes.
+	Plans bool `json:"plans"`
 	// Row is the next row in the new plan, OtherRow that of the other sock.
 	Row      int      `json:"row"`
 	OtherRow *int     `json:"other_row,omitempty"`
@@ -64,17 +67,21 @@ const believable = 1.35
 
 // Ask solves what is still to come. What cannot be, or would change knitted
 // rows, is document.Faults.
-func Ask(p *plan.Plan, h Happened) (Proposal, error) {
+func Ask(e *knitting.Edition, h Happened) (Proposal, error) {
+	p := e.Plan
+	if !p.HasDesign() {
+		return Proposal{}, fault("", "this plan came without a design, so the rest cannot be worked out from it: go on as it says")
+	}
 	if h.Row < 0 || h.Row > len(p.Rows) {
 		return Proposal{}, fault("row", "read %d; the sock has rows 0 to %d", h.Row, len(p.Rows))
 	}
 	if h.CastOn != nil && *h.CastOn != p.Summary.CastOnStitches {
-		return castOn(p, h)
+		return castOn(e, h)
 	}
 	if h.Other != nil && (*h.Other < 0 || *h.Other > len(p.Rows)) {
 		return Proposal{}, fault("other_row", "read %d; the sock has rows 0 to %d", *h.Other, len(p.Rows))
 	}
-	d := knit.Measure(&p.Design).Pinned()
+	d := knit.PinnedTo(p)
 	from := h.Row
 	if h.Length != nil {
 		if err := triedOn(p, &d, h); err != nil {
@@ -109,7 +116,7 @@ func Ask(p *plan.Plan, h Happened) (Proposal, error) {
 			return unchanged(h, repair), err
 		}
 	}
-	return propose(p, d, h, from)
+	return propose(e, d, h, from)
 }
 
 // unchanged keeps the plan, with something to do on the needles.
@@ -127,24 +134,26 @@ const farthest = 250
 // legStep is what a leg gains or loses when it is too tight or too loose: four stitches repeat in most ribs.
 const legStep = 4
 
-// propose makes the new plan and checks that rows before from are the same in both.
-func propose(p *plan.Plan, d design.Design, h Happened, from int) (Proposal, error) {
-	next, err := plan.Make(d)
+// propose plans what comes behind the first rows, which stay as they are.
+func propose(e *knitting.Edition, d design.Design, h Happened, from int) (Proposal, error) {
+	if err := d.Validate(); err != nil {
+		return Proposal{}, err
+	}
+	made, err := knit.Make(d)
 	if err != nil {
 		return Proposal{}, err
 	}
-	if stop := next.Stopped(); stop != nil {
+	if stop := made.Stopped(); stop != nil {
 		return Proposal{}, fault("", "planned like that no sock results: %s", stop.Text)
 	}
-	for i := range min(from, len(p.Rows)) {
-		if i >= len(next.Rows) || !same(&p.Rows[i], &next.Rows[i]) {
-			return Proposal{}, fault("row", "row %s is knitted already and would have been another one: rip back to it, or leave the plan as it is", p.Rows[i].ID)
-		}
+	edition, err := e.Next(made, from, "")
+	if err != nil {
+		return Proposal{}, err
 	}
-	proposal := Proposal{Design: &next.Design, Row: rowIn(p, next, h.Row), Changes: []Change{}}
+	p, next := e.Plan, edition.Plan
+	proposal := Proposal{Edition: edition, Plans: true, Row: edition.Places[h.Row], Changes: []Change{}}
 	if h.Other != nil {
-		row := rowIn(p, next, *h.Other)
-		proposal.OtherRow = &row
+		proposal.OtherRow = &edition.Places[*h.Other]
 	}
 	a, b := p.Summary, next.Summary
 	for _, c := range []Change{
@@ -160,6 +169,7 @@ func propose(p *plan.Plan, d design.Design, h Happened, from int) (Proposal, err
 		proposal.CostMM = gauge.Height(float64(b.FootRounds - a.FootRounds))
 	}
 	proposal.say()
+	edition.Reason = proposal.Text
 	return proposal, nil
 }
 
@@ -168,10 +178,6 @@ func value(n *int) int {
 		return 0
 	}
 	return *n
-}
-
-func same(a, b *needle.Row) bool {
-	return a.ID == b.ID && a.Side == b.Side && a.Stitches == b.Stitches && slices.Equal(a.Ops, b.Ops)
 }
 
 func (q *Proposal) say() {
@@ -198,28 +204,6 @@ func (q *Proposal) say() {
 	default:
 		q.Text += "."
 	}
-}
-
-// rowIn finds the next row of one plan in another: the same row of its section.
-func rowIn(p, next *plan.Plan, row int) int {
-	if row >= len(p.Rows) {
-		return len(next.Rows)
-	}
-	r := &p.Rows[row]
-	for i := range next.Rows {
-		n := &next.Rows[i]
-		if n.Section == r.Section && n.N == r.N {
-			return i
-		}
-	}
-	// The section became shorter: what comes after it is next.
-	at := slices.Index(needle.Sections, r.Section)
-	for i := range next.Rows {
-		if slices.Index(needle.Sections, next.Rows[i].Section) > at {
-			return i
-		}
-	}
-	return len(next.Rows)
 }
 
 // section is that of the next row.

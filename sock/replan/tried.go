@@ -4,7 +4,6 @@ import (
 	"fmt"
 
 	"acornstep/sock/design"
-	"acornstep/sock/knit"
 	"acornstep/sock/measure"
 	"acornstep/sock/needle"
 	"acornstep/sock/plan"
@@ -13,13 +12,14 @@ import (
 // triedOn replaces the swatch's rounds by what was really knitted, and counts
 // the rounds still to come by it.
 func triedOn(p *plan.Plan, d *design.Design, h Happened) error {
-	sized := knit.Measure(&p.Design)
+	swatch := p.Design.Gauge.PerMM()
+	toe := p.Summary.HeelStartsAt - swatch.Height(float64(p.Summary.FootRounds))
 	foot := sectionDone(p, needle.Foot, h.Row)
 	if section(p, h.Row) == needle.CastOn || section(p, h.Row) == needle.Toe || foot < 1 {
 		return fault("length_mm", "measure when some rounds of the foot are knitted: the toe alone is too short to tell a gauge")
 	}
 	foot = min(foot, p.Summary.FootRounds)
-	planned := sized.Toe.Length + sized.Gauge.Height(float64(foot))
+	planned := toe + swatch.Height(float64(foot))
 	if section(p, h.Row) != needle.Foot {
 		planned = p.Summary.HeelStartsAt
 	}
@@ -34,19 +34,19 @@ func triedOn(p *plan.Plan, d *design.Design, h Happened) error {
 	}
 	d.Gauge.Rounds *= factor
 	gauge := d.Gauge.PerMM()
-	heel := sized.Heel.Length * measure.Length(1/factor)
-	if d.Heel.Fabric == needle.Garter {
-		heel = sized.Heel.Length // garter's height comes from the stitches
+	heel := p.Summary.FinishedLength - p.Summary.HeelStartsAt
+	if d.Heel.Fabric != needle.Garter { // whose height comes from the stitches
+		heel *= measure.Length(1 / factor)
 	}
 	if section(p, h.Row) == needle.Foot {
-		more := gauge.RoundsIn(sized.FinishedLength - measured - heel)
+		more := gauge.RoundsIn(d.Foot.Length - d.Fit.LengthEase - measured - heel)
 		rounds := foot + max(0, more)
 		d.FootLength.Rounds = &rounds
 	}
 	leg := p.Design.Leg.Height
 	cuff := min(p.Design.Cuff.Height, leg)
 	cuffRounds := gauge.RoundsIn(cuff)
-	legRounds := max(0, gauge.RoundsIn(leg)-cuffRounds-len(sized.Heel.GussetRounds))
+	legRounds := max(0, gauge.RoundsIn(leg)-cuffRounds-gussetRounds(p))
 	switch section(p, h.Row) {
 	case needle.Cuff, needle.BindOff:
 		return nil
@@ -102,4 +102,15 @@ func feels(p *plan.Plan, d *design.Design, h Happened) (repair string, err error
 	d.Leg.Stitches = &count
 	d.Ankle.Change = "after_heel"
 	return "", nil
+}
+
+// gussetRounds are the full rounds of a gusset above the heel.
+func gussetRounds(p *plan.Plan) int {
+	n := 0
+	for i := range p.Rows {
+		if p.Rows[i].Section == needle.Gusset && p.Rows[i].Kind == needle.Round {
+			n++
+		}
+	}
+	return n
 }

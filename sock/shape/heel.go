@@ -2,19 +2,19 @@ package shape
 
 import (
 	"acornstep/sock/needle"
-	"acornstep/sock/words"
+	"acornstep/sock/trace"
 )
 
 // heelLine places a row of the heel by its kind. A bare turn and the way over
 // the instep add no fabric to it.
-func (f *frame) heelLine(row *needle.Row, said words.Row) []Point {
+func (f *frame) heelLine(row *needle.Row, step trace.Step) []Point {
 	s := f.plan.Summary
 	if row.Kind == needle.Round {
 		return []Point{{f.ankle[0], f.sole}, f.fold(1), {f.heelX, 0}} // it lies in the fold
 	}
 	onInstep := row.Stitches - s.HeelStitches
-	wayIn := row.Side == needle.RS && said.From+said.Worked <= onInstep && said.From < row.Stitches/2
-	if said.Worked == 0 || wayIn {
+	wayIn := row.Side == needle.RS && step.From+step.Worked <= onInstep && step.From < row.Stitches/2
+	if step.Worked == 0 || wayIn {
 		f.seen[needle.Heel]--
 		return nil
 	}

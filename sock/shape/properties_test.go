@@ -9,27 +9,28 @@ import (
 	"pgregory.net/rapid"
 
 	"acornstep/sock/design"
+	"acornstep/sock/knit"
 	"acornstep/sock/needle"
 	"acornstep/sock/plan"
-	"acornstep/sock/words"
+	"acornstep/sock/trace"
 )
 
 // anySock is a sock of some foot and shape, with its drawing.
 func anySock(t *rapid.T) (*plan.Plan, Shape) {
 	d, err := design.Read(fmt.Appendf(nil, `{"format":"acorn-step.design","version":1,"foot":{"length_mm":%d},"gauge":{"stitches_per_100mm":%d,"rounds_per_100mm":%d},"toe":{"kind":%q,"start":%q},"heel":{"kind":%q,"turn":%q,"fabric":%q},"leg":{"height_mm":%d}}`,
 		rapid.IntRange(150, 300).Draw(t, "foot"), rapid.IntRange(22, 38).Draw(t, "stitches"), rapid.IntRange(30, 52).Draw(t, "rounds"),
-		rapid.SampledFrom([]string{"wedge", "garter_square", "short_row"}).Draw(t, "toe"), rapid.SampledFrom([]string{"half", "rounded", "fitted"}).Draw(t, "start"),
-		rapid.SampledFrom([]string{"short_row", "flap_under", "gusset_turn"}).Draw(t, "heel"), rapid.SampledFrom([]string{"german", "pinned", "lift"}).Draw(t, "turn"),
+		rapid.SampledFrom(design.Registered("toe.kind")).Draw(t, "toe"), rapid.SampledFrom([]string{"half", "rounded", "fitted"}).Draw(t, "start"),
+		rapid.SampledFrom(design.Registered("heel.kind")).Draw(t, "heel"), rapid.SampledFrom([]string{"german", "pinned", "lift"}).Draw(t, "turn"),
 		rapid.SampledFrom([]string{"stockinette", "garter"}).Draw(t, "fabric"), rapid.IntRange(100, 240).Draw(t, "leg")))
 	require.NoError(t, err)
-	p, err := plan.Make(d)
+	p, err := knit.Make(d)
 	require.NoError(t, err)
 	if p.Stopped() != nil {
 		t.Skip("no such sock")
 	}
-	said, err := words.Rows(p.Rows, p.Design.Needles)
+	traced, err := trace.Of(p.Rows)
 	require.NoError(t, err)
-	return p, Of(p, said)
+	return p, Of(p, traced)
 }
 
 // Every line is a row of the plan, in the plan's order and its yarn, and lies within the box of the drawing.

@@ -14,7 +14,7 @@ import (
 	"acornstep/sock/measure"
 	"acornstep/sock/needle"
 	"acornstep/sock/plan"
-	"acornstep/sock/words"
+	"acornstep/sock/trace"
 )
 
 // Point is a place in millimetres.
@@ -57,18 +57,18 @@ type Shape struct {
 	Height float64 `json:"height_mm"`
 }
 
-// Of draws a plan that has rows; said are the same rows in words.
-func Of(p *plan.Plan, said []words.Row) Shape {
+// Of draws a plan that was traced.
+func Of(p *plan.Plan, t *trace.Trace) Shape {
 	f := newFrame(p)
 	for i := range p.Rows {
-		if p.Rows[i].Section == needle.Heel && said[i].Worked > 0 {
+		if p.Rows[i].Section == needle.Heel && t.Steps[i].Worked > 0 {
 			f.heelRows++
 		}
 	}
 	s := Shape{Ankle: f.ankle}
 	for i := range p.Rows {
 		row := &p.Rows[i]
-		if points := f.line(row, said[i]); points != nil {
+		if points := f.line(row, t.Steps[i]); points != nil {
 			s.Lines = append(s.Lines, Line{row.ID, row.Colour, rounded(points)})
 			for _, pt := range points {
 				s.Width, s.Height = max(s.Width, pt[0]), max(s.Height, pt[1])
@@ -130,16 +130,16 @@ func newFrame(p *plan.Plan) *frame {
 }
 
 // line places one row; rows that add no fabric of their own have none.
-func (f *frame) line(row *needle.Row, said words.Row) []Point {
+func (f *frame) line(row *needle.Row, step trace.Step) []Point {
 	f.seen[row.Section]++
 	n := f.seen[row.Section]
 	switch row.Section {
 	case needle.Toe:
-		return f.toe.line(f, row, n, said)
+		return f.toe.line(f, row, n, step)
 	case needle.Foot:
 		return f.footLine(f.toe.length+f.height(n), row.Stitches)
 	case needle.Heel:
-		return f.heelLine(row, said)
+		return f.heelLine(row, step)
 	case needle.Gusset, needle.Leg, needle.Cuff:
 		if row.Kind != needle.Round {
 			return nil

@@ -7,19 +7,20 @@ import (
 	"github.com/stretchr/testify/require"
 
 	"acornstep/sock/design"
+	"acornstep/sock/knit"
 	"acornstep/sock/plan"
-	"acornstep/sock/words"
+	"acornstep/sock/trace"
 )
 
 func draw(t *testing.T, fields string) (*plan.Plan, Shape) {
 	t.Helper()
 	d, err := design.Read([]byte(`{"format":"acorn-step.design","version":1,"foot":{"length_mm":251,"ball_girth_mm":236},"gauge":{"stitches_per_100mm":32,"rounds_per_100mm":44},"leg":{"height_mm":180}` + fields + `}`))
 	require.NoError(t, err)
-	p, err := plan.Make(d)
+	p, err := knit.Make(d)
 	require.NoError(t, err)
-	said, err := words.Rows(p.Rows, p.Design.Needles)
+	traced, err := trace.Of(p.Rows)
 	require.NoError(t, err)
-	return p, Of(p, said)
+	return p, Of(p, traced)
 }
 
 // 68 stitches lie 106.25 mm wide; the heel starts at 190.9 and ends at 242.0 mm; the leg is 79 rounds, 179.5 mm.
@@ -41,7 +42,7 @@ func TestTheSockIsToScale(t *testing.T) {
 func TestEveryShapeHasALineForItsRows(t *testing.T) {
 	for _, toe := range []string{"wedge", "garter_square", "short_row"} {
 		for _, heel := range []string{"short_row", "flap_under", "gusset_turn"} {
-			for _, turn := range []string{"german", "wrap", "yarn_over", "pinned", "lift"} {
+			for _, turn := range design.Registered("heel.turn") {
 				p, s := draw(t, `,"toe":{"kind":"`+toe+`"},"heel":{"kind":"`+heel+`","turn":"`+turn+`"}`)
 				assert.Greater(t, len(s.Lines), len(p.Rows)*9/10, "%s %s %s", toe, heel, turn)
 				for _, l := range s.Lines {

@@ -4,26 +4,49 @@ import (
 	"acornstep/sock/measure"
 	"acornstep/sock/needle"
 	"acornstep/sock/plan"
-	"acornstep/sock/words"
+	"acornstep/sock/trace"
 )
 
 // toeFrame is the part of the outline before the foot.
 type toeFrame struct {
-	kind   string
+	worked toeWork
 	length float64
 	rows   int
 }
 
-func newToeFrame(p *plan.Plan, length float64) toeFrame {
-	return toeFrame{p.Design.Toe.Kind, length, p.Summary.ToeRounds}
+// toeWork is how a toe is worked, as its rows tell.
+type toeWork int
+
+const (
+	wedge  toeWork = iota // in rounds from two needles
+	square                // back and forth in garter stitch
+	cup                   // in short rows from a chain
+)
+
+func workOf(p *plan.Plan) toeWork {
+	for i := range p.Rows {
+		switch row := &p.Rows[i]; {
+		case row.Ops[0].Code == needle.COChain:
+			return cup
+		case row.Section == needle.Toe && row.Fabric == needle.Garter:
+			return square
+		case row.Section == needle.Foot:
+			return wedge
+		}
+	}
+	return wedge
 }
 
-func (t toeFrame) line(f *frame, row *needle.Row, n int, said words.Row) []Point {
-	switch t.kind {
-	case "garter_square":
+func newToeFrame(p *plan.Plan, length float64) toeFrame {
+	return toeFrame{workOf(p), length, p.Summary.ToeRounds}
+}
+
+func (t toeFrame) line(f *frame, row *needle.Row, n int, step trace.Step) []Point {
+	switch t.worked {
+	case square:
 		return t.squareLine(f, n)
-	case "short_row":
-		return t.shortRowLine(f, n, said)
+	case cup:
+		return t.shortRowLine(f, n, step)
 	default:
 		return f.footLine(f.height(n), row.Stitches)
 	}
@@ -43,9 +66,9 @@ func (t toeFrame) squareLine(f *frame, n int) []Point {
 
 // shortRowLine: narrowing rows lie above the fold, from the foot to the tip;
 // widening rows below it, back again. The first row only crosses the cast-on.
-func (t toeFrame) shortRowLine(f *frame, n int, said words.Row) []Point {
+func (t toeFrame) shortRowLine(f *frame, n int, step trace.Step) []Point {
 	half := measure.HalfUp(t.length * f.gauge.Rounds)
-	high := f.half(min(said.Worked, f.plan.Summary.CastOnStitches))
+	high := f.half(min(step.Worked, f.plan.Summary.CastOnStitches))
 	switch n--; {
 	case n <= half:
 		x := t.length * (1 - share(n, half))

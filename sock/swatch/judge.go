@@ -5,7 +5,7 @@ import (
 	"math"
 
 	"acornstep/sock/design"
-	"acornstep/sock/knit"
+	"acornstep/sock/verdict"
 	"acornstep/sock/yarn"
 )
 
@@ -14,9 +14,9 @@ type Judged struct {
 	Stitches *Counted `json:"stitches,omitempty"`
 	Rounds   *Counted `json:"rounds,omitempty"`
 	// Density is the share of the fabric's width that is yarn; 0 while it cannot be told.
-	Density float64      `json:"density"`
-	Checks  []knit.Check `json:"checks"`
-	Ready   bool         `json:"ready"`
+	Density float64         `json:"density"`
+	Checks  []verdict.Check `json:"checks"`
+	Ready   bool            `json:"ready"`
 }
 
 // Density of fabric that wears well; outside it a friend says so and never forbids.
@@ -32,9 +32,9 @@ const wantedReadings = 3
 
 // Judge takes the means of a swatch and says what is wrong with it.
 func Judge(s *Swatch, y *Yarn) Judged {
-	j := Judged{Checks: []knit.Check{}}
-	say := func(level knit.Level, code, format string, args ...any) {
-		j.Checks = append(j.Checks, knit.Check{Code: code, Level: level, Text: fmt.Sprintf(format, args...)})
+	j := Judged{Checks: []verdict.Check{}}
+	say := func(level verdict.Level, code, format string, args ...any) {
+		j.Checks = append(j.Checks, verdict.Check{Code: code, Level: level, Text: fmt.Sprintf(format, args...)})
 	}
 	for _, of := range []struct {
 		what string
@@ -43,35 +43,35 @@ func Judge(s *Swatch, y *Yarn) Judged {
 		readings := s.Of(of.what)
 		counted, err := Count(readings)
 		if err != nil {
-			say(knit.Caution, "none_"+of.what, "No %s are counted yet.", of.what)
+			say(verdict.Caution, "none_"+of.what, "No %s are counted yet.", of.what)
 			continue
 		}
 		*of.into = &counted
 		if counted.Short {
-			say(knit.Caution, "short_"+of.what, "Some %s are counted over less than 5 cm (2 in): half a stitch more or less is a lot there. Count over a wider piece.", of.what)
+			say(verdict.Caution, "short_"+of.what, "Some %s are counted over less than 5 cm (2 in): half a stitch more or less is a lot there. Count over a wider piece.", of.what)
 		}
 		if len(readings) < wantedReadings {
-			say(knit.Note, "few_"+of.what, "%s are counted in %s: count in three, the fabric is not the same everywhere.", title(of.what), places(len(readings)))
+			say(verdict.Note, "few_"+of.what, "%s are counted in %s: count in three, the fabric is not the same everywhere.", title(of.what), places(len(readings)))
 		}
 		if share := (counted.High - counted.Low) / counted.Mean; share > 0.08 {
-			say(knit.Caution, "spread_"+of.what, "The counts of %s lie %.0f %% apart. Was the tape straight, and did the edges roll?", of.what, 100*share)
+			say(verdict.Caution, "spread_"+of.what, "The counts of %s lie %.0f %% apart. Was the tape straight, and did the edges roll?", of.what, 100*share)
 		}
 	}
 	j.Ready = j.Stitches != nil && j.Rounds != nil
 	switch s.Form {
 	case "flat":
-		say(knit.Caution, "flat", "Knitted flat: many purl looser than they knit, so a sock in the round often comes out tighter. Knit one round and round, or leave long strands at the back.")
+		say(verdict.Caution, "flat", "Knitted flat: many purl looser than they knit, so a sock in the round often comes out tighter. Knit one round and round, or leave long strands at the back.")
 	case "sock":
-		say(knit.Note, "sock", "Counted on the sock itself: the best swatch there is.")
+		say(verdict.Note, "sock", "Counted on the sock itself: the best swatch there is.")
 	}
 	if !s.Washed {
-		say(knit.Caution, "unwashed", "Not washed yet: wool relaxes in its first bath, and rounds change most. Wash and dry it as the socks will be.")
+		say(verdict.Caution, "unwashed", "Not washed yet: wool relaxes in its first bath, and rounds change most. Wash and dry it as the socks will be.")
 	}
 	j.judgeDensity(y, say)
 	return j
 }
 
-func (j *Judged) judgeDensity(y *Yarn, say func(level knit.Level, code, format string, args ...any)) {
+func (j *Judged) judgeDensity(y *Yarn, say func(level verdict.Level, code, format string, args ...any)) {
 	if j.Stitches == nil || y == nil {
 		return
 	}
@@ -79,11 +79,11 @@ func (j *Judged) judgeDensity(y *Yarn, say func(level knit.Level, code, format s
 	j.Density = j.Stitches.Mean / 100 * thickness
 	switch {
 	case j.Density < loosest:
-		say(knit.Caution, "loose", "A loose fabric for this yarn (%.2f, and %.2f to %.2f wear well): it pills and wears through sooner. A smaller needle makes it last.", j.Density, loosest, tightest)
+		say(verdict.Caution, "loose", "A loose fabric for this yarn (%.2f, and %.2f to %.2f wear well): it pills and wears through sooner. A smaller needle makes it last.", j.Density, loosest, tightest)
 	case j.Density > hardOnHands:
-		say(knit.Caution, "stiff", "A very tight fabric (%.2f, and %.2f to %.2f wear well): stiff, and hard on the hands. Rest them often, or take a larger needle.", j.Density, loosest, tightest)
+		say(verdict.Caution, "stiff", "A very tight fabric (%.2f, and %.2f to %.2f wear well): stiff, and hard on the hands. Rest them often, or take a larger needle.", j.Density, loosest, tightest)
 	case j.Density > tightest:
-		say(knit.Note, "tight", "A tight fabric (%.2f): it wears hard, and tires the hands.", j.Density)
+		say(verdict.Note, "tight", "A tight fabric (%.2f): it wears hard, and tires the hands.", j.Density)
 	}
 }
 

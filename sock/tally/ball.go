@@ -3,7 +3,6 @@ package tally
 import (
 	"fmt"
 
-	"acornstep/sock/knit"
 	"acornstep/sock/logbook"
 	"acornstep/sock/needle"
 	"acornstep/sock/yarn"
@@ -42,14 +41,15 @@ func (o *socks) ball(book logbook.Book) *Ball {
 	if per == 0 {
 		per = yarn.GramsPerStitch(&o.plan.Design)
 	}
-	sock := knit.Measure(&o.plan.Design)
-	perRound, kept := per*float64(sock.LegStitches), yarn.KeptBack(per, sock)
+	leg := o.leg()
+	rounds := o.plan.Summary.LegRounds
+	perRound, kept := per*float64(leg.Stitches), yarn.KeptBack(per, leg)
 	free := b.Left * (1 - yarn.Reserve)
 	both := free
 	legs, open := 0, 0 // rounds that are done on the socks that still take yarn
 	for i, place := range book.Places {
 		if place.Finished {
-			b.Each[i] = Reach{FollowLeg: sock.LegRounds, Enough: true, Working: "off the needles"}
+			b.Each[i] = Reach{FollowLeg: rounds, Enough: true, Working: "off the needles"}
 			continue
 		}
 		below, done := o.beforeLeg(place.Row)
@@ -57,7 +57,7 @@ func (o *socks) ball(book logbook.Book) *Ball {
 		r := &b.Each[i]
 		r.LegRounds = max(0, int((free-rest)/perRound))
 		r.FollowLeg = done + r.LegRounds
-		r.Enough = r.FollowLeg >= sock.LegRounds
+		r.Enough = r.FollowLeg >= rounds
 		r.Working = fmt.Sprintf("(%.1f g × %.2f − %.1f g below the leg − %.1f g for cuff and bind-off) / %.2f g a round → %d",
 			b.Left, 1-yarn.Reserve, per*float64(below), kept, perRound, r.LegRounds)
 		both -= rest
@@ -80,10 +80,21 @@ func (o *socks) beforeLeg(row int) (stitches, done int) {
 			}
 		case needle.Cuff, needle.BindOff:
 		default:
-			if i >= row && r.Colour != knit.Contrast {
-				stitches += o.said[i].Worked
+			if i >= row && r.Colour != needle.Contrast {
+				stitches += o.trace.Steps[i].Worked
 			}
 		}
 	}
 	return stitches, done
+}
+
+// leg is what the reckoning needs to know of the leg, from the rows.
+func (o *socks) leg() yarn.Leg {
+	leg := yarn.Leg{Stitches: o.plan.Summary.LegStitches, CuffRounds: o.plan.Summary.CuffRounds}
+	for i := range o.plan.Rows {
+		if r := &o.plan.Rows[i]; r.Section == needle.Cuff && r.Colour == needle.Contrast {
+			leg.OtherCuff = true
+		}
+	}
+	return leg
 }

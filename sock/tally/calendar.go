@@ -60,9 +60,9 @@ func (o *socks) due(t *Tally, today day.Date) *Due {
 		if place.Finished {
 			continue
 		}
-		for i := place.Row; i < len(o.said); i++ {
+		for i := place.Row; i < len(o.trace.Steps); i++ {
 			d.Rows++
-			stitches += o.said[i].Worked
+			stitches += o.trace.Steps[i].Worked
 		}
 	}
 	d.PairOn = today.Add(daysFor(t.Pace, stitches))

@@ -3,7 +3,7 @@ package tally
 import (
 	"acornstep/sock/logbook"
 	"acornstep/sock/plan"
-	"acornstep/sock/words"
+	"acornstep/sock/trace"
 )
 
 // Progress is how far a sock on the needles is, in a line.
@@ -21,7 +21,7 @@ type Progress struct {
 }
 
 // ProgressOf tells of the first sock until it is finished, then of the second.
-func ProgressOf(p *plan.Plan, said []words.Row, book logbook.Book) Progress {
+func ProgressOf(p *plan.Plan, t *trace.Trace, book logbook.Book) Progress {
 	finished := func(place logbook.Place) bool { return place.Finished || place.Row >= len(p.Rows) }
 	sock := 0
 	if finished(book.Places[0]) {
@@ -35,9 +35,9 @@ func ProgressOf(p *plan.Plan, said []words.Row, book logbook.Book) Progress {
 	at := Progress{Sock: sock + 1, Section: string(row.Section), Kind: string(row.Kind), N: row.N, Done: place.Row}
 	all, left := 0, 0
 	for i := range p.Rows {
-		all += said[i].Worked
+		all += t.Steps[i].Worked
 		if i >= place.Row {
-			left += said[i].Worked
+			left += t.Steps[i].Worked
 		}
 		if p.Rows[i].Section == row.Section {
 			at.Of++

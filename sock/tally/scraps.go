@@ -3,7 +3,6 @@ package tally
 import (
 	"slices"
 
-	"acornstep/sock/knit"
 	"acornstep/sock/logbook"
 	"acornstep/sock/needle"
 	"acornstep/sock/yarn"
@@ -30,7 +29,7 @@ func (o *socks) scraps(book logbook.Book) []Scrap {
 		if per == 0 {
 			per = yarn.GramsPerStitch(&o.plan.Design)
 		}
-		all := o.workedIn(name, len(o.said))
+		all := o.workedIn(name, len(o.trace.Steps))
 		toDo := [2]float64{}
 		for sock, place := range book.Places {
 			toDo[sock] = float64(all-o.workedIn(name, place.Row)) * per / (1 - yarn.Reserve)
@@ -48,12 +47,12 @@ func (o *socks) scrapNames() []string {
 	var sections []string
 	for i := range o.plan.Rows {
 		name := string(o.plan.Rows[i].Section)
-		if o.plan.Rows[i].Colour == knit.Contrast && name != string(needle.CastOn) && name != string(needle.BindOff) && !slices.Contains(sections, name) {
+		if o.plan.Rows[i].Colour == needle.Contrast && name != string(needle.CastOn) && name != string(needle.BindOff) && !slices.Contains(sections, name) {
 			sections = append(sections, name)
 		}
 	}
 	if len(sections) == 0 {
 		return nil
 	}
-	return append([]string{knit.Contrast}, sections...)
+	return append([]string{needle.Contrast}, sections...)
 }

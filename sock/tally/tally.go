@@ -4,12 +4,11 @@ package tally
 
 import (
 	"acornstep/sock/day"
-	"acornstep/sock/knit"
 	"acornstep/sock/logbook"
 	"acornstep/sock/measure"
 	"acornstep/sock/needle"
 	"acornstep/sock/plan"
-	"acornstep/sock/words"
+	"acornstep/sock/trace"
 	"acornstep/sock/yarn"
 )
 
@@ -59,32 +58,32 @@ type Ahead struct {
 
 // socks are a pair on the needles.
 type socks struct {
-	plan *plan.Plan
-	said []words.Row
+	plan  *plan.Plan
+	trace *trace.Trace
 }
 
-// Of reckons a pair that is knitted by one plan, on a day; said are the plan's rows in words.
-func Of(p *plan.Plan, said []words.Row, events []logbook.Event, today day.Date) Tally {
-	o := socks{p, said}
+// Of reckons a pair that is knitted by one plan, on a day; traced are its rows.
+func Of(p *plan.Plan, traced *trace.Trace, events []logbook.Event, today day.Date) Tally {
+	o := socks{p, traced}
 	t := Tally{Book: logbook.Read(events), Sections: []Ahead{}, Scraps: []Scrap{}}
-	stitches := make([]int, len(o.said))
-	for i := range o.said {
-		stitches[i] = o.said[i].Worked
+	stitches := make([]int, len(o.trace.Steps))
+	for i := range o.trace.Steps {
+		stitches[i] = o.trace.Steps[i].Worked
 	}
 	t.Pace = logbook.PaceOf(t.Book.Standing, stitches)
 	for sock, place := range t.Book.Places {
 		if place.Finished || sock == 1 && place.Row == 0 {
 			continue // the second sock counts from its first row on
 		}
-		for i := place.Row; i < len(o.said); i++ {
+		for i := place.Row; i < len(o.trace.Steps); i++ {
 			name := string(o.plan.Rows[i].Section)
 			if n := len(t.Sections); n == 0 || t.Sections[n-1].Section != name || t.Sections[n-1].Sock != sock+1 {
 				t.Sections = append(t.Sections, Ahead{Sock: sock + 1, Section: name})
 			}
 			last := &t.Sections[len(t.Sections)-1]
 			last.Rows++
-			last.Stitches += o.said[i].Worked
-			t.StitchesLeft += o.said[i].Worked
+			last.Stitches += o.trace.Steps[i].Worked
+			t.StitchesLeft += o.trace.Steps[i].Worked
 		}
 	}
 	t.SecondsLeft = int(t.Pace.TimeFor(t.StitchesLeft).Seconds())
@@ -107,7 +106,7 @@ func Of(p *plan.Plan, said []words.Row, events []logbook.Event, today day.Date) 
 // of a section is what it takes of that.
 func (o *socks) workedIn(name string, row int) int {
 	n := 0
-	for i := range min(row, len(o.said)) {
+	for i := range min(row, len(o.trace.Steps)) {
 		r := &o.plan.Rows[i]
 		section := string(r.Section)
 		switch r.Section {
@@ -116,8 +115,8 @@ func (o *socks) workedIn(name string, row int) int {
 		case needle.BindOff:
 			section = string(needle.Cuff)
 		}
-		if r.Colour == name || r.Colour == knit.Contrast && section == name {
-			n += o.said[i].Worked
+		if r.Colour == name || r.Colour == needle.Contrast && section == name {
+			n += o.trace.Steps[i].Worked
 		}
 	}
 	return n

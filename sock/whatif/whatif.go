@@ -123,7 +123,7 @@ func legRounds(s *knit.Sock) string { return fmt.Sprintf("%d + %d", s.LegRounds,
 // ballRounds is how tall a leg half the ball gives, above what toe, foot and heel take.
 func ballRounds(s *knit.Sock) string {
 	perStitch := yarn.GramsPerStitch(s.Design)
-	toe, foot, heel := yarn.StitchesBelowLeg(s)
+	toe, foot, heel := s.StitchesBelowLeg()
 	used := foot
 	for section, stitches := range map[string]float64{"toe": toe, "heel": heel} {
 		if !slices.Contains(s.Design.Yarn.Contrast, section) {
@@ -134,5 +134,5 @@ func ballRounds(s *knit.Sock) string {
 	if left <= 0 {
 		return "not even the foot"
 	}
-	return fmt.Sprint(yarn.LegRoundsLeft(left, yarn.Reserve, perStitch, s))
+	return fmt.Sprint(yarn.LegRoundsLeft(left, yarn.Reserve, perStitch, s.LegYarn()))
 }

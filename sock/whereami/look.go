@@ -3,13 +3,10 @@
 package whereami
 
 import (
-	"math"
-
 	"acornstep/sock/needle"
 	"acornstep/sock/plan"
 	"acornstep/sock/position"
-	"acornstep/sock/shape"
-	"acornstep/sock/words"
+	"acornstep/sock/trace"
 	"acornstep/sock/yarn"
 )
 
@@ -41,12 +38,11 @@ type Look struct {
 }
 
 // Looks gives the look before each row, and after the last.
-func Looks(p *plan.Plan, said []words.Row) []Look {
-	lengths := lengthsOf(p, said)
+func Looks(p *plan.Plan, t *trace.Trace) []Look {
+	lengths := Lengths(p)
 	looks := make([]Look, 0, len(p.Rows)+1)
 	now := Look{Side: needle.RS, Last: "plain", Tail: "right"}
-	// A plan that replays never ends before its last row.
-	_ = position.Each(p, func(row int, s position.State) {
+	position.Each(p, t, func(row int, s position.State) {
 		now.Row = row
 		if row > 0 {
 			now.see(&s)
@@ -113,34 +109,3 @@ func (l *Look) count(row *needle.Row) {
 		l.Chains = 0
 	}
 }
-
-// lengthsOf is how far the fabric reaches from the tip after each row, laid flat as it is drawn.
-func lengthsOf(p *plan.Plan, said []words.Row) []float64 {
-	drawn := shape.Of(p, said)
-	at := map[string]shape.Points{}
-	for _, line := range drawn.Lines {
-		at[line.Row] = line.Points
-	}
-	lengths := make([]float64, len(p.Rows))
-	reach := 0.0
-	for i := range p.Rows {
-		row := &p.Rows[i]
-		if points, drawn := at[row.ID]; drawn {
-			x, y := 0.0, 0.0
-			for _, pt := range points {
-				x, y = math.Max(x, pt[0]), math.Max(y, pt[1])
-			}
-			switch row.Section {
-			case needle.Gusset, needle.Leg, needle.Cuff:
-				// Up the leg the tape goes round the ankle.
-				reach = math.Max(reach, drawnAnkle(p)+y)
-			default:
-				reach = math.Max(reach, x)
-			}
-		}
-		lengths[i] = reach
-	}
-	return lengths
-}
-
-func drawnAnkle(p *plan.Plan) float64 { return float64(p.Summary.FinishedLength) }

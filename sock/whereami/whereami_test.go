@@ -8,23 +8,24 @@ import (
 	"pgregory.net/rapid"
 
 	"acornstep/sock/design"
+	"acornstep/sock/knit"
 	"acornstep/sock/plan"
-	"acornstep/sock/words"
+	"acornstep/sock/trace"
 )
 
 var toes = []string{"wedge", "garter_square", "short_row"}
 var heels = []string{"short_row", "flap_under", "gusset_turn"}
-var turns = []string{"german", "wrap", "yarn_over", "pinned", "lift"}
+var turns = design.Registered("heel.turn")
 
 func looksOf(t require.TestingT, toe, heel, turn string) (*plan.Plan, []Look) {
 	d, err := design.Read(fmt.Appendf(nil, `{"format":"acorn-step.design","version":1,"foot":{"length_mm":251,"ball_girth_mm":236},"gauge":{"stitches_per_100mm":32,"rounds_per_100mm":44},"toe":{"kind":%q},"heel":{"kind":%q,"turn":%q}}`, toe, heel, turn))
 	require.NoError(t, err)
-	p, err := plan.Make(d)
+	p, err := knit.Make(d)
 	require.NoError(t, err)
 	require.Nil(t, p.Stopped())
-	said, err := words.Rows(p.Rows, d.Needles)
+	traced, err := trace.Of(p.Rows)
 	require.NoError(t, err)
-	looks := Looks(p, said)
+	looks := Looks(p, traced)
 	require.Len(t, looks, len(p.Rows)+1)
 	return p, looks
 }
@@ -57,11 +58,11 @@ func TestTheNeedleAfterThreeGermanTurns(t *testing.T) {
 func TestNeedlesAreTheOnesInTheHand(t *testing.T) {
 	d, err := design.Read([]byte(`{"format":"acorn-step.design","version":1,"foot":{"length_mm":251,"ball_girth_mm":236},"gauge":{"stitches_per_100mm":32,"rounds_per_100mm":44},"toe":{"kind":"short_row"},"heel":{"share":0.65}}`))
 	require.NoError(t, err)
-	p, err := plan.Make(d)
+	p, err := knit.Make(d)
 	require.NoError(t, err)
-	said, err := words.Rows(p.Rows, d.Needles)
+	traced, err := trace.Of(p.Rows)
 	require.NoError(t, err)
-	looks := Looks(p, said)
+	looks := Looks(p, traced)
 	require.Equal(t, []int{34, 0}, []int{looks[3].Needle1, looks[3].Needle2}, "34 in a line")
 	for i, row := range p.Rows {
 		if row.ID == "heel-12" {
@@ -172,9 +173,9 @@ func spoil(t *rapid.T, s *Seen) {
 
 func BenchmarkAsk(b *testing.B) {
 	p, looks := looksOf(b, "short_row", "gusset_turn", "wrap")
-	said, err := words.Rows(p.Rows, p.Design.Needles)
+	traced, err := trace.Of(p.Rows)
 	require.NoError(b, err)
 	for b.Loop() {
-		Ask(Looks(p, said), perfect(looks[len(looks)/2]), 10)
+		Ask(Looks(p, traced), perfect(looks[len(looks)/2]), 10)
 	}
 }

@@ -5,8 +5,8 @@ import (
 	"slices"
 	"strings"
 
-	"acornstep/sock/knit"
 	"acornstep/sock/needle"
+	"acornstep/sock/trace"
 )
 
 // Part is the part of a row that is worked on one needle, or between two markers.
@@ -23,11 +23,6 @@ type Part struct {
 type Row struct {
 	ID    string `json:"id"`
 	Parts []Part `json:"parts"`
-	// Worked is the number of loops that the row takes from the needles, or casts on.
-	Worked int `json:"worked"`
-	// From and To are the places of the yarn before and after the row, in loops from loop 0.
-	From int `json:"-"`
-	To   int `json:"-"`
 	// New lists operations that no row before this one had.
 	New []string `json:"new"`
 }
@@ -47,39 +42,34 @@ func (r *Row) Sentence(long bool) string {
 	return strings.Join(parts, "; ")
 }
 
-// Rows says all rows of a sock for an arrangement of needles. They must
-// replay: rows after one that does not are left out, and the fault is returned.
-func Rows(rows []needle.Row, needles string) ([]Row, error) {
-	said := make([]Row, 0, len(rows))
+// Rows says all rows of a sock that were worked, for an arrangement of needles.
+func Rows(t *trace.Trace, needles string) []Row {
+	said := make([]Row, 0, len(t.Rows))
 	seen := map[needle.Code]bool{}
-	var m needle.Machine
 	var before []stretchOf
-	for i := range rows {
-		row := &rows[i]
-		on := arrange(needles, knit.SoleBegins(row, m.Count()), m.Count())
-		if m.Open() {
+	for i := range t.Rows {
+		row, state, step := &t.Rows[i], t.Before(i), t.Steps[i]
+		count := len(state.Loops)
+		on := arrange(needles, row.Section, row.SoleBegins(count), count)
+		if state.Open {
 			on = []stretchOf{{0, "needle 1"}} // a line lies on one needle
 		}
-		from := m.Cursor()
-		at, rs := from, m.Side() != needle.WS
+		at, rs := step.From, state.Side != needle.WS
 		if !rs && at == 0 {
-			at = m.Count() // on the wrong side the start of the round is left over its end
+			at = count // on the wrong side the start of the round is left over its end
 		}
-		if err := m.Work(row); err != nil {
-			return said, err
-		}
-		r := Row{ID: row.ID, From: from, To: m.Cursor(), New: []string{}}
-		if i > 0 && slices.Equal(row.Ops, rows[i-1].Ops) && from == said[i-1].From && slices.Equal(on, before) {
+		r := Row{ID: row.ID, New: []string{}}
+		if i > 0 && slices.Equal(row.Ops, t.Rows[i-1].Ops) && step.From == t.Steps[i-1].From && slices.Equal(on, before) {
 			r.Parts = said[i-1].Parts // most rounds are worked like the one before
 		} else {
-			r.Parts = partsOf(row.Ops, at, on, rs)
+			edge := -1 // between the halves there is nothing to decide on the wrong side: stitches are picked up on the right one
+			if after := t.After(i).Sole; rs && after > 0 {
+				edge = after
+			}
+			r.Parts = partsOf(row.Ops, at, count, on, rs, row.SoleBegins(count), edge)
 		}
 		before = on
 		for _, o := range row.Ops {
-			r.Worked += o.N * o.Code.Takes()
-			if o.Code == needle.CO || o.Code == needle.COChain {
-				r.Worked += o.N
-			}
 			if !seen[o.Code] {
 				seen[o.Code] = true
 				r.New = append(r.New, o.Code.String())
@@ -87,13 +77,14 @@ func Rows(rows []needle.Row, needles string) ([]Row, error) {
 		}
 		said = append(said, r)
 	}
-	return said, nil
+	return said
 }
 
-// partsOf says the operations needle by needle.
-func partsOf(ops []needle.Op, at int, on []stretchOf, rs bool) []Part {
+// partsOf says the operations needle by needle. What is made between the halves
+// is told with the needle on which it lies after the row, on which needle 2 begins with loop soleAfter; -1 for nothing to decide.
+func partsOf(ops []needle.Op, at, count int, on []stretchOf, rs bool, sole, soleAfter int) []Part {
 	var parts []Part
-	for _, part := range split(ops, at, on, rs) {
+	for _, part := range split(ops, at, count, on, rs, sole, soleAfter) {
 		p := Part{Short: fold(part.ops, Short), Long: fold(part.ops, Long)}
 		if part.needle >= 0 {
 			p.Needle, p.On = part.needle+1, on[part.needle].name
@@ -109,19 +100,33 @@ type stretchOf struct {
 	name   string
 }
 
+// halves are what the two halves of the sock are called in a section: what is
+// the sole of the foot is the back of the leg.
+func halves(section needle.Section) (front, back string) {
+	switch section {
+	case needle.Gusset:
+		return "instep", "heel"
+	case needle.Leg, needle.Cuff, needle.BindOff:
+		return "front", "back"
+	}
+	return "instep", "sole"
+}
+
 // arrange lays the loops on needles, or between markers on a short circular.
-func arrange(needles string, sole, count int) []stretchOf {
+func arrange(needles string, section needle.Section, sole, count int) []stretchOf {
+	front, back := halves(section)
+	name := func(what string, n int, half string) string { return fmt.Sprintf("%s %d (%s)", what, n, half) }
 	switch needles {
 	case "dpn5":
-		return []stretchOf{{0, "needle 1 (instep)"}, {(sole + 1) / 2, "needle 2 (instep)"}, {sole, "needle 3 (sole)"}, {sole + (count-sole+1)/2, "needle 4 (sole)"}}
+		return []stretchOf{{0, name("needle", 1, front)}, {(sole + 1) / 2, name("needle", 2, front)}, {sole, name("needle", 3, back)}, {sole + (count-sole+1)/2, name("needle", 4, back)}}
 	case "dpn4":
-		return []stretchOf{{0, "needle 1 (instep)"}, {sole, "needle 2 (sole)"}, {sole + (count-sole+1)/2, "needle 3 (sole)"}}
+		return []stretchOf{{0, name("needle", 1, front)}, {sole, name("needle", 2, back)}, {sole + (count-sole+1)/2, name("needle", 3, back)}}
 	case "two_circulars":
-		return []stretchOf{{0, "circular 1 (instep)"}, {sole, "circular 2 (sole)"}}
+		return []stretchOf{{0, name("circular", 1, front)}, {sole, name("circular", 2, back)}}
 	case "short_circular":
-		return []stretchOf{{0, "from the start marker (instep)"}, {sole, "from the sole marker"}}
+		return []stretchOf{{0, "from the start marker (" + front + ")"}, {sole, "from the " + back + " marker"}}
 	default:
-		return []stretchOf{{0, "needle 1 (instep)"}, {sole, "needle 2 (sole)"}}
+		return []stretchOf{{0, name("needle", 1, front)}, {sole, name("needle", 2, back)}}
 	}
 }
 
@@ -130,8 +135,9 @@ type needlePart struct {
 	ops    []needle.Op
 }
 
-// split cuts the operations where the row passes from one needle to the other.
-func split(ops []needle.Op, from int, on []stretchOf, rs bool) []needlePart {
+// split cuts the operations where the row passes from one needle to the other;
+// a heel over more than half passes the start of the round, where the last needle meets the first.
+func split(ops []needle.Op, from, count int, on []stretchOf, rs bool, sole, soleAfter int) []needlePart {
 	var parts []needlePart
 	add := func(needleAt int, o needle.Op) {
 		last := len(parts) - 1
@@ -145,17 +151,25 @@ func split(ops []needle.Op, from int, on []stretchOf, rs bool) []needlePart {
 		}
 		parts[last].ops = append(parts[last].ops, o)
 	}
-	at := from
+	at, made := from, from
 	for _, o := range ops {
 		takes := o.Code.Takes()
+		if takes == 0 && o.Code.Makes() > 0 && at == sole && soleAfter > 0 && made >= soleAfter {
+			parts = append(parts, needlePart{needle: needleAt(at, on, rs)})
+		}
+		made += o.Code.Makes() * o.N
 		if takes != 1 {
+			if takes > 0 {
+				at = pastStart(at, count, rs)
+			}
 			add(needleAt(at, on, rs), o)
 			at += step(takes*o.N, rs)
 			continue
 		}
 		for left := o.N; left > 0; {
+			at = pastStart(at, count, rs)
 			n := left
-			if until := untilNeedle(at, on, rs); until > 0 {
+			if until := untilNeedle(at, count, on, rs); until > 0 {
 				n = min(left, until)
 			}
 			add(needleAt(at, on, rs), needle.Op{Code: o.Code, N: n})
@@ -164,6 +178,17 @@ func split(ops []needle.Op, from int, on []stretchOf, rs bool) []needlePart {
 		}
 	}
 	return parts
+}
+
+// pastStart is where the yarn is for the next loop: past the last one comes the first, and the other way round on the wrong side.
+func pastStart(at, count int, rs bool) int {
+	switch {
+	case rs && at >= count:
+		return at - count
+	case !rs && at <= 0:
+		return at + count
+	}
+	return at
 }
 
 func step(n int, rs bool) int {
@@ -187,11 +212,13 @@ func needleAt(at int, on []stretchOf, rs bool) int {
 }
 
 // untilNeedle is the number of loops up to the change of needle; 0 when there is no further one.
-func untilNeedle(at int, on []stretchOf, rs bool) int {
+func untilNeedle(at, count int, on []stretchOf, rs bool) int {
 	i := needleAt(at, on, rs)
 	switch {
 	case rs && i+1 < len(on):
 		return on[i+1].begins - at
+	case rs:
+		return count - at
 	case !rs && at > 0:
 		return at - on[i].begins
 	default:

@@ -48,6 +48,8 @@ var spellings = map[needle.Code]spelling{
 	needle.SlPin:   {"sl1, pin", "sl1, pin", "slip the first stitch purlwise and hang a removable pin round the working yarn", "slip and pin"},
 	needle.KPin:    {"kpin", "kpin %d times", "lift the pinned loop on to the needle and knit it together with the next stitch", "knit %d stitches, each with its pinned loop"},
 	needle.PPin:    {"ppin", "ppin %d times", "lift the pinned loop on to the needle and purl it together with the next stitch", "purl %d stitches, each with its pinned loop"},
+	needle.KLift:   {"klift", "klift %d times", "lift the strand in the gap on to the needle and knit it together with the next stitch", "knit %d stitches, each with the strand lifted in its gap"},
+	needle.PLift:   {"plift", "plift %d times", "lift the strand in the gap on to the needle and purl it together with the next stitch", "purl %d stitches, each with the strand lifted in its gap"},
 	needle.Turn:    {"turn", "turn", "turn the work", "turn the work"},
 	needle.Unzip:   {"unzip %d", "unzip %d", "undo the waste-yarn chain and put its %d stitches on the needle", "undo the waste-yarn chain and put its %d stitches on the needle"},
 	needle.Start:   {"new round start", "new round start", "the round begins here from now on", "the round begins here from now on"},

@@ -8,18 +8,19 @@ import (
 	"github.com/stretchr/testify/require"
 
 	"acornstep/sock/design"
+	"acornstep/sock/knit"
 	"acornstep/sock/measure"
-	"acornstep/sock/plan"
+	"acornstep/sock/sheet"
 )
 
-func linesOf(t *testing.T, fields string, unit measure.Unit) map[string]Line {
+func linesOf(t *testing.T, fields string, unit measure.Unit) map[string]sheet.Line {
 	t.Helper()
 	d, err := design.Read([]byte(`{"format":"acorn-step.design","version":1,"foot":{"length_mm":251,"ball_girth_mm":236},"gauge":{"stitches_per_100mm":32,"rounds_per_100mm":44},"leg":{"height_mm":180}` + fields + `}`))
 	require.NoError(t, err)
-	p, err := plan.Make(d)
+	p, err := knit.Make(d)
 	require.NoError(t, err)
 	require.Nil(t, p.Stopped())
-	lines := map[string]Line{}
+	lines := map[string]sheet.Line{}
 	for _, l := range Of(p, unit) {
 		assert.NotEmpty(t, l.Label)
 		assert.NotEmpty(t, l.Working)
@@ -43,7 +44,7 @@ func TestTheArithmeticInOneLine(t *testing.T) {
 		assert.Equal(t, want, lines[name].Working, name)
 	}
 	assert.Equal(t, "With 72 stitches it would stretch 5 %.", lines["fit.ball"].Change)
-	assert.Equal(t, "With a flap below 16 %, with a gusset first 11 %.", lines["fit.heel"].Change)
+	assert.Equal(t, "With a flap below the heel 16 %, with a gusset first 11 %.", lines["fit.heel"].Change)
 	assert.Equal(t, "9.29 in × 0.90 × 8.13 = 67.97 → 68", linesOf(t, "", measure.Inches)["foot_stitches"].Working)
 }
 

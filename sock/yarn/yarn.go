@@ -4,10 +4,8 @@ package yarn
 
 import (
 	"math"
-	"slices"
 
 	"acornstep/sock/design"
-	"acornstep/sock/knit"
 	"acornstep/sock/measure"
 	"acornstep/sock/needle"
 )
@@ -20,7 +18,7 @@ const Uncertainty = 0.15
 
 // Factors on the yarn in a stitch: purl columns and ridges take more, a slipped stitch less.
 const (
-	slippedFactor = 0.8
+	SlippedFactor = 0.8
 	purlFactor    = 1.05
 )
 
@@ -30,9 +28,12 @@ func Thickness(y design.Yarn) measure.Length {
 	return measure.Length(math.Sqrt(4 * perMM / (math.Pi * density)))
 }
 
+// PerThickness is how much yarn a stitch takes for its thickness, in thicknesses.
+const PerThickness = 5.94
+
 // PerStitch is the yarn in one stitch of stockinette, after Peirce (1947).
 func PerStitch(g measure.Gauge, thickness measure.Length) measure.Length {
-	return measure.Length(2/g.Rounds+1/g.Stitches) + 5.94*thickness
+	return measure.Length(2/g.Rounds+1/g.Stitches) + PerThickness*thickness
 }
 
 // Need is what a section takes in one colour.
@@ -77,7 +78,7 @@ func stitches(row *needle.Row) float64 {
 		case o.Code == needle.CO || o.Code == needle.COChain:
 			sum += 2 * n // loops and the tail
 		case o.Code == needle.Sl:
-			sum += slippedFactor * n
+			sum += SlippedFactor * n
 		case o.Code == needle.BO:
 			sum += 2 * n
 		case o.Code == needle.Turn || o.Code == needle.Unzip || o.Code == needle.Start || o.Code == needle.WT:
@@ -90,43 +91,31 @@ func stitches(row *needle.Row) float64 {
 	return sum
 }
 
-// Total adds the needs of one colour; the colour of every yarn is its own name.
-func Total(needs []Need, colour string) (metres, grams float64) {
-	for _, n := range needs {
-		if n.Colour == colour {
-			metres += n.Metres
-			grams += n.Grams
-		}
-	}
-	return metres, grams
-}
-
-// PerStitchWeighed is grams per stitch from two weighings of the ball, with so
-// many stitches knitted between them; ok is false when they explain nothing.
-func PerStitchWeighed(before, after float64, stitches int) (grams float64, ok bool) {
-	if stitches <= 0 || after >= before {
-		return 0, false
-	}
-	return (before - after) / float64(stitches), true
-}
-
 // Reserve is the share of a ball that is kept back for weaving in and a slip of the reckoning.
 const Reserve = 0.08
 
+// Leg is what the reckoning needs to know of a leg.
+type Leg struct {
+	// Stitches round its top, and rounds of the cuff.
+	Stitches, CuffRounds int
+	// OtherCuff: the cuff is knitted in another yarn.
+	OtherCuff bool
+}
+
 // KeptBack is what cuff and bind-off take of the sock's own yarn, in grams:
 // nothing when they are knitted in another.
-func KeptBack(gramsPerStitch float64, s *knit.Sock) float64 {
-	if s.Design != nil && slices.Contains(s.Design.Yarn.Contrast, string(needle.Cuff)) {
+func KeptBack(gramsPerStitch float64, leg Leg) float64 {
+	if leg.OtherCuff {
 		return 0
 	}
-	return (float64(s.CuffRounds)*purlFactor + 2) * float64(s.LegStitches) * gramsPerStitch
+	return (float64(leg.CuffRounds)*purlFactor + 2) * float64(leg.Stitches) * gramsPerStitch
 }
 
 // LegRoundsLeft is the number of leg rounds that what is left of the ball
 // gives, when cuff, bind-off and a reserve (a share of what is left) are kept back.
-func LegRoundsLeft(left, reserve, gramsPerStitch float64, s *knit.Sock) int {
-	free := left*(1-reserve) - KeptBack(gramsPerStitch, s)
-	return max(0, int(free/(gramsPerStitch*float64(s.LegStitches))))
+func LegRoundsLeft(left, reserve, gramsPerStitch float64, leg Leg) int {
+	free := left*(1-reserve) - KeptBack(gramsPerStitch, leg)
+	return max(0, int(free/(gramsPerStitch*float64(leg.Stitches))))
 }
 
 // StripeRounds is the number of rounds of n stitches that one repeat of a
@@ -138,32 +127,4 @@ func StripeRounds(repeat measure.Length, n int, g measure.Gauge, thickness measu
 // GramsPerStitch is the first guess, from gauge and yarn, of what a stitch weighs.
 func GramsPerStitch(d *design.Design) float64 {
 	return float64(PerStitch(d.Gauge.PerMM(), Thickness(d.Yarn))) / 1000 * d.Yarn.BallGrams / d.Yarn.BallMetres
-}
-
-// StitchesBelowLeg counts the stitches of toe, foot with gusset, and heel from their
-// sizes, without knitting them: together within a twentieth of what the rows have.
-func StitchesBelowLeg(s *knit.Sock) (toe, foot, heel float64) {
-	n, h, g := float64(s.Stitches), float64(s.Heel.Stitches), float64(s.Heel.GussetIncreases)
-	toe = float64(s.Toe.Rounds) * (float64(s.Toe.CastOn) + n) / 2
-	switch s.Design.Toe.Kind {
-	case "garter_square":
-		toe = float64(s.Toe.Rounds)*n/4 + n // the square on a quarter of the stitches, and the round that picks up
-	case "short_row":
-		toe = shortRows(4, s.Toe.Turns, n/2) + 1.5*n // the purl row before, and the round that joins
-	}
-	foot = float64(s.FootRounds)*n + 2*g*(g+1)
-	heel = shortRows(4, s.Heel.Turns, h) + float64(s.Heel.RoundsBetween)*(1.5*n+h)
-	switch s.Design.Heel.Kind {
-	case "flap_under":
-		slipped := (1 + slippedFactor) / 2 // every other stitch on the right side, the first on the wrong one
-		heel = float64(s.Heel.FlapRows+1)*h*slipped + h*h/4 + float64(len(s.Heel.GussetRounds))*(n+float64(s.Heel.GussetDecreaseRounds)) + n
-	case "gusset_turn":
-		heel = shortRows(2, s.Heel.Turns, h) + (2*g+3.5)*h // the way in, a row each way that resolves, and the flap
-	}
-	return toe, foot, heel
-}
-
-// shortRows are the stitches of so many rows for each turn, and one over the turns on either side; the row in the middle of them is as long as the mean.
-func shortRows(each, turns int, h float64) float64 {
-	return float64(each*turns+2) * (h - float64(turns))
 }

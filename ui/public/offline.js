@@ -1,34 +1,20 @@
-// Keeps what the screens need, so that knitting mode opens and counts without
-// a connection. The network always comes first for pages: a new version shows at once.
-const shelf = "acorn-step-1";
+// Keeps the interface, and nothing else, so that it opens without a connection.
+// A browser compares this script and parts.js with those it has: another build
+// is taken as a whole, and the old one goes when the new one is complete.
+importScripts("/parts.js"); // self.build, self.parts
 
-/** keep puts addresses on the shelf that are not there yet; what cannot be had is left out. */
-const keep = async (addresses) => {
-  const cache = await caches.open(shelf);
-  await Promise.all(
-    addresses.map(async (address) => {
-      if (!(await cache.match(address))) {
-        const answer = await fetch(address).catch(() => undefined);
-        if (answer?.ok) {
-          await cache.put(address, answer);
-        }
-      }
-    }),
-  );
-};
+const shelf = `acorn-step-${self.build}`;
+const others = ["/acorn.svg", "/app.webmanifest"];
 
-self.addEventListener("install", (event) => {
-  self.skipWaiting();
-  event.waitUntil(keep(["/"]));
-});
+self.addEventListener("install", (event) =>
+  event.waitUntil(
+    caches
+      .open(shelf)
+      .then((cache) => cache.addAll(["/", ...others, ...self.parts]))
+      .then(() => self.skipWaiting()),
+  ),
+);
 
-// A screen tells what it was made of, since it was there before this script.
-self.addEventListener("message", (event) => {
-  const addresses = event.data?.keep;
-  if (Array.isArray(addresses)) {
-    event.waitUntil(keep(addresses.filter((a) => new URL(a, self.location).origin === self.location.origin)));
-  }
-});
 self.addEventListener("activate", (event) =>
   event.waitUntil(
     caches
@@ -38,55 +24,38 @@ self.addEventListener("activate", (event) =>
   ),
 );
 
-const kept = async (request, answer) => {
-  if (answer.ok) {
-    await (await caches.open(shelf)).put(request, answer.clone());
-  }
-  return answer;
-};
+/** How long a page may take before the kept one opens: a network without the program answers nothing, in ms. */
+const patience = 4000;
 
-/** page answers an address with the page from the network, or the one page that every address shares. */
+/** page answers an address with the page from the network, or with the one page that every address shares. */
 const page = async (request) => {
   try {
-    return await kept("/", await fetch(request));
+    const answer = await fetch(request, { signal: AbortSignal.timeout(patience) });
+    if (answer.status < 500) {
+      return answer;
+    }
+    return (await caches.match("/")) ?? answer;
   } catch (error) {
-    const before = await caches.match("/");
-    if (before) {
-      return before;
+    const kept = await caches.match("/");
+    if (kept) {
+      return kept;
     }
     throw error;
   }
 };
 
-/** part answers with a script, style or font that never changes under its name. */
-const part = async (request) => (await caches.match(request)) ?? kept(request, await fetch(request));
-
-/** question keeps the last answer to a few questions that the frame asks. */
-const question = async (request) => {
-  try {
-    return await kept(request, await fetch(request));
-  } catch (error) {
-    const before = await caches.match(request);
-    if (before) {
-      return before;
-    }
-    throw error;
-  }
-};
-
-const asked = ["/api/session", "/api/reference"];
+/** part answers with what never changes under its name. */
+const part = async (request) => (await caches.match(request)) ?? fetch(request);
 
 self.addEventListener("fetch", (event) => {
   const { request } = event;
   const url = new URL(request.url);
-  if (request.method !== "GET" || url.origin !== self.location.origin) {
+  if (request.method !== "GET" || url.origin !== self.location.origin || url.pathname.startsWith("/api/")) {
     return;
   }
   if (request.mode === "navigate") {
     event.respondWith(page(request));
-  } else if (url.pathname.startsWith("/assets/") || /\.(svg|jpg|webmanifest)$/.test(url.pathname)) {
+  } else if (url.pathname.startsWith("/assets/") || others.includes(url.pathname)) {
     event.respondWith(part(request));
-  } else if (asked.includes(url.pathname)) {
-    event.respondWith(question(request));
   }
 });

@@ -3,7 +3,10 @@ import { App, ConfigProvider } from "antd";
 import { type ComponentType, useLayoutEffect, useMemo, useState } from "react";
 import { createBrowserRouter, RouterProvider } from "react-router";
 import { Refusal } from "./api/client";
+import { orKept } from "./api/kept";
+import { watchSession } from "./api/session";
 import { BasketPage } from "./basket/BasketPage";
+import { BrokenPage } from "./shell/BrokenPage";
 import { NotFoundPage } from "./shell/NotFoundPage";
 import { Shell } from "./shell/Shell";
 import { SettingsContext } from "./shell/settings";
@@ -13,12 +16,18 @@ import { type Unit, UnitContext } from "./units/units";
 
 const queries = new QueryClient({
   defaultOptions: {
+    // Where the program is, only asking it tells: a house has networks without the world.
+    mutations: { networkMode: "always" },
     queries: {
+      networkMode: "always",
+      persister: orKept,
       refetchOnWindowFocus: false,
       retry: (failures, error) => !(error instanceof Refusal) && failures < 2,
     },
   },
 });
+
+watchSession(queries);
 
 const nonce = document.querySelector<HTMLMetaElement>('meta[name="csp-nonce"]')?.content ?? "";
 
@@ -40,6 +49,7 @@ export function AcornStep() {
       {
         element: <Shell />,
         HydrateFallback: Nothing,
+        errorElement: <BrokenPage />,
         children: [
           { path: "/", element: <BasketPage /> },
           { path: "/socks/new", ...page(() => import("./board/NewSockPage"), "NewSockPage") },
@@ -51,7 +61,7 @@ export function AcornStep() {
               { path: "what-if", ...page(() => import("./board/WhatIfPanel"), "WhatIfPanel") },
               { path: "ways", ...page(() => import("./board/WaysPanel"), "WaysPanel") },
               { path: "compare", ...page(() => import("./board/ComparePanel"), "ComparePanel") },
-              { path: "versions", ...page(() => import("./board/VersionsPanel"), "VersionsPanel") },
+              { path: "versions", ...page(() => import("./board/VariantsPanel"), "VariantsPanel") },
             ],
           },
           { path: "/socks/:id/rows", ...page(() => import("./rows/RowsPage"), "RowsPage") },
@@ -62,6 +72,7 @@ export function AcornStep() {
           { path: "/feet/:id/tracing", ...page(() => import("./feet/TracingPage"), "TracingPage") },
           { path: "/swatches", ...page(() => import("./swatches/SwatchesPage"), "SwatchesPage") },
           { path: "/swatches/:id", ...page(() => import("./swatches/SwatchPage"), "SwatchPage") },
+          { path: "/keeping", ...page(() => import("./keeping/KeepingPage"), "KeepingPage") },
           { path: "/terms", ...page(() => import("./terms/TermsPage"), "TermsPage") },
           { path: "*", element: <NotFoundPage /> },
         ],

@@ -18,6 +18,7 @@ import "./styles/swatches.css";
 import "./styles/terms.css";
 import "./styles/knit.css";
 import "./styles/log.css";
+import "./styles/keeping.css";
 import "./styles/windows.css";
 import { StrictMode } from "react";
 import { createRoot } from "react-dom/client";

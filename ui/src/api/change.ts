@@ -9,7 +9,12 @@ export function useChange<Q, A>(keys: QueryKey[], change: (question: Q) => Promi
   return useMutation({
     scope: { id: keys.join(" ") },
     mutationFn: change,
-    onSuccess: () => Promise.all(keys.map((queryKey) => queries.invalidateQueries({ queryKey }))),
+    // The change is done when the program has it, not when all that shows it has looked again.
+    onSuccess: () => {
+      for (const queryKey of keys) {
+        void queries.invalidateQueries({ queryKey });
+      }
+    },
   });
 }
 

@@ -15,7 +15,7 @@ export type Progress = Schemas["ProgressView"];
 export type Draft = Schemas["Draft"];
 export type Fault = Schemas["Fault"];
 export type Problem = Schemas["Problem"];
-export type PlanAnswer = Schemas["PlanAnswer"];
+export type PlanAnswer = Schemas["BoardAnswer"];
 export type Plan = Schemas["Plan"];
 export type Shape = Schemas["ShapeShape"];
 export type Handle = Schemas["HandleHandle"];
@@ -27,12 +27,45 @@ export type Choice = Schemas["AdviseChoice"];
 export type Option = Schemas["AdviseOption"];
 export type Candidate = Schemas["AdviseCandidate"];
 export type Words = Schemas["WordsRow"];
-export type CountChoice = Schemas["CountChoice"];
+export type CountChoice = Schemas["BoardCountChoice"];
 export type Place = Schemas["FitPlace"];
 export type Shoe = Schemas["ShoeQuestion"];
+export type School = Schemas["BoardSchool"];
 export type Check = Schemas["Check"];
 
-export const client = createClient<paths>({ baseUrl: "/" });
+/** Longer than any answer takes, in ms: who waits longer has no connection. */
+const patience = 30_000;
+
+export const client = createClient<paths>({
+  baseUrl: "/",
+  fetch: (request) =>
+    fetch(request, { signal: AbortSignal.any([request.signal, AbortSignal.timeout(patience)]) }),
+});
+
+/** What the program says beside its answers: that the passphrase is needed, which interface it serves, and that it lives at another address now. */
+type Said = { closed: () => void; serves: (build: string) => void; moved: (to: string) => void };
+
+/** listenTo hears what every answer says beside its content. */
+export function listenTo({ closed, serves, moved }: Said): () => void {
+  const hear = {
+    onResponse: ({ response, schemaPath }: { response: Response; schemaPath: string }) => {
+      if (response.status === 401 && schemaPath !== "/api/session") {
+        closed();
+      }
+      const build = response.headers.get("Acorn-Step-Build");
+      if (build) {
+        serves(build);
+      }
+      const to = response.headers.get("Acorn-Step-Moved");
+      if (to) {
+        moved(to);
+      }
+      return undefined;
+    },
+  };
+  client.use(hear);
+  return () => client.eject(hear);
+}
 
 /** Refusal is an answer of the server that is a problem. */
 export class Refusal extends Error {
@@ -40,6 +73,12 @@ export class Refusal extends Error {
     super(problem.detail ?? problem.title);
   }
 }
+
+/** faultText says what the server found wrong, in a sentence. */
+export const faultText = (error: Error | null): string => {
+  const faults = error instanceof Refusal ? (error.problem.errors ?? []) : [];
+  return faults.length > 0 ? faults.map((f) => f.message).join(" ") : (error?.message ?? "");
+};
 
 /** answered gives the data of an answer, or throws its problem. */
 export function answered<T>(result: { data?: T; error?: unknown; response: Response }): T {

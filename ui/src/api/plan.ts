@@ -19,6 +19,7 @@ export function planOf(draft: Draft, unit: Unit) {
     queryFn: async ({ signal }) =>
       answered(await client.POST("/api/plan", { body: { name: "", unit, draft }, signal })),
     ...forGood,
+    meta: { kept: true },
   });
 }
 
@@ -29,6 +30,7 @@ export function briefOf(draft: Draft, unit: Unit) {
     queryFn: async ({ signal }) =>
       answered(await client.POST("/api/plan", { body: { name: "", unit, draft, brief: true }, signal })),
     ...forGood,
+    meta: { kept: true },
   });
 }
 
@@ -39,7 +41,7 @@ export function waysOf(draft: Draft, unit: Unit, by: Wish, known: string[]) {
   return queryOptions({
     queryKey: ["ways", unit, draft, by, known],
     queryFn: async ({ signal }) =>
-      answered(await client.POST("/api/compare", { body: { unit, draft, by, known }, signal })),
+      answered(await client.POST("/api/ways", { body: { unit, draft, by, known }, signal })),
     ...forGood,
   });
 }

@@ -6,12 +6,34 @@ function useReference() {
     queryKey: ["reference"],
     queryFn: async ({ signal }) => answered(await client.GET("/api/reference", { signal })),
     staleTime: Number.POSITIVE_INFINITY,
+    meta: { kept: true },
   });
 }
 
 /** usePatterns lists the stitch patterns that can be chosen. */
 export function usePatterns() {
   return useReference().data?.patterns ?? [];
+}
+
+export type Technique = Schemas["Technique"];
+
+const noTechniques: Technique[] = [];
+
+/** useTechniques lists what can be chosen by name, the usual one of each field first. */
+export function useTechniques() {
+  return useReference().data?.techniques ?? noTechniques;
+}
+
+/** useTechnique is the one that a field of a design names. */
+export function useTechnique(field: string, name: string): Technique | undefined {
+  return useTechniques().find((t) => t.field === field && t.name === name);
+}
+
+const noFigures: Schemas["Reference"]["usual"] = {};
+
+/** useUsual gives the figures that stand in for what is left empty in a design, by the field. */
+export function useUsual(): Record<string, number | undefined> {
+  return useReference().data?.usual ?? noFigures;
 }
 
 const noTerms: Schemas["WordsTerm"][] = [];

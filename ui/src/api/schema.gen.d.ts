@@ -4,6 +4,57 @@
  */
 
 export interface paths {
+    "/api/bin": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** List what was deleted and can be brought back */
+        get: operations["bin"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/bin/{id}/{part}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        /** Remove something of a kind for ever */
+        delete: operations["removeForEver"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/bin/{id}/{part}/restore": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Bring something of a kind back from the bin */
+        post: operations["bringBack"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/book": {
         parameters: {
             query?: never;
@@ -21,7 +72,24 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/compare": {
+    "/api/copies": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** List the copies that are made by themselves */
+        get: operations["copies"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/copies/{id}/look": {
         parameters: {
             query?: never;
             header?: never;
@@ -30,8 +98,25 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /** Rank the ways to knit a draft by what matters */
-        post: operations["compare"];
+        /** Say what would change when a copy was put in place */
+        post: operations["lookAtCopy"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/copies/{id}/restore": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Put a copy in the place of what is there, which is kept beside it */
+        post: operations["restoreCopy"];
         delete?: never;
         options?: never;
         head?: never;
@@ -515,8 +600,25 @@ export interface paths {
         /** Get everything that knitting mode needs */
         get: operations["knitting"];
         put?: never;
-        /** Put a sock on the needles: its design becomes the first version of the plan */
+        /** Put a sock on the needles: the plan of its design is kept, whole */
         post: operations["startKnitting"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/socks/{id}/offer": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Take the rows that a newer program makes for what is still to come, or leave them */
+        post: operations["answerOffer"];
         delete?: never;
         options?: never;
         head?: never;
@@ -574,7 +676,7 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/socks/{id}/versions": {
+    "/api/socks/{id}/variants": {
         parameters: {
             query?: never;
             header?: never;
@@ -582,17 +684,17 @@ export interface paths {
             cookie?: never;
         };
         /** List the designs put aside for a sock */
-        get: operations["listVersions"];
+        get: operations["listVariants"];
         put?: never;
         /** Put a design aside under a name */
-        post: operations["addVersion"];
+        post: operations["addVariant"];
         delete?: never;
         options?: never;
         head?: never;
         patch?: never;
         trace?: never;
     };
-    "/api/socks/{id}/versions/{part}": {
+    "/api/socks/{id}/variants/{part}": {
         parameters: {
             query?: never;
             header?: never;
@@ -602,14 +704,14 @@ export interface paths {
         get?: never;
         put?: never;
         post?: never;
-        /** Take a version away */
-        delete: operations["deleteVersion"];
+        /** Take a design that was put aside away */
+        delete: operations["deleteVariant"];
         options?: never;
         head?: never;
         patch?: never;
         trace?: never;
     };
-    "/api/socks/{id}/versions/{part}/restore": {
+    "/api/socks/{id}/variants/{part}/restore": {
         parameters: {
             query?: never;
             header?: never;
@@ -618,8 +720,8 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /** Bring a version back */
-        post: operations["restoreVersion"];
+        /** Bring a design that was put aside back */
+        post: operations["restoreVariant"];
         delete?: never;
         options?: never;
         head?: never;
@@ -781,6 +883,57 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/visits": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** List the devices that are logged in */
+        get: operations["listVisits"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/visits/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        /** Log a device out */
+        delete: operations["endVisit"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/ways": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Rank the ways to knit a draft by what matters */
+        post: operations["rankWays"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/whatif": {
         parameters: {
             query?: never;
@@ -872,10 +1025,10 @@ export type webhooks = Record<string, never>;
 export interface components {
     schemas: {
         AdviseCandidate: {
+            changes: components["schemas"]["DesignChanges"];
             counting: number;
             /** Format: double */
             ease_pct: number;
-            fabric: string;
             foot_rounds: number;
             /** Format: double */
             grams: number;
@@ -886,10 +1039,8 @@ export interface components {
             /** Format: double */
             misfit: number;
             reasons: string[];
-            /** Format: double */
-            share: number;
-            start: string;
             stitches: number;
+            title: string;
             toe: string;
             turn: string;
         };
@@ -908,6 +1059,7 @@ export interface components {
             stitches_per_100mm: number;
         };
         AdviseOption: {
+            changes: components["schemas"]["DesignChanges"];
             chosen: boolean;
             here: string;
             label: string;
@@ -919,7 +1071,6 @@ export interface components {
         AdviseReport: {
             candidates: components["schemas"]["AdviseCandidate"][];
             gauges: components["schemas"]["AdviseOff"][];
-            heels: components["schemas"]["AdviseCandidate"][];
             note: string;
             tried: number;
         };
@@ -942,6 +1093,54 @@ export interface components {
             left_g: number;
             shared_leg_rounds: number;
         };
+        BinList: {
+            things: components["schemas"]["Discarded"][];
+        };
+        BoardAnswer: {
+            counts?: components["schemas"]["BoardCountChoice"][];
+            draft: components["schemas"]["Draft"];
+            effort?: components["schemas"]["Effort"];
+            faults: components["schemas"]["Fault"][];
+            fingers?: string[];
+            fit?: components["schemas"]["FitPlace"][];
+            ghost?: components["schemas"]["ShapePoints"];
+            grams?: components["schemas"]["BoardGrams"];
+            handles?: components["schemas"]["HandleHandle"][];
+            heel_place?: string;
+            places?: components["schemas"]["ShapeAcross"][];
+            plan?: components["schemas"]["Plan"];
+            schools?: components["schemas"]["BoardSchool"][];
+            shape?: components["schemas"]["ShapeShape"];
+            strip?: components["schemas"]["StripPart"][];
+            toe_length_mm?: components["schemas"]["MeasureLength"];
+            words?: components["schemas"]["WordsRow"][];
+            yarn?: components["schemas"]["YarnNeed"][];
+        };
+        BoardCountChoice: {
+            chosen: boolean;
+            /** Format: double */
+            ease_pct: number;
+            nearest: boolean;
+            stitches: number;
+        };
+        BoardDifference: {
+            label: string;
+            left: number;
+            right: number;
+        };
+        BoardGrams: {
+            /** Format: double */
+            contrast: number;
+            /** Format: double */
+            doubt_pct: number;
+            /** Format: double */
+            own: number;
+        };
+        BoardSchool: {
+            longer_mm: components["schemas"]["MeasureLength"];
+            name: string;
+            rounds: number;
+        };
         Book: {
             needles: components["schemas"]["SwatchNeedle"][];
             swatches: components["schemas"]["SwatchView"][];
@@ -955,6 +1154,7 @@ export interface components {
             level: string;
             text: string;
         };
+        Checks: components["schemas"]["Check"][];
         CompareQuestion: {
             /** @enum {string} */
             by?: "fit" | "yarn" | "counting" | "known";
@@ -963,16 +1163,30 @@ export interface components {
             /** @enum {string} */
             unit: "cm" | "in";
         };
-        CountChoice: {
-            chosen: boolean;
-            /** Format: double */
-            ease_pct: number;
-            nearest: boolean;
-            stitches: number;
+        Contents: {
+            events: number;
+            /** Format: date-time */
+            last?: null | string;
+            socks: number;
+        };
+        Copy: {
+            /** Format: int64 */
+            bytes: number;
+            id: string;
+            /** Format: date-time */
+            made: string;
+        };
+        CopyStatus: {
+            copies: components["schemas"]["Copy"][];
+            failed: string;
+            on: boolean;
         };
         DesignAnkle: {
             change: string;
             place: string;
+        };
+        DesignChanges: {
+            [key: string]: unknown;
         };
         DesignCorner: {
             hold_rounds: number;
@@ -999,6 +1213,7 @@ export interface components {
             mirror: boolean;
             name: string;
             needles: string;
+            patterns?: components["schemas"]["PatternPattern"][];
             stitches: null | number;
             toe: components["schemas"]["DesignToe"];
             version: number;
@@ -1077,16 +1292,22 @@ export interface components {
             ball_m: number;
             contrast: string[];
         };
-        Difference: {
-            label: string;
-            left: number;
-            right: number;
-        };
         Digest: {
             cast_on: number;
             foot_stitches: number;
             missing: string;
             rows: number;
+        };
+        Discarded: {
+            /** Format: date-time */
+            deleted: string;
+            id: string;
+            /** @enum {string} */
+            kind: "sock" | "version" | "reading" | "measurement" | "tracing" | "swatch" | "wearer" | "yarn" | "needle";
+            name: string;
+            of: string;
+            /** Format: date-time */
+            until: string;
         };
         Draft: {
             design: {
@@ -1114,6 +1335,16 @@ export interface components {
             hours: number;
             rows: number;
             stitches: number;
+            /** Format: double */
+            stitches_a_minute: number;
+        };
+        EventsSince: {
+            deleted: boolean;
+            events: components["schemas"]["LogbookEvent"][];
+            refused?: components["schemas"]["Refused"][];
+            /** Format: int64 */
+            seq: number;
+            tally: components["schemas"]["Tally"];
         };
         Fault: {
             field: string;
@@ -1230,14 +1461,45 @@ export interface components {
             status: string;
             version: string;
         };
-        Heard: {
-            deleted: boolean;
+        KnitNumber: {
+            field: string;
+            hint: string;
+            label: string;
+            suffix: string;
+        };
+        KnitView: {
+            course: components["schemas"]["LogbookCourse"];
             events: components["schemas"]["LogbookEvent"][];
+            flap: boolean;
+            heel_place: string;
+            heel_starts_at_mm: components["schemas"]["MeasureLength"];
+            id: string;
+            name: string;
+            needles: components["schemas"]["PositionNeedles"][];
+            offer?: components["schemas"]["KnittingOffer"];
+            rows: components["schemas"]["KnittingRow"][];
+            second?: components["schemas"]["KnittingRow"][];
+            second_needles?: components["schemas"]["PositionNeedles"][];
             /** Format: int64 */
             seq: number;
+            strip: components["schemas"]["StripPart"][];
             tally: components["schemas"]["Tally"];
+            version: number;
+            versions: components["schemas"]["KnittingLine"][];
+            wearer: string;
         };
-        KnitRow: {
+        KnittingLine: {
+            /** Format: date-time */
+            created: string;
+            reason: string;
+            version: number;
+        };
+        KnittingOffer: {
+            name: string;
+            rows: number;
+            text: string;
+        };
+        KnittingRow: {
             colour: string;
             id: string;
             kind: string;
@@ -1251,32 +1513,15 @@ export interface components {
             side: string;
             special: boolean;
             stitches: number;
+            until: string;
             worked: number;
-        };
-        KnitView: {
-            events: components["schemas"]["LogbookEvent"][];
-            flap: boolean;
-            heel_place: string;
-            heel_starts_at_mm: components["schemas"]["MeasureLength"];
-            id: string;
-            name: string;
-            needles: components["schemas"]["PositionNeedle"][];
-            rows: components["schemas"]["KnitRow"][];
-            second?: components["schemas"]["KnitRow"][];
-            second_needles?: components["schemas"]["PositionNeedle"][];
-            /** Format: int64 */
-            seq: number;
-            strip: components["schemas"]["StripPart"][];
-            tally: components["schemas"]["Tally"];
-            version: number;
-            versions: components["schemas"]["PlanVersion"][];
-            wearer: string;
         };
         LogbookBook: {
             /** Format: int64 */
             clock: number;
             places: components["schemas"]["LogbookPlace"][] | null;
         };
+        LogbookCourse: number[][];
         LogbookEvent: {
             /** Format: int64 */
             at_ms: number;
@@ -1287,11 +1532,12 @@ export interface components {
             grams?: number;
             id: string;
             /** @enum {string} */
-            kind: "row" | "half" | "place" | "undo" | "pause" | "note" | "mistake" | "weigh" | "tried" | "stripes" | "needle" | "due" | "finish" | "wear";
+            kind: "row" | "half" | "place" | "undo" | "pause" | "note" | "mistake" | "weigh" | "tried" | "stripes" | "needle" | "due" | "finish" | "wear" | "plan";
             /** Format: double */
             length_mm?: number;
             of?: string;
             picture?: string;
+            places?: number[];
             row: number;
             sock: number;
             text?: string;
@@ -1363,9 +1609,9 @@ export interface components {
             swatch?: components["schemas"]["SwatchTaken"];
         };
         Next: {
-            text: string;
             /** @enum {string} */
-            to: "board" | "rows" | "knit";
+            do: "decide" | "knit";
+            text: string;
         };
         Op: (string | number)[];
         Ops: components["schemas"]["Op"][];
@@ -1373,9 +1619,9 @@ export interface components {
             choices: components["schemas"]["AdviseChoice"][];
         };
         PairAnswer: {
-            differences: components["schemas"]["Difference"][];
-            left: components["schemas"]["PlanAnswer"];
-            right: components["schemas"]["PlanAnswer"];
+            differences: components["schemas"]["BoardDifference"][];
+            left: components["schemas"]["BoardAnswer"];
+            right: components["schemas"]["BoardAnswer"];
         };
         PairQuestion: {
             draft: components["schemas"]["Draft"];
@@ -1389,33 +1635,22 @@ export interface components {
             repeat: number;
             shoe: string;
         };
+        PatternPattern: {
+            label: string;
+            name: string;
+            repeat: number;
+            rounds: components["schemas"]["Ops"][];
+            shoe?: string;
+            /** Format: double */
+            width: number;
+        };
         Plan: {
-            checks: components["schemas"]["Check"][];
+            checks: components["schemas"]["Checks"];
             design: components["schemas"]["DesignDesign"];
             format: string;
             rows: components["schemas"]["Row"][];
             summary: components["schemas"]["Summary"];
             version: number;
-        };
-        PlanAnswer: {
-            counts?: components["schemas"]["CountChoice"][];
-            draft: components["schemas"]["Draft"];
-            effort?: components["schemas"]["Effort"];
-            faults: components["schemas"]["Fault"][];
-            fingers?: string[];
-            fit?: components["schemas"]["FitPlace"][];
-            foot_rounds_by?: {
-                [key: string]: number;
-            };
-            ghost?: components["schemas"]["ShapePoints"];
-            handles?: components["schemas"]["HandleHandle"][];
-            heel_place?: string;
-            places?: components["schemas"]["ShapeAcross"][];
-            plan?: components["schemas"]["Plan"];
-            shape?: components["schemas"]["ShapeShape"];
-            strip?: components["schemas"]["StripPart"][];
-            words?: components["schemas"]["WordsRow"][];
-            yarn?: components["schemas"]["YarnNeed"][];
         };
         PlanQuestion: {
             brief?: boolean;
@@ -1424,12 +1659,6 @@ export interface components {
             /** @enum {string} */
             unit: "cm" | "in";
         };
-        PlanVersion: {
-            /** Format: date-time */
-            created: string;
-            reason: string;
-            version: number;
-        };
         PositionLoop: {
             kind: string;
             pins: number;
@@ -1437,7 +1666,7 @@ export interface components {
             wraps: number;
             yarn?: string;
         };
-        PositionNeedle: {
+        PositionNeedles: {
             check: string;
             count: number;
             cursor: number;
@@ -1483,6 +1712,7 @@ export interface components {
             current?: components["schemas"]["Sock"];
             detail?: string;
             errors?: components["schemas"]["Fault"][];
+            refused?: components["schemas"]["Refused"][];
             status: number;
             title: string;
             type: string;
@@ -1509,7 +1739,17 @@ export interface components {
             kinds: components["schemas"]["FeetKind"][];
             patterns: components["schemas"]["PatternName"][];
             sheets: components["schemas"]["TracingSheet"][];
+            techniques: components["schemas"]["Technique"][];
             terms: components["schemas"]["WordsTerm"][];
+            usual: {
+                [key: string]: number;
+            };
+        };
+        Refused: {
+            detail: string;
+            id: string;
+            /** @enum {integer} */
+            status: "409" | "422";
         };
         ReplanCause: {
             repair: string;
@@ -1535,21 +1775,29 @@ export interface components {
         ReplanProposal: {
             changes: components["schemas"]["ReplanChange"][];
             cost_mm: components["schemas"]["MeasureLength"];
-            design?: components["schemas"]["DesignDesign"];
             other_row?: null | number;
+            plans: boolean;
             repair: string;
             row: number;
             text: string;
         };
+        RestoreView: {
+            id: string;
+            now: components["schemas"]["Contents"];
+            there: components["schemas"]["Contents"];
+        };
         Row: {
             colour?: string;
             fabric?: string;
+            from?: number;
+            groups?: number[];
             id: string;
             kind: string;
             markers?: components["schemas"]["Marker"][];
             n: number;
             needle?: string;
             note?: string;
+            on_needles?: number[];
             ops: components["schemas"]["Ops"];
             section: string;
             side: string;
@@ -1596,6 +1844,13 @@ export interface components {
             /** Format: double */
             width_mm: number;
         };
+        SheetLine: {
+            change: string;
+            label: string;
+            name: string;
+            result: string;
+            working: string;
+        };
         ShoeAnswer: {
             length_mm: components["schemas"]["MeasureLength"];
             source: string;
@@ -1626,6 +1881,7 @@ export interface components {
             wearer: string;
         };
         SockList: {
+            all: number;
             socks: components["schemas"]["Sock"][];
         };
         StripPart: {
@@ -1757,6 +2013,20 @@ export interface components {
             stitches_left: number;
             stripes?: components["schemas"]["Stripes"];
         };
+        Technique: {
+            changes: components["schemas"]["DesignChanges"];
+            field: string;
+            known: string;
+            label: string;
+            name: string;
+            numbers: components["schemas"]["KnitNumber"][];
+            reason: string;
+            resets: string[];
+            rows: string;
+            said: string;
+            term: string;
+            uses: string[];
+        };
         /** Format: int64 */
         TimeDuration: number;
         TracingFoot: {
@@ -1796,15 +2066,27 @@ export interface components {
             id: string;
             name: string;
         };
-        Version: {
+        Variant: {
             /** Format: date-time */
             created: string;
             draft: components["schemas"]["Draft"];
             id: string;
             name: string;
         };
-        VersionList: {
-            versions: components["schemas"]["Version"][];
+        VariantList: {
+            variants: components["schemas"]["Variant"][];
+        };
+        VisitList: {
+            visits: components["schemas"]["VisitView"][];
+        };
+        VisitView: {
+            /** Format: date-time */
+            began: string;
+            device: string;
+            here: boolean;
+            id: string;
+            /** Format: date-time */
+            seen: string;
         };
         WearerList: {
             wearers: components["schemas"]["WearerView"][];
@@ -1906,7 +2188,6 @@ export interface components {
             id: string;
             new: string[];
             parts: components["schemas"]["WordsPart"][];
-            worked: number;
         };
         WordsTerm: {
             label: string;
@@ -1914,15 +2195,8 @@ export interface components {
             text: string;
             uk: string;
         };
-        WorkingLine: {
-            change: string;
-            label: string;
-            name: string;
-            result: string;
-            working: string;
-        };
         WorkingList: {
-            lines: components["schemas"]["WorkingLine"][];
+            lines: components["schemas"]["SheetLine"][];
         };
         YarnNeed: {
             colour: string;
@@ -1941,6 +2215,99 @@ export interface components {
 }
 export type $defs = Record<string, never>;
 export interface operations {
+    bin: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BinList"];
+                };
+            };
+            /** @description What was wrong, and with which field */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    removeForEver: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                /** @description id of the thing */
+                id: string;
+                /** @description id of its part */
+                part: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description What was wrong, and with which field */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    bringBack: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                /** @description id of the thing */
+                id: string;
+                /** @description id of its part */
+                part: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description What was wrong, and with which field */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     book: {
         parameters: {
             query?: never;
@@ -1970,18 +2337,14 @@ export interface operations {
             };
         };
     };
-    compare: {
+    copies: {
         parameters: {
             query?: never;
             header?: never;
             path?: never;
             cookie?: never;
         };
-        requestBody?: {
-            content: {
-                "application/json": components["schemas"]["CompareQuestion"];
-            };
-        };
+        requestBody?: never;
         responses: {
             /** @description OK */
             200: {
@@ -1989,8 +2352,70 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["AdviseReport"];
+                    "application/json": components["schemas"]["CopyStatus"];
                 };
+            };
+            /** @description What was wrong, and with which field */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    lookAtCopy: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                /** @description id of the thing */
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RestoreView"];
+                };
+            };
+            /** @description What was wrong, and with which field */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    restoreCopy: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                /** @description id of the thing */
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
             /** @description What was wrong, and with which field */
             default: {
@@ -2665,7 +3090,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["PlanAnswer"];
+                    "application/json": components["schemas"]["BoardAnswer"];
                 };
             };
             /** @description What was wrong, and with which field */
@@ -2896,7 +3321,11 @@ export interface operations {
     };
     listSocks: {
         parameters: {
-            query?: never;
+            query?: {
+                from?: number;
+                limit?: number;
+                find?: string;
+            };
             header?: never;
             path?: never;
             cookie?: never;
@@ -3162,7 +3591,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Heard"];
+                    "application/json": components["schemas"]["EventsSince"];
                 };
             };
             /** @description What was wrong, and with which field */
@@ -3219,6 +3648,46 @@ export interface operations {
             cookie?: never;
         };
         requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["KnitView"];
+                };
+            };
+            /** @description What was wrong, and with which field */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    answerOffer: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                /** @description id of the thing */
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: {
+            content: {
+                "application/json": {
+                    name: string;
+                    take: boolean;
+                    version: number;
+                };
+            };
+        };
         responses: {
             /** @description OK */
             200: {
@@ -3348,7 +3817,7 @@ export interface operations {
             };
         };
     };
-    listVersions: {
+    listVariants: {
         parameters: {
             query?: never;
             header?: never;
@@ -3366,7 +3835,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["VersionList"];
+                    "application/json": components["schemas"]["VariantList"];
                 };
             };
             /** @description What was wrong, and with which field */
@@ -3380,7 +3849,7 @@ export interface operations {
             };
         };
     };
-    addVersion: {
+    addVariant: {
         parameters: {
             query?: never;
             header?: never;
@@ -3405,7 +3874,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Version"];
+                    "application/json": components["schemas"]["Variant"];
                 };
             };
             /** @description What was wrong, and with which field */
@@ -3419,7 +3888,7 @@ export interface operations {
             };
         };
     };
-    deleteVersion: {
+    deleteVariant: {
         parameters: {
             query?: never;
             header?: never;
@@ -3451,7 +3920,7 @@ export interface operations {
             };
         };
     };
-    restoreVersion: {
+    restoreVariant: {
         parameters: {
             query?: never;
             header?: never;
@@ -3861,6 +4330,98 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["TracingFoot"];
+                };
+            };
+            /** @description What was wrong, and with which field */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    listVisits: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["VisitList"];
+                };
+            };
+            /** @description What was wrong, and with which field */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    endVisit: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                /** @description id of the thing */
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description What was wrong, and with which field */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    rankWays: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: {
+            content: {
+                "application/json": components["schemas"]["CompareQuestion"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["AdviseReport"];
                 };
             };
             /** @description What was wrong, and with which field */

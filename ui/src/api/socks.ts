@@ -1,15 +1,38 @@
-import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import {
+  keepPreviousData,
+  useInfiniteQuery,
+  useMutation,
+  useQuery,
+  useQueryClient,
+} from "@tanstack/react-query";
 import type { Unit } from "../units/units";
 import { useChange } from "./change";
 import { answered, client, type Draft, type FootTaken, type Sock, type SwatchTaken } from "./client";
 
-export const basketKey = ["socks"] as const;
+const basketKey = ["basket"] as const;
 const sockKey = (id: string) => ["socks", id] as const;
 
-export function useBasket() {
-  return useQuery({
-    queryKey: basketKey,
-    queryFn: async ({ signal }) => answered(await client.GET("/api/socks", { signal })).socks,
+/** How many socks are asked for at once. */
+export const atOnce = 30;
+
+/** useBasket is the socks whose name or wearer has a text in it, a page after the other. */
+export function useBasket(find: string) {
+  return useInfiniteQuery({
+    queryKey: [...basketKey, find],
+    queryFn: async ({ pageParam, signal }) =>
+      answered(
+        await client.GET("/api/socks", {
+          params: { query: { from: pageParam, limit: atOnce, ...(find && { find }) } },
+          signal,
+        }),
+      ),
+    initialPageParam: 0,
+    getNextPageParam: (last, pages) => {
+      const shown = pages.reduce((n, page) => n + page.socks.length, 0);
+      return shown < last.all ? shown : undefined;
+    },
+    placeholderData: keepPreviousData,
+    meta: { kept: true },
   });
 }
 
@@ -18,6 +41,7 @@ export function useSock(id: string) {
     queryKey: sockKey(id),
     queryFn: async ({ signal }) =>
       answered(await client.GET("/api/socks/{id}", { params: { path: { id } }, signal })),
+    meta: { kept: true },
   });
 }
 
@@ -35,7 +59,7 @@ export function useAddSock() {
     }) => answered(await client.POST("/api/socks", { body: sock })),
     onSuccess: (sock) => {
       queries.setQueryData(sockKey(sock.id), sock);
-      return queries.invalidateQueries({ queryKey: basketKey, exact: true });
+      return queries.invalidateQueries({ queryKey: basketKey });
     },
   });
 }
@@ -59,7 +83,7 @@ export function useSaveSock() {
       answered(await client.PUT("/api/socks/{id}", { params: { path: { id } }, body })),
     onSuccess: (sock: Sock) => {
       queries.setQueryData(sockKey(sock.id), sock);
-      return queries.invalidateQueries({ queryKey: basketKey, exact: true });
+      return queries.invalidateQueries({ queryKey: basketKey });
     },
   });
 }
@@ -69,7 +93,11 @@ function useSockAction<T>(act: (id: string) => Promise<T>) {
   const queries = useQueryClient();
   return useMutation({
     mutationFn: act,
-    onSettled: () => queries.invalidateQueries({ queryKey: basketKey }),
+    onSettled: () =>
+      Promise.all([
+        queries.invalidateQueries({ queryKey: basketKey }),
+        queries.invalidateQueries({ queryKey: ["socks"] }),
+      ]),
   });
 }
 
@@ -88,34 +116,34 @@ export const useDuplicateSock = () =>
     answered(await client.POST("/api/socks/{id}/duplicate", { params: { path: { id } } })),
   );
 
-const versionsKey = (id: string) => ["socks", id, "versions"] as const;
+const variantsKey = (id: string) => ["socks", id, "variants"] as const;
 
-/** useVersions lists the designs that were put aside for a sock. */
-export function useVersions(id: string) {
+/** useVariants lists the designs that were put aside for a sock. */
+export function useVariants(id: string) {
   return useQuery({
-    queryKey: versionsKey(id),
+    queryKey: variantsKey(id),
     queryFn: async ({ signal }) =>
-      answered(await client.GET("/api/socks/{id}/versions", { params: { path: { id } }, signal })).versions,
+      answered(await client.GET("/api/socks/{id}/variants", { params: { path: { id } }, signal })).variants,
   });
 }
 
-const useVersionChange = <Q, A>(id: string, change: (question: Q) => Promise<A>) =>
-  useChange([versionsKey(id)], change);
+const useVariantChange = <Q, A>(id: string, change: (question: Q) => Promise<A>) =>
+  useChange([variantsKey(id)], change);
 
-export const useAddVersion = (id: string) =>
-  useVersionChange(id, async (body: { name: string; draft: Draft }) =>
-    answered(await client.POST("/api/socks/{id}/versions", { params: { path: { id } }, body })),
+export const useAddVariant = (id: string) =>
+  useVariantChange(id, async (body: { name: string; draft: Draft }) =>
+    answered(await client.POST("/api/socks/{id}/variants", { params: { path: { id } }, body })),
   );
 
-export const useDeleteVersion = (id: string) =>
-  useVersionChange(id, async (part: string) =>
-    answered(await client.DELETE("/api/socks/{id}/versions/{part}", { params: { path: { id, part } } })),
+export const useDeleteVariant = (id: string) =>
+  useVariantChange(id, async (part: string) =>
+    answered(await client.DELETE("/api/socks/{id}/variants/{part}", { params: { path: { id, part } } })),
   );
 
-export const useRestoreVersion = (id: string) =>
-  useVersionChange(id, async (part: string) =>
+export const useRestoreVariant = (id: string) =>
+  useVariantChange(id, async (part: string) =>
     answered(
-      await client.POST("/api/socks/{id}/versions/{part}/restore", { params: { path: { id, part } } }),
+      await client.POST("/api/socks/{id}/variants/{part}/restore", { params: { path: { id, part } } }),
     ),
   );
 
@@ -126,5 +154,6 @@ export function useProgress(id: string, onNeedles: boolean) {
     queryFn: async ({ signal }) =>
       answered(await client.GET("/api/socks/{id}/progress", { params: { path: { id } }, signal })),
     enabled: onNeedles,
+    meta: { kept: true },
   });
 }

@@ -1,10 +1,12 @@
 import { useQuery } from "@tanstack/react-query";
 import { App, Button, Dropdown, Input, Skeleton } from "antd";
-import { useState } from "react";
+import { useDeferredValue, useState } from "react";
 import { Link, useNavigate } from "react-router";
 import type { Progress, Sock } from "../api/client";
+import { useCopies } from "../api/keeping";
 import { briefOf } from "../api/plan";
 import {
+  atOnce,
   useBasket,
   useDeleteSock,
   useDuplicateSock,
@@ -16,45 +18,41 @@ import { contentOf } from "../board/content";
 import { SockSketch } from "../drawing/Rows";
 import { Strip } from "../drawing/Strip";
 import { Failure } from "../shell/Failure";
+import { momentText } from "../shell/moment";
 import { usePageTitle } from "../shell/usePageTitle";
 import { useTakeOut } from "../shell/useTakeOut";
 import { useUnit } from "../units/units";
 
+/** From how many socks on a name is looked for. */
+const many = 12;
+
 /** BasketPage is home: the socks, each with its picture and its one line. */
 export function BasketPage() {
   usePageTitle("");
-  const basket = useBasket();
+  const [name, setName] = useState("");
+  const basket = useBasket(useDeferredValue(name));
+  const all = useBasket("").data?.pages[0]?.all ?? 0;
   if (basket.isPending) {
     return <Skeleton active className="page" />;
   }
-  if (basket.isError) {
+  if (!basket.data) {
     return (
       <div className="page">
         <Failure error={basket.error} retry={() => basket.refetch()} />
       </div>
     );
   }
-  if (basket.data.length === 0) {
+  if (all === 0 && name === "") {
     return <EmptyBasket />;
   }
-  return <Socks all={basket.data} />;
-}
-
-/** How many socks are drawn at once, and from how many on a name is looked for. */
-const atOnce = 30;
-const many = 12;
-
-function Socks({ all }: { all: Sock[] }) {
-  const [name, setName] = useState("");
-  const [shown, setShown] = useState(atOnce);
-  const found = all.filter((sock) =>
-    `${sock.name} ${sock.wearer}`.toLowerCase().includes(name.toLowerCase()),
-  );
+  const { pages } = basket.data;
+  const found = pages[0]?.all ?? 0;
+  const shown = pages.flatMap((page) => page.socks);
   return (
     <div className="page basket">
       <header className="page-heading">
         <h1>Socks in the basket</h1>
-        {all.length > many && (
+        {all > many && (
           <Input
             className="find"
             aria-label="Find a sock or a wearer"
@@ -66,18 +64,45 @@ function Socks({ all }: { all: Sock[] }) {
         )}
         <NewSockLink />
       </header>
-      {found.length === 0 && <p>No sock and no wearer is called “{name}”.</p>}
+      {found === 0 && <p>No sock and no wearer is called “{name}”.</p>}
       <ul className="socks">
-        {found.slice(0, shown).map((sock) => (
+        {shown.map((sock) => (
           <Entry key={sock.id} sock={sock} />
         ))}
       </ul>
-      {found.length > shown && (
-        <Button className="show-more" onClick={() => setShown(shown + atOnce)}>
-          Show {Math.min(atOnce, found.length - shown)} more of {found.length}
+      {basket.hasNextPage && (
+        <Button
+          className="show-more"
+          loading={basket.isFetchingNextPage}
+          onClick={() => basket.fetchNextPage()}
+        >
+          Show {Math.min(atOnce, found - shown.length)} more of {found}
         </Button>
       )}
+      <CopyLine />
     </div>
+  );
+}
+
+/** CopyLine says when all of this was copied last, and when that failed. */
+function CopyLine() {
+  const status = useCopies().data;
+  if (!status?.on) {
+    return null;
+  }
+  const last = status.copies[0];
+  return (
+    <p
+      className={status.failed ? "fault copy-line" : "muted copy-line"}
+      role={status.failed ? "alert" : undefined}
+    >
+      {status.failed
+        ? `The copy that was due could not be made: ${status.failed}. `
+        : last
+          ? `Last copied on ${momentText(last.made)}. `
+          : "Not copied yet. "}
+      <Link to="/keeping">Safe keeping</Link>
+    </p>
   );
 }
 
@@ -110,7 +135,7 @@ const firstSteps = [
 
 function EmptyBasket() {
   return (
-    <div className="page narrow">
+    <div className="page narrow basket">
       <h1>The basket is empty</h1>
       <p className="lead">Your first sock in three steps.</p>
       <ol className="first-steps">
@@ -161,7 +186,7 @@ function Entry({ sock }: { sock: Sock }) {
         <p>{progress ? <NextOnNeedles at={progress} /> : sock.next.text}</p>
         <div className="actions">
           <Button type="primary" onClick={() => navigate(nextPage(sock))}>
-            {sock.next.to === "board" ? "To the board" : "To the needles"}
+            {sock.next.do === "decide" ? "To the board" : "To the needles"}
           </Button>
           <Actions sock={sock} rename={() => setRenaming(true)} />
         </div>
@@ -183,7 +208,7 @@ function NextOnNeedles({ at }: { at: Progress }) {
   );
 }
 
-const nextPage = (sock: Sock) => `/socks/${sock.id}${sock.next.to === "board" ? "" : `/${sock.next.to}`}`;
+const nextPage = (sock: Sock) => `/socks/${sock.id}${sock.next.do === "decide" ? "" : "/knit"}`;
 
 function Actions({ sock, rename }: { sock: Sock; rename: () => void }) {
   const remove = useDeleteSock();

@@ -1,39 +1,51 @@
+import { useQuery } from "@tanstack/react-query";
 import { useEffect, useState } from "react";
 import { Link, Outlet, useMatch } from "react-router";
 import type { Sock } from "../api/client";
 import { useSaveSock } from "../api/socks";
+import { keptDraft } from "../shell/device";
+import { holds } from "../shell/unsent";
 import { usePageTitle } from "../shell/usePageTitle";
 import { WithSock } from "../shell/WithSock";
 import { useUnit } from "../units/units";
 import { BoardHeading } from "./BoardHeading";
 import { Conflict } from "./Conflict";
 import { Picture } from "./Picture";
-import { BoardContext, createBoard, useBoard } from "./store";
+import { BoardContext, createBoard, draftName, type Unsaved, useBoard } from "./store";
 import { OptionsContext, useOptions } from "./useOptions";
 
 /** BoardPage is the board on which one sock is decided; its side shows one of several panels. */
 export function BoardPage() {
-  return <WithSock>{(sock) => <BoardOf key={sock.id} sock={sock} />}</WithSock>;
+  return <WithSock>{(sock) => <BoardWithDraft key={sock.id} sock={sock} />}</WithSock>;
 }
 
-function BoardOf({ sock }: { sock: Sock }) {
+/** BoardWithDraft waits for what was left unsaved on this device. */
+function BoardWithDraft({ sock }: { sock: Sock }) {
+  const unsaved = useQuery({
+    queryKey: ["on-device", "draft", sock.id],
+    queryFn: async () => (await keptDraft<Unsaved>(draftName(sock.id))) ?? null,
+    gcTime: 0,
+    staleTime: Number.POSITIVE_INFINITY,
+  });
+  return unsaved.data !== undefined && <BoardOf sock={sock} unsaved={unsaved.data ?? undefined} />;
+}
+
+function BoardOf({ sock, unsaved }: { sock: Sock; unsaved: Unsaved | undefined }) {
   const unit = useUnit();
   const { mutateAsync } = useSaveSock();
-  const [board] = useState(() => createBoard(sock, unit, mutateAsync));
+  const [board] = useState(() => createBoard(sock, unit, mutateAsync, unsaved));
   useEffect(() => board.getState().setUnit(unit), [board, unit]);
   useEffect(() => {
+    const save = () => board.getState().saveNow();
     board.getState().ask();
-    const ask = (event: BeforeUnloadEvent) => {
-      if (board.getState().save !== "saved") {
-        event.preventDefault();
-      }
-    };
-    window.addEventListener("beforeunload", ask);
+    window.addEventListener("online", save);
+    const free = holds(draftName(sock.id), () => board.getState().save !== "saved");
     return () => {
-      window.removeEventListener("beforeunload", ask);
+      window.removeEventListener("online", save);
+      free();
       board.getState().leave();
     };
-  }, [board]);
+  }, [board, sock.id]);
   return (
     <BoardContext value={board}>
       <Keys />

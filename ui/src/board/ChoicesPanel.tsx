@@ -1,6 +1,6 @@
 import { Link, useOutletContext } from "react-router";
 import type { Sock } from "../api/client";
-import { Checks } from "./Checks";
+import { Checks } from "../shell/Checks";
 import { FootAndSwatch } from "./FootAndSwatch";
 import { HeelSection } from "./HeelSection";
 import { LegSection } from "./LegSection";
@@ -26,8 +26,8 @@ export function ChoicesPanel() {
       {checks.length > 0 && <Checks checks={checks} />}
       {plan && shown && (
         <>
-          <ToeSection plan={plan} />
-          <HeelSection plan={plan} rounds={shown.foot_rounds_by} place={shown.heel_place} />
+          <ToeSection plan={plan} length={shown.toe_length_mm ?? 0} />
+          <HeelSection plan={plan} schools={shown.schools ?? []} place={shown.heel_place} />
           <LegSection plan={plan} />
           <YarnSection answer={shown} />
           <section className="checked">

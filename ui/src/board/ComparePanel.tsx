@@ -4,31 +4,20 @@ import { useMemo } from "react";
 import { useNavigate, useSearchParams } from "react-router";
 import type { PlanAnswer } from "../api/client";
 import { briefOf } from "../api/plan";
-import { useVersions } from "../api/socks";
+import { useTechnique, useTechniques } from "../api/reference";
+import { useVariants } from "../api/socks";
 import { Outline, Rows } from "../drawing/Rows";
 import { lengthWithUnit, useUnit } from "../units/units";
-import { type Changes, heelChanges, readWay, wayText } from "./changes";
+import { readWay, wayText } from "./changes";
 import { withChoices } from "./content";
 import { PlaceBar } from "./FitAlong";
 import { useBoard } from "./store";
 
 /** The most ways that fit beside each other. */
 const most = 4;
-const heels = ["short_row", "flap_under", "gusset_turn"];
 const versionMark = "version ";
 
-const words: Record<string, string> = {
-  short_row: "Short-row heel",
-  flap_under: "Flap below the heel",
-  gusset_turn: "Gusset first",
-  wedge: "wedge toe",
-  garter_square: "garter-square toe",
-  german: "double stitches",
-  wrap: "wraps",
-  yarn_over: "yarn-overs",
-  pinned: "pins",
-  lift: "slip and lift",
-};
+const capital = (text: string) => text.charAt(0).toUpperCase() + text.slice(1);
 
 /** ComparePanel sets up to four ways to knit the sock side by side; one is kept. */
 export function ComparePanel() {
@@ -38,14 +27,16 @@ export function ComparePanel() {
   const id = useBoard((b) => b.id);
   const draft = useBoard((b) => b.content.draft);
   const change = useBoard((b) => b.change);
-  const kept = useVersions(id).data;
-  const now = (draft.design.heel as { kind?: string } | undefined)?.kind ?? "short_row";
+  const kept = useVariants(id).data;
+  const now = (draft.design.heel as { kind?: string } | undefined)?.kind;
+  const techniques = useTechniques();
+  const heels = techniques.filter((t) => t.field === "heel.kind");
   const asked = search.getAll("way");
   // Nobody asked for anything: the sock as it is, beside the other two heels.
   const ways =
     asked.length > 0
       ? asked.slice(0, most)
-      : heels.map((kind) => (kind === now ? "" : wayText(heelChanges(kind))));
+      : heels.map((heel) => (heel.name === (now ?? heels[0]?.name) ? "" : wayText(heel.changes)));
   const drafts = useMemo(
     () =>
       ways.map((way) => {
@@ -55,13 +46,17 @@ export function ComparePanel() {
     [ways, draft, kept],
   );
   const answers = useQueries({ queries: drafts.map((d) => briefOf(d, unit)) });
+  const shapes = answers.flatMap((answer) => answer.data?.shape ?? []);
+  const room = {
+    width: Math.max(0, ...shapes.map((s) => s.width_mm)),
+    height: Math.max(0, ...shapes.map((s) => s.height_mm)),
+  };
   const setWays = (next: string[]) => setSearch({ way: next.length > 0 ? next : [""] }, { replace: true });
   const more: { value: string; label: string }[] = [
-    ...heels.map((kind) => ({ value: wayText(heelChanges(kind)), label: words[kind] ?? kind })),
-    ...(["wedge", "garter_square", "short_row"] as const).map((kind) => ({
-      value: wayText({ "toe.kind": kind, "toe.cast_on": null, "toe.turns_per_side": null } as Changes),
-      label: kind === "short_row" ? "short-row toe" : (words[kind] ?? kind),
-    })),
+    ...techniques
+      .filter((t) => t.field === "heel.kind" || t.field === "toe.kind")
+      .sort((a, b) => a.field.localeCompare(b.field))
+      .map((t) => ({ value: wayText(t.changes), label: capital(t.said) })),
     ...(kept ?? []).map((v) => ({ value: `${versionMark}${v.id}`, label: `version “${v.name}”` })),
   ].filter((option) => !ways.includes(option.value));
   return (
@@ -86,6 +81,7 @@ export function ComparePanel() {
             key={`${ways[i]} ${i}`}
             answer={answer.data}
             fault={answer.error?.message}
+            room={room}
             own={ways[i] === ""}
             name={kept?.find((v) => `${versionMark}${v.id}` === ways[i])?.name}
             remove={ways.length > 1 ? () => setWays(ways.filter((_, j) => j !== i)) : undefined}
@@ -102,6 +98,7 @@ export function ComparePanel() {
 
 function Variant({
   answer,
+  room,
   fault,
   own,
   name,
@@ -109,6 +106,8 @@ function Variant({
   take,
 }: {
   answer: PlanAnswer | undefined;
+  /** As wide and as high as the greatest of the socks, so that all are drawn to one scale. */
+  room: { width: number; height: number };
   fault: string | undefined;
   own: boolean;
   name: string | undefined;
@@ -119,12 +118,10 @@ function Variant({
   const { plan, shape } = answer ?? {};
   const why = fault ?? answer?.faults[0]?.message ?? plan?.checks.find((c) => c.level === "stop")?.text;
   const design = plan?.design;
-  const title =
-    name ??
-    (design
-      ? `${words[design.heel.kind]}, ${design.toe.kind === "short_row" ? "short-row toe" : words[design.toe.kind]}`
-      : "…");
-  const grams = answer?.yarn?.reduce((sum, n) => sum + n.grams, 0) ?? 0;
+  const heel = useTechnique("heel.kind", design?.heel.kind ?? "");
+  const toe = useTechnique("toe.kind", design?.toe.kind ?? "");
+  const title = name ?? (heel && toe ? `${capital(heel.said)}, ${toe.said}` : "…");
+  const grams = (answer?.grams?.own ?? 0) + (answer?.grams?.contrast ?? 0);
   return (
     <article className={own ? "variant own" : "variant"}>
       <h3>{title}</h3>
@@ -132,7 +129,7 @@ function Variant({
       {plan && shape ? (
         <>
           <svg
-            viewBox={`-14 -14 ${shape.width_mm + 34} ${shape.height_mm + 28}`}
+            viewBox={`-14 ${shape.height_mm - room.height - 14} ${room.width + 34} ${room.height + 28}`}
             role="img"
             aria-label={`Drawing: ${title}`}
           >
@@ -148,7 +145,7 @@ function Variant({
             <dd>{answer?.effort?.rows}</dd>
             <dt>yarn</dt>
             <dd>{grams.toFixed(0)} g</dd>
-            <dt title="at 25 stitches a minute">time</dt>
+            <dt title={`at ${answer?.effort?.stitches_a_minute} stitches a minute`}>time</dt>
             <dd>about {answer?.effort?.hours.toFixed(1)} h</dd>
           </dl>
           <ul className="variant-fit">

@@ -4,7 +4,7 @@ import { useAddSock } from "../api/socks";
 import { useUnit } from "../units/units";
 import { useBoard } from "./store";
 
-/** Conflict lets the knitter decide when the sock was changed in another window. */
+/** Conflict lets the knitter decide when the sock was changed elsewhere. */
 export function Conflict() {
   const add = useAddSock();
   const unit = useUnit();
@@ -31,8 +31,8 @@ export function Conflict() {
   return (
     <section className="conflict" role="alert">
       <div>
-        <strong>This sock was changed in another window.</strong> Nothing of yours is lost: it stands here,
-        and it is not saved yet.
+        <strong>This sock was changed elsewhere.</strong> Nothing of yours is lost: it stands here, and it is
+        not saved yet.
       </div>
       <div className="actions">
         <Button onClick={takeTheirs}>Take the other one</Button>

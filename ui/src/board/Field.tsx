@@ -1,4 +1,5 @@
 import { Input } from "antd";
+import { useUsual } from "../api/reference";
 import { gaugeText, gaugeWidth, lengthText, useUnit } from "../units/units";
 import { valueAt } from "./content";
 import { useBoard } from "./store";
@@ -8,11 +9,11 @@ type Props = {
   field: string;
   label: React.ReactNode;
   hint?: React.ReactNode;
-  /** Shown in the empty field: what stands in for it. */
+  /** Shown in the empty field: what stands in for it, where that is not the usual figure. */
   guess?: number | undefined;
   /** Shown behind the figure where it is no length and no gauge. */
   suffix?: string;
-  /** Worked out when the field is empty. */
+  /** Worked out when the field is empty, where no figure is usual. */
   plain?: boolean;
 };
 
@@ -27,12 +28,16 @@ export function Field({ field, label, hint, guess, suffix, plain }: Props) {
     }
     return isGauge ? gaugeText(value, unit) : isLength ? lengthText(value, unit) : `${value}`;
   };
+  const usual = useUsual()[field];
+  const standsIn = guess ?? usual;
   const typed = useBoard((b) => b.content.draft.entries[field]);
   const value = useBoard((b) => valueAt(b.content.draft.design, field));
   const editing = useBoard((b) => b.editing === field);
   const fault = useBoard((b) => b.answer?.faults.find((f) => f.field === field)?.message);
   const type = useBoard((b) => b.type);
   const edit = useBoard((b) => b.edit);
+  const nothing = plain ? "worked out" : "";
+  const standIn = standsIn === undefined ? nothing : `${isLength ? "about " : ""}${spell(standsIn)}`;
   const shown = typed ?? (value === undefined ? "" : spell(value));
   // A field that nobody has touched yet is not wrong, it is only empty.
   const untouched = shown === "" && !editing && typed === undefined;
@@ -51,9 +56,7 @@ export function Field({ field, label, hint, guess, suffix, plain }: Props) {
             {suffix ?? (isGauge ? `in ${gaugeWidth(unit)}` : isLength ? unit : "")}
           </span>
         }
-        placeholder={
-          plain ? "worked out" : guess === undefined ? "" : `${isLength ? "about " : ""}${spell(guess)}`
-        }
+        placeholder={standIn}
         status={message ? "error" : ""}
         aria-invalid={message !== ""}
         aria-describedby={`${id}-note`}

@@ -1,34 +1,26 @@
-import type { Plan } from "../api/client";
+import type { Plan, School } from "../api/client";
+import { useTechnique } from "../api/reference";
 import { Term } from "../terms/Term";
 import { lengthWithUnit, useUnit } from "../units/units";
 import { Field } from "./Field";
 import { Num } from "./Num";
+import { Numbers } from "./Numbers";
 import { Ways } from "./Ways";
 import { Yes } from "./Yes";
-
-const counts = [
-  "heel.stitches",
-  "heel.turns_per_side",
-  "heel.rounds_between",
-  "heel.first_row",
-  "heel.flap_rows",
-  "heel.picked_up",
-  "heel.gusset_increases",
-];
 
 /** HeelSection decides the heel, its corners and the ankle, and how far the foot goes before it. */
 export function HeelSection({
   plan,
-  rounds,
+  schools,
   place,
 }: {
   plan: Plan;
-  rounds: Record<string, number> | undefined;
+  schools: School[];
   /** Where the heel begins on the foot. */
   place: string | undefined;
 }) {
   const unit = useUnit();
-  const kind = plan.design.heel.kind;
+  const heel = useTechnique("heel.kind", plan.design.heel.kind);
   return (
     <>
       <section>
@@ -44,61 +36,36 @@ export function HeelSection({
         <details className="more">
           <summary>More about the foot</summary>
           <Ways field="foot_length.school" first={2} />
-          <Schools rounds={rounds} plan={plan} />
+          <Schools schools={schools} />
           <div className="pair">
-            <Field
-              field="foot_length.toe_mm"
-              label="Toe takes"
-              guess={25}
-              hint="measured on a sock that fits"
-            />
-            <Field field="foot_length.heel_mm" label="Heel takes" guess={25} />
+            <Field field="foot_length.toe_mm" label="Toe takes" hint="measured on a sock that fits" />
+            <Field field="foot_length.heel_mm" label="Heel takes" />
           </div>
           <Ways field="foot_length.sole" />
         </details>
       </section>
       <section>
         <h2>
-          <Term name={kind === "flap_under" ? "flap" : kind === "gusset_turn" ? "gusset" : "short_rows"}>
-            Heel
-          </Term>{" "}
+          <Term name={heel?.term ?? "short_rows"}>Heel</Term>{" "}
           <small>
             <Term name="heel_diagonal">heel diagonal</Term>:{" "}
             {lengthWithUnit(plan.design.foot.heel_diagonal_mm, unit)}
           </small>
         </h2>
-        <Ways field="heel.kind" title={null} reset={counts} />
-        <Ways field="heel.turn" reset={["heel.rounds_between", "heel.first_row"]} />
-        <Ways field="heel.share" reset={["heel.stitches", "heel.turns_per_side"]} />
+        <Ways field="heel.kind" title={null} />
+        <Ways field="heel.turn" />
+        <Ways field="heel.share" />
         <Ways field="heel.fabric" />
         <details className="more">
           <summary>More about the heel</summary>
           <Ways field="heel.rounds_between" />
           <Ways field="heel.first_row" />
           <div className="pair">
-            {kind !== "flap_under" && (
-              <Field field="heel.turns_per_side" label="Turns on each side" suffix="turns" plain />
-            )}
-            {kind === "short_row" && (
-              <Field field="heel.stitches" label="Heel stitches exactly" suffix="sts" plain />
-            )}
-            {kind === "flap_under" && (
-              <>
-                <Field field="heel.flap_rows" label="Flap rows" suffix="rows" plain />
-                <Field
-                  field="heel.flap_row_factor"
-                  label="A flap row counts"
-                  guess={0.75}
-                  suffix="of a row"
-                />
-                <Field field="heel.picked_up" label="Really picked up" hint="left, right: 21, 19" plain />
-              </>
-            )}
-            {kind === "gusset_turn" && (
-              <Field field="heel.gusset_increases" label="Increases on each side" suffix="sts" plain />
-            )}
+            <Numbers of={heel} />
           </div>
-          {kind !== "flap_under" && <Yes field="heel.own_strand" label="A strand of its own" />}
+          {heel?.uses.includes("heel.own_strand") && (
+            <Yes field="heel.own_strand" label="A strand of its own" />
+          )}
         </details>
       </section>
       <section>
@@ -112,8 +79,8 @@ export function HeelSection({
         <details className="more">
           <summary>More about corners and ankle</summary>
           <div className="pair">
-            <Field field="corner.pick_up" label="Extra at each corner" guess={1} suffix="sts" />
-            <Field field="corner.hold_rounds" label="They stay" guess={5} suffix="rounds" />
+            <Field field="corner.pick_up" label="Extra at each corner" suffix="sts" />
+            <Field field="corner.hold_rounds" label="They stay" suffix="rounds" />
           </div>
           <Ways field="ankle.change" first={4} />
           <Ways field="ankle.place" />
@@ -124,16 +91,17 @@ export function HeelSection({
 }
 
 /** Schools sets the ways to reckon the foot side by side. */
-function Schools({ rounds, plan }: { rounds: Record<string, number> | undefined; plan: Plan }) {
+function Schools({ schools }: { schools: School[] }) {
   const unit = useUnit();
-  if (rounds?.exact === undefined || rounds.thumb === undefined) {
+  const exact = schools.find((s) => s.name === "exact");
+  const thumb = schools.find((s) => s.name === "thumb");
+  if (!exact || !thumb) {
     return null;
   }
-  const off = ((rounds.thumb - rounds.exact) * 100) / plan.design.gauge.rounds_per_100mm;
   return (
     <p className="hint">
-      {rounds.exact} rounds by the toe's and heel's own rows; the rule of thumb says {rounds.thumb},{" "}
-      {lengthWithUnit(Math.abs(off), unit)} {off < 0 ? "shorter" : "longer"}.
+      {exact.rounds} rounds by the toe's and heel's own rows; the rule of thumb says {thumb.rounds},{" "}
+      {lengthWithUnit(Math.abs(thumb.longer_mm), unit)} {thumb.longer_mm < 0 ? "shorter" : "longer"}.
     </p>
   );
 }

@@ -1,16 +1,16 @@
 import { Button, Input } from "antd";
-import { useState } from "react";
 import { useNavigate } from "react-router";
 import { Refusal } from "../api/client";
 import { useAddSock } from "../api/socks";
+import { useDraft } from "../shell/useDraft";
 import { usePageTitle } from "../shell/usePageTitle";
 import { useUnit } from "../units/units";
 
 /** NewSockPage asks for a name and a wearer; the rest is done on the board. */
 export function NewSockPage() {
   usePageTitle("New sock");
-  const [name, setName] = useState("");
-  const [wearer, setWearer] = useState("");
+  const { text: name, type: setName, done: nameDone } = useDraft("new sock");
+  const { text: wearer, type: setWearer, done: wearerDone } = useDraft("new sock for");
   const add = useAddSock();
   const unit = useUnit();
   const navigate = useNavigate();
@@ -23,7 +23,13 @@ export function NewSockPage() {
         event.preventDefault();
         add.mutate(
           { name, wearer, unit, draft: { design: {}, entries: {} } },
-          { onSuccess: (sock) => navigate(`/socks/${sock.id}`, { replace: true }) },
+          {
+            onSuccess: (sock) => {
+              nameDone();
+              wearerDone();
+              navigate(`/socks/${sock.id}`, { replace: true });
+            },
+          },
         );
       }}
     >

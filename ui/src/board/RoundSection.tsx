@@ -26,7 +26,7 @@ export function RoundSection({ counts, plan }: { counts: CountChoice[]; plan: Pl
       <details className="more">
         <summary>More ways</summary>
         <div className="pair">
-          <Field field="fit.girth_ease_pct" label="Smaller than the foot by" suffix="%" guess={10} />
+          <Field field="fit.girth_ease_pct" label="Smaller than the foot by" suffix="%" />
           <Field
             field="fit.length_ease_mm"
             label="Shorter by"
@@ -34,7 +34,7 @@ export function RoundSection({ counts, plan }: { counts: CountChoice[]; plan: Pl
             hint={<Term name="length_ease">length ease</Term>}
           />
         </div>
-        <Ways field="fit.multiple" first={4} reset={["stitches"]} />
+        <Ways field="fit.multiple" first={4} />
       </details>
     </section>
   );

@@ -1,47 +1,36 @@
 import type { Plan } from "../api/client";
+import { useTechnique } from "../api/reference";
 import { Term } from "../terms/Term";
 import { lengthWithUnit, useUnit } from "../units/units";
-import { Field } from "./Field";
 import { Num } from "./Num";
+import { Numbers } from "./Numbers";
 import { Ways } from "./Ways";
 import { Yes } from "./Yes";
 
 /** ToeSection decides how the sock begins. */
-export function ToeSection({ plan }: { plan: Plan }) {
+export function ToeSection({ plan, length }: { plan: Plan; length: number }) {
   const unit = useUnit();
   const s = plan.summary;
-  const kind = plan.design.toe.kind;
-  const length = s.heel_starts_at_mm - (s.foot_rounds * 100) / plan.design.gauge.rounds_per_100mm;
+  const toe = useTechnique("toe.kind", plan.design.toe.kind);
   return (
     <section>
       <h2>
-        <Term name={kind === "short_row" ? "short_rows" : kind === "wedge" ? "wedge" : "garter"}>Toe</Term>{" "}
+        <Term name={toe?.term ?? "wedge"}>Toe</Term>{" "}
         <small>
           <Num name="cast_on_stitches">{s.cast_on_stitches}</Num> cast on ·{" "}
-          <Num name="toe_rounds">{s.toe_rounds}</Num> {kind === "wedge" ? "rounds" : "rows"} ·{" "}
+          <Num name="toe_rounds">{s.toe_rounds}</Num> {toe?.rows} ·{" "}
           <Num name="toe_length">{lengthWithUnit(length, unit)}</Num>
         </small>
       </h2>
-      <Ways
-        field="toe.kind"
-        reset={["toe.cast_on", "toe.start_stitches", "toe.fast_rounds", "toe.turns_per_side"]}
-      />
-      <Ways field="toe.start" reset={["toe.start_stitches", "toe.fast_rounds"]} />
+      <Ways field="toe.kind" />
+      <Ways field="toe.start" />
       <details className="more">
         <summary>More about the toe</summary>
         <Ways field="toe.cast_on" />
         <Ways field="toe.start_loop" />
         <Ways field="toe.increase" />
         <div className="pair">
-          {kind === "wedge" && (
-            <>
-              <Field field="toe.start_stitches" label="Cast on exactly" suffix="sts" plain />
-              <Field field="toe.fast_rounds" label="Increase rounds at once" suffix="rounds" plain />
-            </>
-          )}
-          {kind === "short_row" && (
-            <Field field="toe.turns_per_side" label="Turns on each side" suffix="turns" plain />
-          )}
+          <Numbers of={toe} />
           <Yes field="mirror" label="Mirrored, for the other foot" />
         </div>
       </details>

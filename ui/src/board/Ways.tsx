@@ -7,25 +7,13 @@ import { useChoice } from "./useOptions";
  * Ways is one decision: each way with what it does on this foot, the
  * recommended one first. All but the first few are under "more ways".
  */
-export function Ways({
-  field,
-  first = 3,
-  title,
-  reset,
-}: {
-  field: string;
-  first?: number;
-  title?: ReactNode;
-  /** Fields that are worked out anew when the way changes. */
-  reset?: string[];
-}) {
+export function Ways({ field, first = 3, title }: { field: string; first?: number; title?: ReactNode }) {
   const choice = useChoice(field);
   const chooseAll = useBoard((b) => b.chooseAll);
   if (!choice) {
     return null;
   }
-  const choose = (option: Option) =>
-    chooseAll({ ...Object.fromEntries((reset ?? []).map((f) => [f, null])), [field]: option.value ?? null });
+  const choose = (option: Option) => chooseAll(option.changes);
   const { shown, rest } = split(choice, first);
   return (
     <fieldset className="ways">

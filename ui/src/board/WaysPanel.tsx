@@ -4,9 +4,11 @@ import { useState } from "react";
 import { Link, useSearchParams } from "react-router";
 import type { Candidate } from "../api/client";
 import { type Wish, waysOf } from "../api/plan";
+import { useTechniques } from "../api/reference";
 import { Failure } from "../shell/Failure";
+import { remember, remembered } from "../shell/remember";
 import { lengthWithUnit, useUnit } from "../units/units";
-import { changesOf, nameOf, wayText } from "./changes";
+import { wayText } from "./changes";
 import { useBoard } from "./store";
 
 const wishes: { value: Wish; label: string }[] = [
@@ -16,29 +18,14 @@ const wishes: { value: Wish; label: string }[] = [
   { value: "known", label: "Nothing new to learn" },
 ];
 
-const techniques = [
-  { value: "toe:wedge", label: "wedge toe" },
-  { value: "toe:garter_square", label: "garter-square toe" },
-  { value: "toe:short_row", label: "short-row toe" },
-  { value: "heel:short_row", label: "short-row heel" },
-  { value: "heel:flap_under", label: "flap below the heel" },
-  { value: "heel:gusset_turn", label: "gusset first" },
-  { value: "turn:german", label: "double stitches" },
-  { value: "turn:wrap", label: "wraps" },
-  { value: "turn:yarn_over", label: "yarn-overs" },
-  { value: "turn:pinned", label: "pins" },
-  { value: "turn:lift", label: "slip and lift" },
-];
-
 const knownKey = "acorn-step.known";
-const usual = ["toe:wedge", "heel:short_row", "turn:german"];
-
-function readKnown(): string[] {
+/** readKnown is what somebody said to have knitted; nothing when nobody was asked. */
+function readKnown(): string[] | null {
   try {
-    const kept = JSON.parse(localStorage.getItem(knownKey) ?? "null");
-    return Array.isArray(kept) ? kept.filter((k) => typeof k === "string") : usual;
+    const kept = JSON.parse(remembered(knownKey) ?? "null");
+    return Array.isArray(kept) ? kept.filter((k) => typeof k === "string") : null;
   } catch {
-    return usual;
+    return null;
   }
 }
 
@@ -47,14 +34,18 @@ export function WaysPanel() {
   const unit = useUnit();
   const [search, setSearch] = useSearchParams();
   const by = wishes.find((w) => w.value === search.get("by"))?.value ?? "fit";
-  const [known, setKnown] = useState(readKnown);
+  const techniques = useTechniques().filter((t) => t.known !== "");
+  const [said, setKnown] = useState(readKnown);
+  // Who was not asked yet is taken to have knitted the usual one of each kind.
+  const usual = techniques.filter((t, i) => techniques.findIndex((u) => u.field === t.field) === i);
+  const known = said ?? usual.map((t) => t.known);
   const draft = useBoard((b) => b.calm.good?.draft);
   const ways = useQuery({
     ...waysOf(draft ?? { design: {}, entries: {} }, unit, by, by === "known" ? known : []),
     enabled: draft !== undefined,
   });
   const keepKnown = (list: string[]) => {
-    localStorage.setItem(knownKey, JSON.stringify(list));
+    remember(knownKey, JSON.stringify(list));
     setKnown(list);
   };
   return (
@@ -79,7 +70,11 @@ export function WaysPanel() {
       {by === "known" && (
         <fieldset className="known">
           <legend>I have knitted</legend>
-          <Checkbox.Group value={known} options={techniques} onChange={keepKnown} />
+          <Checkbox.Group
+            value={known}
+            options={techniques.map((t) => ({ value: t.known, label: t.said }))}
+            onChange={keepKnown}
+          />
         </fieldset>
       )}
       {ways.isError && <Failure error={ways.error} retry={() => ways.refetch()} />}
@@ -91,7 +86,7 @@ export function WaysPanel() {
       )}
       <ol className="ranking">
         {ways.data?.candidates.slice(0, 12).map((c, i) => (
-          <Ranked key={wayText(changesOf(c))} candidate={c} place={i + 1} />
+          <Ranked key={wayText(c.changes)} candidate={c} place={i + 1} />
         ))}
       </ol>
       <p className="hint">{ways.data?.note}</p>
@@ -103,12 +98,12 @@ function Ranked({ candidate, place }: { candidate: Candidate; place: number }) {
   const unit = useUnit();
   const chooseAll = useBoard((b) => b.chooseAll);
   const id = useBoard((b) => b.id);
-  const changes = changesOf(candidate);
+  const { changes } = candidate;
   return (
     <li>
       <span className="place-number">{place}</span>
       <div>
-        <h3>{nameOf(candidate)}</h3>
+        <h3>{candidate.title}</h3>
         <p>
           {candidate.stitches} stitches, {candidate.ease_pct.toFixed(0)} % smaller · heel at{" "}
           {lengthWithUnit(candidate.heel_starts_at_mm, unit)} · {candidate.grams.toFixed(0)} g ·{" "}

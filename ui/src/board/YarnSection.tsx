@@ -9,21 +9,20 @@ import { useBoard } from "./store";
 export function YarnSection({ answer }: { answer: PlanAnswer }) {
   const contrast = useBoard((b) => valueAt(b.content.draft.design, "yarn.contrast") as string[] | undefined);
   const choose = useBoard((b) => b.choose);
-  const grams = (colour: string) =>
-    (answer.yarn ?? []).filter((n) => n.colour === colour).reduce((sum, n) => sum + n.grams, 0);
+  const { grams } = answer;
   return (
     <section>
       <h2>
         Yarn{" "}
         <small>
-          about <Num name="grams">{grams("").toFixed(0)} g</Num>
-          {contrast && contrast.length > 0 && ` and ${grams("contrast").toFixed(0)} g of contrast`} a sock, ±
-          15 %
+          about <Num name="grams">{grams?.own.toFixed(0)} g</Num>
+          {contrast && contrast.length > 0 && ` and ${grams?.contrast.toFixed(0)} g of contrast`} a sock, ±{" "}
+          {grams?.doubt_pct} %
         </small>
       </h2>
       <div className="pair">
-        <Field field="yarn.ball_g" label="Ball weighs" guess={100} suffix="g" />
-        <Field field="yarn.ball_m" label="Ball measures" guess={420} suffix="m" />
+        <Field field="yarn.ball_g" label="Ball weighs" suffix="g" />
+        <Field field="yarn.ball_m" label="Ball measures" suffix="m" />
       </div>
       <Checkbox.Group
         aria-label="Sections in a contrast yarn"

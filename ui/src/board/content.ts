@@ -19,6 +19,16 @@ export const contentOf = (sock: Sock): Content => ({
   ...(sock.swatch && { swatch: sock.swatch }),
 });
 
+/** sameContent compares what is said, however its keys are ordered. */
+export const sameContent = (a: Content, b: Content) => inOrder(a) === inOrder(b);
+
+const inOrder = (value: unknown) =>
+  JSON.stringify(value, (_key, part) =>
+    part && typeof part === "object" && !Array.isArray(part)
+      ? Object.fromEntries(Object.entries(part).sort(([a], [b]) => (a < b ? -1 : 1)))
+      : part,
+  );
+
 type Tree = Record<string, unknown>;
 
 /** valueAt is the value at the path of a field, undefined where there is none. */

@@ -8,9 +8,19 @@ import {
   type Sock,
   type SwatchTaken,
 } from "../api/client";
+import { unreachable } from "../api/kept";
 import type { SockChange } from "../api/socks";
+import { dropDraft, keepDraft } from "../shell/device";
 import type { Unit } from "../units/units";
-import { type Content, contentOf, withChoice, withChoices, withFoot, withSwatch } from "./content";
+import {
+  type Content,
+  contentOf,
+  sameContent,
+  withChoice,
+  withChoices,
+  withFoot,
+  withSwatch,
+} from "./content";
 import { planner } from "./planner";
 
 export type SaveState = "saved" | "unsaved" | "saving" | "refused" | "conflict";
@@ -32,7 +42,7 @@ export type Board = {
   future: Content[];
   save: SaveState;
   saveFault: Error | undefined;
-  /** The sock as it was kept by another window. */
+  /** The sock as it was kept elsewhere. */
   conflict: Sock | null;
   change(part: Partial<Content>, what: string): void;
   type(field: string, text: string): void;
@@ -61,13 +71,32 @@ const restDelay = 220;
 /** Saved a moment after the last change. */
 const saveDelay = 400;
 
-/** createBoard makes the state of a board; keep saves a change and gives the sock as it is kept. */
+/** A save that did not come through is tried again after so long, and then after twice as long each time, in ms. */
+const firstPause = 1000;
+const longestPause = 60_000;
+
+/** Unsaved is what was changed on a revision and is on this device only; sent is what was saved without an answer. */
+export type Unsaved = { revision: number; content: Content; sent?: Content | undefined };
+
+export const draftName = (id: string) => `sock ${id}`;
+
+/**
+ * createBoard makes the state of a board; keep saves a change and gives the sock
+ * as it is kept. What was left unsaved here stands on the board again.
+ */
 export function createBoard(
   sock: Sock,
   unit: Unit,
   keep: (change: SockChange) => Promise<Sock>,
+  unsaved?: Unsaved,
 ): StoreApi<Board> {
   let kept = { revision: sock.revision, text: JSON.stringify(contentOf(sock)) };
+  const left = unsaved && !sameContent(unsaved.content, contentOf(sock)) ? unsaved : undefined;
+  /** What was sent and not answered: the program may have it all the same. */
+  let sent = left?.sent;
+  const ours = sent !== undefined && sameContent(contentOf(sock), sent);
+  const stale = left !== undefined && left.revision !== sock.revision && !ours;
+  let pause = firstPause;
   let step = { what: "", at: 0 };
   let timer: ReturnType<typeof setTimeout> | undefined;
   let resting: ReturnType<typeof setTimeout> | undefined;
@@ -111,8 +140,19 @@ export function createBoard(
 
     const put = (content: Content) => {
       set({ content });
+      keepHere();
       plans.ask();
       later();
+    };
+
+    /** keepHere keeps on the device what the program does not have yet, with the revision it was made on. */
+    const keepHere = () => {
+      const { content, id } = get();
+      if (JSON.stringify(content) === kept.text) {
+        dropDraft(draftName(id));
+      } else {
+        keepDraft(draftName(id), { revision: kept.revision, content, sent } satisfies Unsaved);
+      }
     };
 
     /** next makes a change that can be undone. */
@@ -146,37 +186,64 @@ export function createBoard(
       const { content, id } = get();
       const text = JSON.stringify(content);
       set({ save: "saving" });
+      const before = sent;
       try {
+        sent = content;
+        keepHere();
         const saved = await keep({ id, revision: kept.revision, unit: get().unit, ...content });
         kept = { revision: saved.revision, text };
+        sent = undefined;
         refused = "";
+        pause = firstPause;
         set({ save: "saved", saveFault: undefined });
+        keepHere();
         later();
       } catch (error) {
         if (error instanceof Refusal && error.problem.status === 409 && error.problem.current) {
+          const { current } = error.problem;
+          const mine = [content, before].find((c) => c && sameContent(contentOf(current), c));
+          if (mine) {
+            // It was saved, and only the answer was lost.
+            kept = { revision: current.revision, text: JSON.stringify(mine) };
+            sent = undefined;
+            set({ save: "unsaved" });
+            keepHere();
+            later();
+            return;
+          }
           set({ save: "conflict", conflict: error.problem.current });
           return;
         }
         refused = text;
         set({ save: "refused", saveFault: error as Error });
-        later();
+        later(); // what was changed meanwhile goes first
+        if (get().save === "refused" && (unreachable(error) || comesBack(error))) {
+          retry();
+        }
       }
+    };
+
+    /** retry tries a save again that nothing was wrong with. */
+    const retry = () => {
+      clearTimeout(timer);
+      timer = setTimeout(send, pause);
+      pause = Math.min(2 * pause, longestPause);
     };
 
     return {
       id: sock.id,
       unit,
-      content: contentOf(sock),
+      content: left?.content ?? contentOf(sock),
       editing: null,
       answer: undefined,
       good: undefined,
       calm: { answer: undefined, good: undefined },
       failure: undefined,
-      past: [],
+      past: left ? [contentOf(sock)] : [],
       future: [],
-      save: "saved",
+      save: stale ? "conflict" : left ? "unsaved" : "saved",
       saveFault: undefined,
-      conflict: null,
+      conflict: stale ? sock : null,
       change: (part, what) => next({ ...get().content, ...part }, what),
       type: (field, text) => {
         const { content } = get();
@@ -230,13 +297,21 @@ export function createBoard(
           put(after);
         }
       },
-      ask: () => plans.ask(),
-      saveNow: () => void send(),
+      ask: () => {
+        plans.ask();
+        later();
+      },
+      saveNow: () => {
+        if (["unsaved", "refused"].includes(get().save)) {
+          void send();
+        }
+      },
       keepMine: () => {
         const { conflict } = get();
         if (conflict) {
           kept = { revision: conflict.revision, text: "" };
           set({ conflict: null, save: "unsaved" });
+          keepHere();
           later();
         }
       },
@@ -250,14 +325,15 @@ export function createBoard(
       },
       leave: () => {
         clearTimeout(timer);
-        const { save } = get();
-        if (save === "unsaved" || save === "refused") {
-          void send();
-        }
+        get().saveNow();
       },
     };
   });
 }
+
+/** comesBack says whether what stood in the way goes by: a full disk, or a session that ended. */
+const comesBack = (error: unknown) =>
+  error instanceof Refusal && (error.problem.status >= 500 || [401, 408, 429].includes(error.problem.status));
 
 export const BoardContext = createContext<StoreApi<Board> | null>(null);
 

@@ -138,7 +138,7 @@ export function HandleMark({
         rx={5 * s}
       />
       <path
-        className="ways"
+        className="handle-ways"
         strokeWidth={1.1 * s}
         d={
           upright

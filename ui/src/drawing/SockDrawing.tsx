@@ -117,7 +117,7 @@ export const SockDrawing = memo(function SockDrawing({
       {answer.ghost && <Outline points={answer.ghost} top={shape.height_mm} />}
       <Rows shape={shape} plan={plan} />
       {place?.[0] && place[1] && (
-        <path className="place" d={`M${place[0]}L${place[1]}`} strokeWidth={2.2 * frame.scale} />
+        <path className="place-line" d={`M${place[0]}L${place[1]}`} strokeWidth={2.2 * frame.scale} />
       )}
       <Ruler frame={frame} unit={unit} />
       {pinsOf(frame, plan, unit).map((pin) => (

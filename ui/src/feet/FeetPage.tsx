@@ -1,9 +1,9 @@
 import { Button, Input, Skeleton } from "antd";
-import { useState } from "react";
 import { Link, useNavigate } from "react-router";
 import { Refusal } from "../api/client";
 import { type FootView, useAddWearer, useWearers, type WearerView } from "../api/feet";
 import { Failure } from "../shell/Failure";
+import { useDraft } from "../shell/useDraft";
 import { usePageTitle } from "../shell/usePageTitle";
 import { lengthWithUnit, useUnit } from "../units/units";
 
@@ -76,7 +76,7 @@ function FootLine({ view }: { view: FootView }) {
 }
 
 function NewWearer() {
-  const [name, setName] = useState("");
+  const { text: name, type: setName, done } = useDraft("new wearer");
   const add = useAddWearer();
   const navigate = useNavigate();
   const fault = add.error instanceof Refusal ? add.error.problem.errors?.[0]?.message : add.error?.message;
@@ -87,7 +87,12 @@ function NewWearer() {
         event.preventDefault();
         add.mutate(
           { name, cautions: [], note: "" },
-          { onSuccess: (view) => navigate(`/feet/${view.wearer.id}`) },
+          {
+            onSuccess: (view) => {
+              done();
+              navigate(`/feet/${view.wearer.id}`);
+            },
+          },
         );
       }}
     >

@@ -27,7 +27,7 @@ const tapes: Record<string, ReactNode> = {
       <path className="body" d={above} />
       <path className="tape" d="M12 92h38M12 86v12M50 86v12" />
       <path className="aid" d="M12 52v40M50 76v16" />
-      <circle className="mark" cx="50" cy="76" r="3" />
+      <circle className="end" cx="50" cy="76" r="3" />
     </>
   ),
   ball_width_mm: (

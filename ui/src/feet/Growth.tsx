@@ -30,7 +30,7 @@ export function Growth({ wearer, side }: { wearer: string; side: Side }) {
           <p>
             <strong className="figure">{lengthText(growth.data.length_mm, unit)}</strong> {unit}, ±{" "}
             {lengthWithUnit(growth.data.uncertainty_mm, unit)}
-            <span className="sum">{growth.data.working}</span>
+            <span className="growth-sum">{growth.data.working}</span>
             <span className="muted">{growth.data.text}</span>
           </p>
         )

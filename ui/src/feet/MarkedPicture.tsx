@@ -1,6 +1,6 @@
 import { useRef, useState } from "react";
+import type { Picture } from "../shell/picture";
 import type { MarkName, Placed, Point } from "./marks";
-import type { Picture } from "./picture";
 
 /** How far an arrow key moves a mark, in points of the picture; with shift ten times as far. */
 const nudge = 1;
@@ -76,7 +76,7 @@ export function MarkedPicture({
               // biome-ignore lint/a11y/useSemanticElements: a button cannot lie in a drawing
               <g
                 key={m.name}
-                className={m.name === dragged ? "mark dragged" : "mark"}
+                className={m.name === dragged ? "place-mark dragged" : "place-mark"}
                 role="button"
                 tabIndex={0}
                 aria-label={`${m.label}: arrow keys move it`}
@@ -101,7 +101,7 @@ export function MarkedPicture({
                   }
                 }}
               >
-                <circle className="reach" r={size * 2} />
+                <circle className="mark-reach" r={size * 2} />
                 <circle r={size * 0.9} strokeWidth={size * 0.25} />
                 <path
                   d={`M${-size * 1.6} 0h${size * 3.2}M0 ${-size * 1.6}v${size * 3.2}`}

@@ -72,7 +72,7 @@ export function Measure({
 
 function Add({ wearer, side, what, label }: { wearer: string; side: Side; what: string; label: string }) {
   const unit = useUnit();
-  const { typed, setTyped, send } = useTyped();
+  const { typed, setTyped, send } = useTyped(`measure ${wearer} ${side} ${what}`);
   const [day, setDay] = useState(today());
   const [guessed, setGuessed] = useState(false);
   const add = useAddMeasurement(wearer);

@@ -3,11 +3,11 @@ import { useEffect, useState } from "react";
 import { Link, useNavigate, useParams, useSearchParams } from "react-router";
 import { type Side, useAddTracing, useMeasured, useWearer } from "../api/feet";
 import { useSheets } from "../api/reference";
+import { type Picture, readPicture } from "../shell/picture";
 import { usePageTitle } from "../shell/usePageTitle";
 import { lengthText, lengthWithUnit, useUnit } from "../units/units";
 import { MarkedPicture } from "./MarkedPicture";
 import { marksFor, marksOf, type Placed } from "./marks";
-import { type Picture, readPicture } from "./picture";
 import { today } from "./today";
 
 /** TracingPage measures a traced foot on a photo or a scan of its sheet. */

@@ -1,5 +1,4 @@
 import { App, Button, Checkbox, Input, Popconfirm, Segmented } from "antd";
-import { useState } from "react";
 import { Link, useNavigate, useParams, useSearchParams } from "react-router";
 import {
   type Side,
@@ -12,8 +11,9 @@ import {
   type WearerView,
 } from "../api/feet";
 import { useCautions, useKinds } from "../api/reference";
-import { Checks } from "../board/Checks";
+import { Checks } from "../shell/Checks";
 import { Shown } from "../shell/Shown";
+import { useDraft } from "../shell/useDraft";
 import { usePageTitle } from "../shell/usePageTitle";
 import { useTakeOut } from "../shell/useTakeOut";
 import { Growth } from "./Growth";
@@ -76,11 +76,14 @@ function Person({ view }: { view: WearerView }) {
 
 function Name({ view: { wearer } }: { view: WearerView }) {
   const amend = useAmendWearer(wearer.id);
-  const [name, setName] = useState(wearer.name);
+  const { text: name, type: setName, done } = useDraft(`wearer name ${wearer.id}`, wearer.name);
   const { message } = App.useApp();
   const keep = () => {
     if (name.trim() !== wearer.name) {
-      amend.mutateAsync(() => ({ name })).catch((error: Error) => message.error(error.message));
+      amend
+        .mutateAsync(() => ({ name }))
+        .then(done)
+        .catch((error: Error) => message.error(error.message));
     }
   };
   return (
@@ -129,9 +132,12 @@ function Careful({ view: { wearer } }: { view: WearerView }) {
   const cautions = useCautions();
   const amend = useAmendWearer(wearer.id);
   const { message } = App.useApp();
-  const [note, setNote] = useState(wearer.note);
-  const keep = (part: Parameters<typeof amend.mutateAsync>[0]) =>
-    amend.mutateAsync(part).catch((error: Error) => message.error(error.message));
+  const { text: note, type: setNote, done } = useDraft(`wearer note ${wearer.id}`, wearer.note);
+  const keep = (part: Parameters<typeof amend.mutateAsync>[0], kept = () => {}) =>
+    amend
+      .mutateAsync(part)
+      .then(kept)
+      .catch((error: Error) => message.error(error.message));
   return (
     <section className="careful">
       <h2>What to be careful of</h2>
@@ -165,7 +171,7 @@ function Careful({ view: { wearer } }: { view: WearerView }) {
         value={note}
         rows={2}
         onChange={(event) => setNote(event.target.value)}
-        onBlur={() => note !== wearer.note && keep(() => ({ note }))}
+        onBlur={() => note !== wearer.note && keep(() => ({ note }), done)}
       />
     </section>
   );

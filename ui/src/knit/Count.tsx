@@ -1,9 +1,8 @@
 import { useMutation } from "@tanstack/react-query";
 import { Button, Input } from "antd";
 import { useState } from "react";
-import { answered, client } from "../api/client";
-import { useKnitting } from "./KnitPage";
-import { faultText } from "./KnitPanel";
+import { answered, client, faultText } from "../api/client";
+import { useKnitting } from "./context";
 
 /** Count says what most likely happened when the needles hold another number. */
 export function Count({ row, planned }: { row: number; planned: number }) {

@@ -1,9 +1,9 @@
 import { Button, Input, Select } from "antd";
 import { useState } from "react";
 import type { Schemas } from "../api/client";
+import { faultText } from "../api/client";
 import { useUnit } from "../units/units";
-import { useKnitting } from "./KnitPage";
-import { faultText } from "./KnitPanel";
+import { useKnitting } from "./context";
 import { Otherwise, saidOf, type Typed } from "./Otherwise";
 import { type Said, useReplan } from "./useReplan";
 
@@ -32,7 +32,7 @@ export function Happened({
   const unit = useUnit();
   const heelPlace = useKnitting((s) => s.view.heel_place);
   const onFoot = useKnitting((s) => s.view.rows[row]?.section === "foot");
-  const say = useKnitting((s) => s.say);
+  const record = useKnitting((s) => s.record);
   const [length, setLength] = useState("");
   const [toHeel, setToHeel] = useState("");
   const [typed, setTyped] = useState<Typed>({});
@@ -116,12 +116,12 @@ export function Happened({
               </li>
             ))}
           </ul>
-          {said && ask.data.design && ask.data.changes.length > 0 && (
+          {said && ask.data.plans && ask.data.changes.length > 0 && (
             <Button
               type="primary"
               onClick={() => {
-                if (tried && ask.data?.design) {
-                  say("note", sock, row, {
+                if (tried && ask.data?.plans) {
+                  record("note", sock, row, {
                     text: [
                       `Tried on${length && `: ${length} ${unit} from the tip`}`,
                       ...(toHeel ? [`${toHeel} ${unit} to the heel's place`] : []),

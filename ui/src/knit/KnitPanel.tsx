@@ -1,19 +1,13 @@
 import { Button, Checkbox, Input, Select } from "antd";
 import { useState } from "react";
-import { Refusal } from "../api/client";
-import { readPicture } from "../feet/picture";
+import { readPicture } from "../shell/picture";
+import { useDraft } from "../shell/useDraft";
 import { Count } from "./Count";
+import { useKnitting } from "./context";
 import { Happened } from "./Happened";
-import { useKnitting } from "./KnitPage";
 import { type Comfort, comfort, setComfort } from "./useComforts";
 import { Where } from "./Where";
 import { Yarn } from "./Yarn";
-
-/** faultText says what the server found wrong, in a sentence. */
-export const faultText = (error: Error | null): string => {
-  const faults = error instanceof Refusal ? (error.problem.errors ?? []) : [];
-  return faults.length > 0 ? faults.map((f) => f.message).join(" ") : (error?.message ?? "");
-};
 
 /** KnitPanel is what was asked for beside the row: nothing covers the instruction. */
 export function KnitPanel({
@@ -56,8 +50,9 @@ const sayings = [
 ] as const;
 
 function Note({ sock, row, close }: { sock: number; row: number; close: () => void }) {
-  const say = useKnitting((s) => s.say);
-  const [text, setText] = useState("");
+  const record = useKnitting((s) => s.record);
+  const id = useKnitting((s) => s.view.id);
+  const { text, type: setText, done } = useDraft(`note ${id} ${sock}`);
   const [kind, setKind] = useState<(typeof sayings)[number]["value"]>("note");
   const [picture, setPicture] = useState("");
   const [fault, setFault] = useState("");
@@ -77,7 +72,8 @@ function Note({ sock, row, close }: { sock: number; row: number; close: () => vo
     <form
       onSubmit={(event) => {
         event.preventDefault();
-        say(kind, sock, row, { text, ...(picture && { picture }) });
+        record(kind, sock, row, { text, ...(picture && { picture }) });
+        done();
         close();
       }}
     >
@@ -147,8 +143,10 @@ function Comforts() {
         </p>
       ))}
       <p className="muted">
-        The screen stays awake while you knit. Aching hands: knit looser and in shorter sittings, and ask your
-        clinician when it does not pass.
+        {"wakeLock" in navigator
+          ? "The screen stays awake while you knit."
+          : "At this address, without https, the browser lets the screen go dark: tell the device itself to stay awake."}{" "}
+        Aching hands: knit looser and in shorter sittings, and ask your clinician when it does not pass.
       </p>
       <Button onClick={() => void document.documentElement.requestFullscreen?.()}>Full screen</Button>
     </>

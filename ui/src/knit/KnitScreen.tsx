@@ -1,21 +1,23 @@
 import { Button, Segmented } from "antd";
-import { useEffect } from "react";
+import { useLayoutEffect } from "react";
 import { Link, useSearchParams } from "react-router";
 import type { Schemas } from "../api/client";
 import { Strip } from "../drawing/Strip";
 import { AcornMark } from "../shell/AcornMark";
 import { Settings } from "../shell/Settings";
 import { useKept } from "../shell/useKept";
-import { useKnitting } from "./KnitPage";
+import { useKnitting } from "./context";
+import { AsideNote, KeepingNote, OpenNote } from "./KeepingNotes";
 import { KnitPanel } from "./KnitPanel";
 import { standing } from "./logbook";
 import { Moment } from "./Moment";
 import { NeedleDrawing } from "./NeedleDrawing";
-import { sockNow, type Which } from "./store";
+import { OfferNote } from "./OfferNote";
+import { type Knitting, rowsOf, sockNow, type Which } from "./store";
 import { roomFor } from "./stretches";
 import { useComforts } from "./useComforts";
 
-type Row = Schemas["KnitRow"];
+type Row = Schemas["KnittingRow"];
 type Wording = "short" | "long";
 
 const titles: Record<string, string> = { cast_on: "cast on", bind_off: "bind off" };
@@ -28,7 +30,8 @@ export function KnitScreen() {
   const [wording, setWording] = useKept<Wording>("knit-wording", "short", ["short", "long"]);
   const sock = sockNow(k);
   const place = k.places[sock - 1] ?? k.places[0];
-  const rows = (sock === 2 ? k.view.second : undefined) ?? k.view.rows;
+  const hindered = isHindered(k);
+  const rows = rowsOf(k.view, sock);
   const needles = (sock === 2 ? k.view.second_needles : undefined) ?? k.view.needles;
   const row = rows[place.row];
   const [before, after] = [needles[place.row], needles[place.row + 1]];
@@ -36,10 +39,11 @@ export function KnitScreen() {
   const comforts = useComforts(row?.special === true && place.row > 0, place.row);
   const open = (panel: string | null) => setSearch(panel === null ? {} : { panel }, { replace: true });
 
-  const done = () => row && k.say("row", sock, place.row);
-  const half = () => row && k.say("half", sock, place.row);
-  const ten = () => row && k.say("row", sock, Math.min(place.row + 9, rows.length - 1));
-  useEffect(() => {
+  const done = () => k.tick("row");
+  const half = () => k.tick("half");
+  const ten = () => k.tick("row", 10);
+  // Before the screen is seen: a key that is pressed as soon as it is counts.
+  useLayoutEffect(() => {
     const press = (event: KeyboardEvent) => {
       const target = event.target as HTMLElement;
       const typing = "input:not([type=radio], [type=checkbox]), textarea, [role=combobox]";
@@ -87,12 +91,8 @@ export function KnitScreen() {
               { label: "Both", value: "both" },
             ]}
           />
-          <span className={k.offline ? "knit-state offline" : "knit-state"} role="status">
-            {k.offline
-              ? `no connection: ${k.waiting} kept here`
-              : k.waiting > 0
-                ? "writing…"
-                : "written down"}
+          <span className={k.offline || hindered ? "knit-state offline" : "knit-state"} role="status">
+            {stateOf(k)}
           </span>
         </header>
         <Strip parts={k.view.strip} done={place.row} />
@@ -101,6 +101,10 @@ export function KnitScreen() {
             {k.refusal}
           </p>
         )}
+        <KeepingNote />
+        <OpenNote />
+        <AsideNote />
+        <OfferNote />
         {comforts.rest && (
           <p className="stale-note" role="status">
             Half an hour at the needles: put them down for a moment and stretch your hands.{" "}
@@ -132,6 +136,10 @@ export function KnitScreen() {
               )}
               <figcaption>after</figcaption>
               {after && <NeedleDrawing needle={after} row={row} when="after" room={room} />}
+              <figcaption className="knit-legend">
+                {row.side === "WS" && "As you hold it, the wrong side in front. "}◎ start of the round · ○
+                start of the back · △ ends of the heel's centre · ● the yarn
+              </figcaption>
             </figure>
           </>
         ) : (
@@ -195,7 +203,7 @@ export function KnitScreen() {
           <Button
             size="small"
             disabled={k.events.at(-1)?.kind === "pause"}
-            onClick={() => k.say("pause", sock, place.row)}
+            onClick={() => k.record("pause", sock, place.row)}
           >
             Pause
           </Button>
@@ -209,6 +217,19 @@ export function KnitScreen() {
       </aside>
     </div>
   );
+}
+
+const isHindered = (k: Knitting) => k.refusal !== "" && k.waiting > 0;
+
+/** stateOf says where the last ticks are: only what the program acknowledged is written down. */
+function stateOf(k: Knitting): string {
+  if (k.offline) {
+    return `no connection: ${k.waiting} kept here`;
+  }
+  if (isHindered(k)) {
+    return `not written down: ${k.waiting} kept here`;
+  }
+  return k.waiting > 0 ? "writing…" : "written down";
 }
 
 /** The longest instructions, in letters, that are set in the two largest sizes. */
@@ -237,6 +258,7 @@ function Instruction({ row, wording, half }: { row: Row; wording: Wording; half:
           )}
         </p>
       ))}
+      {row.until && <p className="knit-until">{row.until}</p>}
     </div>
   );
 }
@@ -266,7 +288,7 @@ function OffTheNeedles({ sock }: { sock: number }) {
       {place?.finished ? (
         <Link to={`/socks/${k.view.id}/log`}>To the page of this sock</Link>
       ) : (
-        <Button type="primary" onClick={() => k.say("finish", sock, k.view.rows.length - 1)}>
+        <Button type="primary" onClick={() => k.record("finish", sock, k.view.rows.length - 1)}>
           It is finished
         </Button>
       )}

@@ -1,16 +1,18 @@
 import { useQuery } from "@tanstack/react-query";
 import { Button, Input } from "antd";
-import { useMemo, useState } from "react";
+import { useMemo } from "react";
 import { Link, useParams } from "react-router";
-import { useStore } from "zustand";
 import { answered, client, type Schemas } from "../api/client";
 import { Strip } from "../drawing/Strip";
+import { momentText } from "../shell/moment";
 import { Shown } from "../shell/Shown";
+import { useDraft } from "../shell/useDraft";
 import { usePageTitle } from "../shell/usePageTitle";
 import { lengthWithUnit, type Unit, useUnit } from "../units/units";
+import { useKnitting } from "./context";
 import { Due } from "./Due";
 import { type Event, standing } from "./logbook";
-import { createKnitting } from "./store";
+import { OnNeedles } from "./OnNeedles";
 import { dayText, hours } from "./time";
 
 type View = Schemas["KnitView"];
@@ -22,32 +24,29 @@ export function LogPage() {
     queryKey: ["knit-log", id],
     queryFn: async ({ signal }) =>
       answered(await client.GET("/api/socks/{id}/knit", { params: { path: { id } }, signal })),
+    meta: { kept: true },
     gcTime: 0,
+    staleTime: Number.POSITIVE_INFINITY,
     retry: false,
   });
   usePageTitle(`Log of ${view.data?.name ?? "a sock"}`);
   return (
     <Shown query={view} back={{ to: `/socks/${id}`, label: "To the board" }}>
-      {(found) => <Log key={id} view={found} />}
+      {(found) => (
+        <OnNeedles key={id} view={found}>
+          <Log />
+        </OnNeedles>
+      )}
     </Shown>
   );
 }
 
-const moment = (at: number | string) =>
-  new Date(at).toLocaleString("en-US", {
-    day: "numeric",
-    month: "short",
-    hour: "numeric",
-    minute: "2-digit",
-  });
-
-function Log({ view }: { view: View }) {
+function Log() {
   const unit = useUnit();
-  const [needles] = useState(() => createKnitting(view));
-  const { events: heard, places, tally, say, refusal, offline } = useStore(needles);
+  const { view, events: heard, places, tally, record, refusal, offline } = useKnitting((s) => s);
   const events = useMemo(() => standing(heard), [heard]);
   const promise = events.findLast((e) => e.kind === "due");
-  const told = events.filter(
+  const listed = events.filter(
     (e) => !["row", "half", "due"].includes(e.kind) || (e === promise && promise.text),
   );
   const rows = events.filter((e) => e.kind === "row");
@@ -127,7 +126,7 @@ function Log({ view }: { view: View }) {
           <Due
             due={tally.due}
             promised={promise?.text ?? ""}
-            promise={(text) => say("due", 1, places[0].row, { text })}
+            promise={(text) => record("due", 1, places[0].row, { text })}
           />
         </section>
         <div>
@@ -137,7 +136,7 @@ function Log({ view }: { view: View }) {
               <ul>
                 {view.versions.slice(1).map((v) => (
                   <li key={v.version}>
-                    {moment(v.created)}: {v.reason}
+                    {momentText(v.created)}: {v.reason}
                   </li>
                 ))}
               </ul>
@@ -147,11 +146,11 @@ function Log({ view }: { view: View }) {
             <h2>
               What happened <small>{rows.length} rows ticked</small>
             </h2>
-            {told.length === 0 && <p className="muted">No notes, no mistakes, nothing weighed yet.</p>}
+            {listed.length === 0 && <p className="muted">No notes, no mistakes, nothing weighed yet.</p>}
             <ul className="log-list">
-              {told.map((e) => (
+              {listed.map((e) => (
                 <li key={e.id}>
-                  <span className="muted">{moment(e.at_ms)}</span>
+                  <span className="muted">{momentText(e.at_ms)}</span>
                   <span>
                     {e.sock === 2 && "second sock, "}
                     {view.rows[e.row]?.section.replace("_", " ")} {view.rows[e.row]?.n}
@@ -168,7 +167,8 @@ function Log({ view }: { view: View }) {
         </div>
       </div>
       <NextTime
-        say={(text) => say("wear", 1, Math.max(0, view.rows.length - 1), { text })}
+        id={view.id}
+        record={(text) => record("wear", 1, Math.max(0, view.rows.length - 1), { text })}
         fault={refusal || (offline ? "No connection: it is kept here and written down later." : "")}
       />
     </div>
@@ -206,10 +206,10 @@ function BothSocks({ events, view }: { events: Event[]; view: View }) {
     return null;
   }
   const versions = (sock: number) => [...new Set(of(sock).map((e) => e.version))].join(", ");
-  const told = (sock: number) => of(sock).filter((e) => otherwise.includes(e.kind));
-  const rows = [...new Set([...told(1), ...told(2)].map((e) => e.row))].sort((a, b) => a - b);
+  const changes = (sock: number) => of(sock).filter((e) => otherwise.includes(e.kind));
+  const rows = [...new Set([...changes(1), ...changes(2)].map((e) => e.row))].sort((a, b) => a - b);
   const at = (sock: number, row: number) =>
-    told(sock)
+    changes(sock)
       .filter((e) => e.row === row)
       .map((e) => words(e, unit))
       .join("; ");
@@ -246,10 +246,10 @@ function BothSocks({ events, view }: { events: Event[]; view: View }) {
 }
 
 /** NextTime is for the one who knits the next pair: how it fits, where it wore through. */
-function NextTime({ say, fault }: { say: (text: string) => void; fault: string }) {
-  const [text, setText] = useState("");
+function NextTime({ id, record, fault }: { id: string; record: (text: string) => void; fault: string }) {
+  const { text, type: setText } = useDraft(`next time ${id}`);
   const keep = () => {
-    say(text);
+    record(text);
     setText("");
   };
   return (

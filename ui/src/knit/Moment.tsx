@@ -1,11 +1,11 @@
 import { Button } from "antd";
 import type { Schemas } from "../api/client";
 import { lengthWithUnit, useUnit } from "../units/units";
+import { useKnitting } from "./context";
 import { rowsADay } from "./Due";
-import { useKnitting } from "./KnitPage";
 import { dayText, hours } from "./time";
 
-type Row = Schemas["KnitRow"];
+type Row = Schemas["KnittingRow"];
 
 /** Moment is what the fingers can check now, and what is left. */
 export function Moment({

@@ -2,7 +2,7 @@ import { memo } from "react";
 import type { Schemas } from "../api/client";
 import { type Stretch, stretchesOf, within, workedLoops } from "./stretches";
 
-type Needle = Schemas["PositionNeedle"];
+type Needle = Schemas["PositionNeedles"];
 type Loop = { kind: string; wraps: number; pins: number; turned: boolean; contrast: boolean };
 
 const loopsOf = (needle: Needle): Loop[] =>
@@ -58,7 +58,7 @@ export const NeedleDrawing = memo(function NeedleDrawing({
   half = false,
 }: {
   needle: Needle;
-  row: Schemas["KnitRow"];
+  row: Schemas["KnittingRow"];
   when: "before" | "after";
   /** The loops that a line has room for, so that before and after are drawn alike. */
   room: number;
@@ -118,9 +118,12 @@ function Line({
   /** Whether the yarn is shown where it hangs. */
   yarn: boolean;
 }) {
-  // The right edge of loop i; the line lies in the middle of the drawing.
+  // Where loop i begins, as the knitter sees it: from the right with the right side in front, from the left with the wrong side.
   const slack = ((width - 30) / step - (to - from)) / 2;
-  const edge = (i: number) => width - 15 - (i - from + slack) * step;
+  const edge = (i: number) => {
+    const along = 15 + (i - from + slack) * step;
+    return leftward ? width - along : along;
+  };
   const groups = { plain: "", other: "", held: "", wraps: "", pins: "" };
   for (let i = from; i < to; i++) {
     const loop = loops[(i + needle.count) % needle.count];
@@ -130,7 +133,7 @@ function Line({
     const x = edge(i + 0.5);
     groups[loop.contrast || loop.kind !== "plain" ? "other" : "plain"] += shapeOf(loop, x);
     if (loop.kind !== "plain" || loop.wraps > 0) {
-      groups.held += `M${edge(i) - 1} 6h${2 - step}v46h${step - 2}z`;
+      groups.held += `M${Math.max(edge(i), edge(i + 1)) - 1} 6h${2 - step}v46h${step - 2}z`;
     }
     groups.wraps += wrapsOf(loop, x);
     if (loop.pins > 0) {
@@ -139,11 +142,12 @@ function Line({
   }
   // The yarn hangs from the loop that was worked last.
   const last = leftward ? needle.cursor - 1 : needle.cursor;
+  const ends = [edge(from), edge(to)];
   const hangs = yarn ? within([last, last + 1], [from, to], needle.count) : undefined;
   return (
     <>
       <path className="held" d={groups.held} />
-      <path className="bar" d={`M${edge(from) + 11} 30H${edge(to) - 11}`} />
+      <path className="bar" d={`M${Math.max(...ends) + 11} 30H${Math.min(...ends) - 11}`} />
       <path className="loop" d={groups.plain} />
       <path className="loop other" d={groups.other} />
       <path className="wrapped" d={groups.wraps} />
@@ -175,5 +179,5 @@ function Marker({ name, x }: { name: string; x: number }) {
 
 function Arrow({ from, to }: { from: number; to: number }) {
   const back = from > to ? 7 : -7;
-  return <path className="way" d={`M${from} 6V-2H${to}l${back} -4m${-back} 4l${back} 4`} />;
+  return <path className="direction" d={`M${from} 6V-2H${to}l${back} -4m${-back} 4l${back} 4`} />;
 }

@@ -1,10 +1,9 @@
 import { useQuery } from "@tanstack/react-query";
 import { Button, Input, Select } from "antd";
 import { useState } from "react";
-import { answered, client, type Schemas } from "../api/client";
+import { answered, client, faultText, type Schemas } from "../api/client";
 import { useUnit } from "../units/units";
-import { useKnitting } from "./KnitPage";
-import { faultText } from "./KnitPanel";
+import { useKnitting } from "./context";
 
 type Seen = Schemas["WhereamiSeen"];
 type Counted = "needle1" | "needle2" | "right" | "left" | "increases" | "ridges" | "chains";
@@ -47,7 +46,7 @@ export function Where({ sock, row, close }: { sock: number; row: number; close: 
   const unit = useUnit();
   const { id } = useKnitting((s) => s.view);
   const rows = useKnitting((s) => s.view.rows);
-  const say = useKnitting((s) => s.say);
+  const record = useKnitting((s) => s.record);
   const [typed, setTyped] = useState<Record<string, string>>({});
   const stripes = useKnitting((s) => s.tally.stripes);
   const [length, setLength] = useState("");
@@ -163,7 +162,7 @@ export function Where({ sock, row, close }: { sock: number; row: number; close: 
                   <Button
                     size="small"
                     onClick={() => {
-                      say("place", sock, match.row);
+                      record("place", sock, match.row);
                       close();
                     }}
                   >

@@ -1,14 +1,13 @@
 import { useMutation } from "@tanstack/react-query";
 import { Button, Input, Select } from "antd";
 import { useState } from "react";
-import { answered, client } from "../api/client";
-import { useKnitting } from "./KnitPage";
-import { faultText } from "./KnitPanel";
+import { answered, client, faultText } from "../api/client";
+import { useKnitting } from "./context";
 import { useReplan } from "./useReplan";
 
 /** Yarn takes a weighing of the ball, typed or from a scale on this machine. */
 export function Yarn({ sock, row, close }: { sock: number; row: number; close: () => void }) {
-  const say = useKnitting((s) => s.say);
+  const record = useKnitting((s) => s.record);
   const [grams, setGrams] = useState("");
   const scraps = useKnitting((s) => s.tally.scraps);
   const [yarn, setYarn] = useState("");
@@ -22,7 +21,7 @@ export function Yarn({ sock, row, close }: { sock: number; row: number; close: (
     <form
       onSubmit={(event) => {
         event.preventDefault();
-        say("weigh", sock, row, { grams: value, ...(yarn && { text: yarn }) });
+        record("weigh", sock, row, { grams: value, ...(yarn && { text: yarn }) });
         close();
       }}
     >
@@ -113,7 +112,7 @@ function Scraps() {
 
 /** Stripes keeps how a self-striping yarn repeats and where the first sock began, so that the second begins there too. */
 function Stripes({ sock, row }: { sock: number; row: number }) {
-  const say = useKnitting((s) => s.say);
+  const record = useKnitting((s) => s.record);
   const stripes = useKnitting((s) => s.tally.stripes);
   const [repeat, setRepeat] = useState("");
   const [began, setBegan] = useState("");
@@ -155,7 +154,7 @@ function Stripes({ sock, row }: { sock: number; row: number }) {
       <Button
         disabled={!good}
         onClick={() => {
-          say("stripes", sock, row, { length_mm: metres * 1000, text: began });
+          record("stripes", sock, row, { length_mm: metres * 1000, text: began });
           setRepeat("");
           setBegan("");
         }}

@@ -1,60 +1,64 @@
 import type { Schemas } from "../api/client";
+import { nameOf } from "../api/kept";
+import {
+  type Aside,
+  asideOf,
+  dropAside,
+  dropSeen,
+  eventsOf,
+  keepAnswer,
+  keepEvents,
+  moveOutboxes,
+  setAside,
+} from "../shell/device";
 import type { Event } from "./logbook";
 
-// What this device keeps of a sock on the needles, so that it goes on counting without a connection.
+// What this device keeps of a pair of socks on the needles, so that it goes on
+// counting without a connection, and what its pages tell each other.
 
 export type KnitView = Schemas["KnitView"];
 
-// Named anew when the shape of what is kept changes: an older one is asked for again.
-const shape = 3;
-const viewKey = (id: string) => `acorn-step.knit-${shape}.${id}`;
-const outboxKey = (id: string) => `acorn-step.outbox.${id}`;
+/** OnDevice is what lies here of a pair: not sent yet, seen since the view was kept, and refused. */
+export type OnDevice = { waiting: Event[]; seen: Event[]; aside: Aside[] };
 
-function read<T>(key: string): T | undefined {
-  try {
-    const text = localStorage.getItem(key);
-    return text ? (JSON.parse(text) as T) : undefined;
-  } catch {
-    return undefined;
-  }
+export const knitKey = (id: string) => ["knit", id] as const;
+
+const channelOf = (id: string) =>
+  "BroadcastChannel" in window ? new BroadcastChannel(`acorn-step.${id}`) : undefined;
+
+export async function onDevice(id: string): Promise<OnDevice> {
+  await moveOutboxes();
+  const [events, aside] = await Promise.all([eventsOf(id), asideOf(id)]);
+  const of = (waiting: number) => events.filter((e) => e.waiting === waiting).map((e) => e.event);
+  return { waiting: of(1), seen: of(0), aside };
 }
 
-function write(key: string, value: unknown): boolean {
-  try {
-    localStorage.setItem(key, JSON.stringify(value));
-    return true;
-  } catch {
-    return false; // the browser's storage is full: the network must do
-  }
+/** shelfOf is the place of one pair among what is kept. */
+export function shelfOf(sock: string) {
+  const channel = channelOf(sock);
+  const keep = (events: Event[], waiting: 0 | 1) =>
+    void keepEvents(events.map((event) => ({ id: event.id, sock, waiting, event })));
+  return {
+    onDevice: () => onDevice(sock),
+    keepWaiting: (events: Event[]) => keep(events, 1),
+    keepSeen: (events: Event[]) => events.length > 0 && keep(events, 0),
+    keepView: (view: KnitView) =>
+      void keepAnswer(nameOf(knitKey(sock)), view).then(() => dropSeen(sock, view.events)),
+    setAside: (events: Event[], reasonOf: (e: Event) => string): Aside[] => {
+      const aside = events.map((event) => ({ id: event.id, sock, event, reason: reasonOf(event) }));
+      if (aside.length > 0) {
+        void setAside(aside);
+      }
+      return aside;
+    },
+    dropAside: () => void dropAside(sock),
+    /** tell lets the other pages of this browser know. */
+    tell: (events: Event[]) => channel?.postMessage(events),
+    /** hear calls back with what other pages tell; the answer ends it. */
+    hear: (heard: (events: Event[]) => void) => {
+      const listener = ({ data }: MessageEvent<Event[]>) => heard(data);
+      channel?.addEventListener("message", listener);
+      return () => channel?.removeEventListener("message", listener);
+    },
+  };
 }
-
-export const keptView = (id: string) => read<KnitView>(viewKey(id));
-export const keepView = (view: KnitView) => write(viewKey(view.id), view);
-export const outbox = (id: string) => read<Event[]>(outboxKey(id)) ?? [];
-export const keepOutbox = (id: string, events: Event[]) => write(outboxKey(id), events);
-
-/** forgetViews takes the socks off this device, when somebody logs out; what was ticked and not sent yet stays. */
-export function forgetViews(): void {
-  for (const key of Object.keys(localStorage).filter((name) => name.startsWith("acorn-step.knit-"))) {
-    localStorage.removeItem(key);
-  }
-}
-
-const refusedKey = (id: string) => `acorn-step.refused.${id}`;
-
-/** setAside keeps events that the program would not write down, so that the others can go on. */
-export const setAside = (id: string, events: Event[]) =>
-  write(refusedKey(id), [...(read<Event[]>(refusedKey(id)) ?? []), ...events]);
-
-const random = () =>
-  crypto.getRandomValues(new Uint32Array(4)).reduce((text, n) => text + n.toString(36), "");
-
-/** device is this browser's name among the devices of the house. */
-export function device(): string {
-  const key = "acorn-step.device";
-  const name = localStorage.getItem(key) ?? `d-${random().slice(0, 12)}`;
-  localStorage.setItem(key, name);
-  return name;
-}
-
-export const newID = () => `e-${random()}`;

@@ -15,6 +15,33 @@ export function merge(...lists: Event[][]): Event[] {
   return [...byID.values()].sort(order);
 }
 
+/** Course says where the rows of each version of the plan lie in the newest, as the server made it out. */
+export type Course = Schemas["KnitView"]["course"];
+
+/** placeToday is where so many rows of a version lie in the newest. */
+function placeToday(course: Course, version: number, rows: number): number {
+  const places = course[version - 1] ?? [];
+  return places[Math.min(rows, places.length - 1)] ?? rows;
+}
+
+/** today gives events on the rows of the newest version; they go on saying on which they were made. */
+export function today(events: Event[], course: Course): Event[] {
+  if (course.length < 2) {
+    return events;
+  }
+  return events.flatMap((e) => {
+    const place = placeToday(course, e.version, e.row);
+    const next = placeToday(course, e.version, e.row + 1);
+    if (e.kind === "row") {
+      return next > 0 ? { ...e, row: next - 1 } : [];
+    }
+    if (e.kind === "half" && next !== place + 1 && place > 0) {
+      return { ...e, kind: "row", row: place - 1 };
+    }
+    return { ...e, row: place };
+  });
+}
+
 /** standing leaves out what was taken back. */
 export function standing(merged: Event[]): Event[] {
   const gone = new Set<string>();

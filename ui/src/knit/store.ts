@@ -1,7 +1,10 @@
 import { createStore, type StoreApi } from "zustand";
 import { answered, client, Refusal, type Schemas } from "../api/client";
-import { device, type KnitView, keepOutbox, keepView, newID, outbox, setAside } from "./kept";
-import { type Event, lastStep, merge, places, standing } from "./logbook";
+import { portionOf, refusedBy } from "../api/portion";
+import type { Aside } from "../shell/device";
+import { deviceName, newID } from "../shell/device";
+import { type KnitView, type OnDevice, shelfOf } from "./kept";
+import { type Event, lastStep, merge, places, standing, today } from "./logbook";
 
 export type Which = "first" | "second" | "both";
 
@@ -9,21 +12,29 @@ export type Which = "first" | "second" | "both";
 export type Knitting = {
   view: KnitView;
   tally: Schemas["Tally"];
-  /** Every event known here, those included that were not sent yet. */
+  /** Every event known here, those included that were not sent yet, on the rows of the newest plan. */
   events: Event[];
+  /** How many the program has not written down yet. */
   waiting: number;
   /** The program cannot be reached; taps are kept here. */
   offline: boolean;
   /** The server refused something: what it said. */
   refusal: string;
+  /** What the program would not write down, with its reasons. */
+  aside: Aside[];
   which: Which;
   places: ReturnType<typeof places>;
   choose(which: Which): void;
-  /** say adds an event for a sock; the rest of the event is filled in. */
-  say(kind: Event["kind"], sock: number, row: number, more?: Partial<Event>): void;
+  /** tick counts the row that the sock stands at, its half, or more rows at once. */
+  tick(kind: "row" | "half", rows?: number): void;
+  /** record adds an event for a sock; the rest of the event is filled in. */
+  record(kind: Event["kind"], sock: number, row: number, more?: Partial<Event>): void;
   undo(sock: number): void;
   take(view: KnitView): void;
   send(): Promise<void>;
+  dropAside(): void;
+  /** listen hears other pages of this browser until the answer is called. */
+  listen(): () => void;
 };
 
 /** sockNow is the sock that is worked next. */
@@ -34,125 +45,187 @@ export function sockNow(k: Pick<Knitting, "which" | "places">): number {
   return k.places[1].row < k.places[0].row ? 2 : 1;
 }
 
+/** rowsOf are the rows of one sock of the pair. */
+export const rowsOf = (view: KnitView, sock: number) => (sock === 2 ? view.second : undefined) ?? view.rows;
+
 const gone =
   "This sock was taken out of the basket on another device. What you tick is kept with it all the same.";
 
-/** refused are the events that an answer names as faulty, such as events[2].text. */
-function refused(error: Refusal, sent: Event[]): Event[] {
-  const fields = (error.problem.errors ?? []).map((fault) => /^events\[(\d+)\]/.exec(fault.field)?.[1]);
-  return sent.filter((_, i) => fields.includes(`${i}`));
-}
+/** A question that waits longer than this has no connection, in ms. */
+const patience = 20_000;
 
-export function createKnitting(view: KnitView): StoreApi<Knitting> {
+export function createKnitting(view: KnitView, kept: OnDevice): StoreApi<Knitting> {
+  const shelf = shelfOf(view.id);
+  /** What the program does not have yet: it is sent from here, the device keeps it for another day. */
+  const waiting = new Map(kept.waiting.map((e) => [e.id, e]));
+  let all = merge(view.events, kept.seen, kept.waiting);
   let seq = view.seq;
   let sending = false;
   let again = false;
-  // What was set aside, said until something new happens.
-  let aside = "";
+
   return createStore<Knitting>((set, get) => {
-    const told = (events: Event[]) => {
-      set({ events, places: places(standing(events)) });
+    const show = () => {
+      const events = today(all, get().view.course);
+      set({ events, places: places(standing(events)), waiting: waiting.size });
     };
+
+    /** adopt takes over what another page of this browser ticked, or left here. */
+    const adopt = (events: Event[]) => {
+      const known = new Set(all.map((e) => e.id));
+      const fresh = events.filter((e) => !known.has(e.id));
+      if (fresh.length > 0) {
+        all = merge(all, fresh);
+        show();
+      }
+      return fresh;
+    };
+
+    /** refuse puts aside what the program will not write down, so that it does not hold up the rest. */
+    const refuse = (events: Event[], reasonOf: (e: Event) => string) => {
+      const ids = new Set(events.map((e) => e.id));
+      all = all.filter((e) => !ids.has(e.id));
+      for (const id of ids) {
+        waiting.delete(id);
+      }
+      const aside = shelf.setAside(events, reasonOf);
+      set({ aside: [...get().aside, ...aside] });
+      show();
+    };
+
+    /** post sends a portion of what waits. */
+    const post = async () => {
+      const sent = portionOf([...waiting.values()]);
+      const { id } = get().view;
+      const answer = answered(
+        await client.POST("/api/socks/{id}/events", {
+          params: { path: { id } },
+          body: { events: sent, after: seq },
+          signal: AbortSignal.timeout(patience),
+        }),
+      );
+      seq = answer.seq;
+      const refused = new Map((answer.refused ?? []).map((r) => [r.id, r.detail]));
+      const done = sent.filter((e) => !refused.has(e.id));
+      for (const e of done) {
+        waiting.delete(e.id);
+      }
+      shelf.keepSeen(merge(answer.events, done));
+      all = merge(all, answer.events);
+      if (!answer.deleted) {
+        set({ tally: answer.tally });
+      }
+      set({ offline: false, refusal: answer.deleted ? gone : "" });
+      refuse(
+        sent.filter((e) => refused.has(e.id)),
+        (e) => refused.get(e.id) ?? "",
+      );
+      if (answer.events.some((e) => e.kind === "plan" && e.version > get().view.version)) {
+        get().take(answered(await client.GET("/api/socks/{id}/knit", { params: { path: { id } } })));
+      }
+    };
+
+    /** failed looks at what the program would not take; true when there is something to send all the same. */
+    const failed = (error: unknown) => {
+      if (!(error instanceof Refusal)) {
+        set({ offline: true });
+        return false;
+      }
+      const bad = refusedBy(error, portionOf([...waiting.values()]));
+      if (bad.length > 0) {
+        refuse(bad, () => error.message);
+        return true;
+      }
+      // The program is there and says why it cannot: a full disk is no lost connection.
+      const says = error.problem.status < 500 || error.problem.detail;
+      set(says ? { refusal: error.message, offline: false } : { offline: true });
+      return false;
+    };
+
     return {
       view,
       tally: view.tally,
-      events: merge(view.events, outbox(view.id)),
-      waiting: outbox(view.id).length,
+      events: today(all, view.course),
+      waiting: waiting.size,
       offline: false,
       refusal: "",
+      aside: kept.aside,
       which: "first",
-      places: places(standing(merge(view.events, outbox(view.id)))),
+      places: places(standing(today(all, view.course))),
       choose: (which) => set({ which }),
-      say: (kind, sock, row, more) => {
-        const { events, view } = get();
-        aside = "";
-        const clock = events.reduce((most, e) => Math.max(most, e.clock), 0) + 1;
+      tick: (kind, rows = 1) => {
+        const k = get();
+        const sock = sockNow(k);
+        const row = k.places[sock - 1]?.row ?? 0;
+        const last = rowsOf(k.view, sock).length - 1;
+        if (row <= last) {
+          k.record(kind, sock, Math.min(row + rows - 1, last));
+        }
+      },
+      record: (kind, sock, row, more) => {
         const event: Event = {
           id: newID(),
-          device: device(),
-          clock,
+          device: deviceName(),
+          clock: all.reduce((most, e) => Math.max(most, e.clock), 0) + 1,
           at_ms: Date.now(),
           kind,
-          version: view.version,
+          version: get().view.version,
           sock,
           row,
           ...more,
         };
-        const waiting = [...outbox(view.id), event];
-        keepOutbox(view.id, waiting);
-        set({ waiting: waiting.length });
-        told(merge(events, [event]));
+        waiting.set(event.id, event);
+        all = merge(all, [event]);
+        shelf.keepWaiting([event]);
+        shelf.tell([event]);
+        show();
         void get().send();
       },
       undo: (sock) => {
         const last = lastStep(standing(get().events), sock);
         if (last) {
-          get().say("undo", sock, last.row, { of: last.id });
+          get().record("undo", sock, last.row, { of: last.id });
         }
       },
       take: (next) => {
         seq = next.seq;
-        keepView(next);
+        all = merge(next.events, all);
+        shelf.keepView(next);
         set({ view: next, tally: next.tally });
-        told(merge(next.events, outbox(next.id)));
+        show();
       },
       send: async () => {
+        again = true;
         if (sending) {
-          again = true;
           return;
         }
         sending = true;
-        const { id } = get().view;
         try {
-          do {
+          while (again || waiting.size > 0) {
             again = false;
-            const sent = outbox(id);
-            const heard = answered(
-              await client.POST("/api/socks/{id}/events", {
-                params: { path: { id } },
-                body: { events: sent, after: seq },
-              }),
-            );
-            seq = heard.seq;
-            const done = new Set(sent.map((e) => e.id));
-            const rest = outbox(id).filter((e) => !done.has(e.id));
-            keepOutbox(id, rest);
-            const events = merge(get().events, heard.events);
-            set({
-              ...(!heard.deleted && { tally: heard.tally }),
-              waiting: rest.length,
-              offline: false,
-              refusal: heard.deleted ? gone : aside,
-            });
-            told(events);
-            keepView({ ...get().view, events: merge(events), seq, tally: get().tally });
-          } while (again);
-        } catch (error) {
-          // The outbox only grew meanwhile, so its first events are those that were sent.
-          const bad = error instanceof Refusal ? refused(error, outbox(id)) : [];
-          if (bad.length > 0) {
-            // What cannot be written must not hold up the rest.
-            const ids = new Set(bad.map((e) => e.id));
-            setAside(id, bad);
-            keepOutbox(
-              id,
-              outbox(id).filter((e) => !ids.has(e.id)),
-            );
-            told(get().events.filter((e) => !ids.has(e.id)));
-            aside = `Not written down: ${bad.map((e) => e.text || `${e.kind} at row ${e.row + 1}`).join("; ")}. ${(error as Error).message}`;
-            again = true;
-          } else if (error instanceof Refusal && error.problem.status < 500) {
-            set({ refusal: error.message });
-          } else {
-            set({ offline: true });
+            await post();
           }
+        } catch (error) {
+          again = failed(error);
         } finally {
           sending = false;
         }
+        show();
         if (again) {
           await get().send();
+        } else if (waiting.size > 0) {
+          shelf.keepWaiting([...waiting.values()]); // the device may have lost them meanwhile
+        } else {
+          const left = adopt((await shelf.onDevice()).waiting);
+          for (const e of left) {
+            waiting.set(e.id, e);
+          }
         }
       },
+      dropAside: () => {
+        shelf.dropAside();
+        set({ aside: [] });
+      },
+      listen: () => shelf.hear(adopt),
     };
   });
 }

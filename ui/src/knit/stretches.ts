@@ -1,7 +1,7 @@
 import type { Schemas } from "../api/client";
 
-type Needle = Schemas["PositionNeedle"];
-type Row = Schemas["KnitRow"];
+type Needle = Schemas["PositionNeedles"];
+type Row = Schemas["KnittingRow"];
 
 /** A stretch of loops, from and to; past the end of the round it counts on, before its start below 0. */
 export type Stretch = [from: number, to: number];

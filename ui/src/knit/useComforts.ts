@@ -1,4 +1,5 @@
 import { useEffect, useRef, useState } from "react";
+import { remember, remembered } from "../shell/remember";
 
 // What keeps the hands and eyes well. All of it is off at first, but the screen stays awake.
 
@@ -6,8 +7,8 @@ export const comfortNames = ["sound", "vibration", "rest"] as const;
 export type Comfort = (typeof comfortNames)[number];
 
 const key = (name: Comfort) => `acorn-step.comfort.${name}`;
-export const comfort = (name: Comfort) => localStorage.getItem(key(name)) === "on";
-export const setComfort = (name: Comfort, on: boolean) => localStorage.setItem(key(name), on ? "on" : "off");
+export const comfort = (name: Comfort) => remembered(key(name)) === "on";
+export const setComfort = (name: Comfort, on: boolean) => remember(key(name), on ? "on" : "off");
 
 /** Hands are reminded to rest after so long, in ms. */
 const restAfter = 30 * 60 * 1000;

@@ -1,7 +1,7 @@
 import { useMutation } from "@tanstack/react-query";
 import { answered, client, type Schemas } from "../api/client";
 import { useUnit } from "../units/units";
-import { useKnitting } from "./KnitPage";
+import { useKnitting } from "./context";
 
 /** What really happened, with the lengths as they were typed. */
 export type Said = Omit<Schemas["ReplanHappened"], "row" | "other_row"> & {
@@ -11,14 +11,13 @@ export type Said = Omit<Schemas["ReplanHappened"], "row" | "other_row"> & {
 
 /**
  * useReplan asks what the plan becomes; accepted, it becomes the plan of the
- * pair, and each sock is put at its row of it.
+ * pair, on which each sock stands where it stood.
  */
 export function useReplan(sock: number, row: number, accepted: () => void) {
   const unit = useUnit();
   const { id, version } = useKnitting((s) => s.view);
   const other = sock === 1 ? 2 : 1;
   const otherRow = useKnitting((s) => s.places[other - 1]?.row ?? 0);
-  const say = useKnitting((s) => s.say);
   const take = useKnitting((s) => s.take);
   const send = useKnitting((s) => s.send);
   return useMutation({
@@ -40,12 +39,6 @@ export function useReplan(sock: number, row: number, accepted: () => void) {
       );
       if (accept) {
         take(answered(await client.GET("/api/socks/{id}/knit", { params: { path: { id } } })));
-        if (proposal.row !== row) {
-          say("place", sock, proposal.row);
-        }
-        if (typeof proposal.other_row === "number" && proposal.other_row !== otherRow) {
-          say("place", other, proposal.other_row);
-        }
       }
       return proposal;
     },

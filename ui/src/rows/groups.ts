@@ -11,8 +11,8 @@ export type SectionRows = { section: string; groups: Group[]; rows: number };
 export function grouped(plan: Plan, words: Words[], fingers: string[]): SectionRows[] {
   const sections: SectionRows[] = [];
   plan.rows.forEach((row, i) => {
-    const said = words[i];
-    if (!said) {
+    const spoken = words[i];
+    if (!spoken) {
       return;
     }
     let section = sections.at(-1);
@@ -22,20 +22,20 @@ export function grouped(plan: Plan, words: Words[], fingers: string[]): SectionR
     }
     section.rows++;
     const group = section.groups.at(-1);
-    if (group && alike(group, row, said)) {
+    if (group && alike(group, row, spoken)) {
       group.last = row;
     } else {
-      section.groups.push({ first: row, last: row, words: said, fingers: fingers[i] ?? "" });
+      section.groups.push({ first: row, last: row, words: spoken, fingers: fingers[i] ?? "" });
     }
   });
   return sections;
 }
 
-function alike(group: Group, row: Row, said: Words): boolean {
+function alike(group: Group, row: Row, spoken: Words): boolean {
   return (
     row.kind === "round" &&
     group.last.kind === "round" &&
     group.last.stitches === row.stitches &&
-    JSON.stringify(group.words.parts) === JSON.stringify(said.parts)
+    JSON.stringify(group.words.parts) === JSON.stringify(spoken.parts)
   );
 }

@@ -1,13 +1,14 @@
 import { Button, Segmented } from "antd";
 import { useLogout, useSession } from "../api/session";
 import type { Unit } from "../units/units";
+import { forgetSeen } from "./device";
 import { useSettings } from "./settings";
 
 /** Settings are the units and the light; and the way out where a passphrase let somebody in. */
 export function Settings() {
   const { unit, setUnit, scheme, setScheme } = useSettings();
   const session = useSession();
-  const logout = useLogout();
+  const logout = useLogout(forgetSeen);
   return (
     <div className="settings">
       <Segmented<Unit>

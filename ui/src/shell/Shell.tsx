@@ -1,14 +1,32 @@
 import { Skeleton } from "antd";
+import { useState } from "react";
 import { Link, NavLink, Outlet, useMatch } from "react-router";
-import { useSession } from "../api/session";
+import { useSession, useWhyClosed } from "../api/session";
 import { AcornMark } from "./AcornMark";
 import { LoginPage } from "./LoginPage";
+import { MovedPage } from "./MovedPage";
+import { OldNote } from "./OldNote";
 import { Settings } from "./Settings";
+import { useSaidBeside } from "./useSaidBeside";
+import { useSendWaiting } from "./useSendWaiting";
 
 /** Shell is the frame of every page: the name, the way to the basket, units and light. Knitting has the screen to itself. */
 export function Shell() {
   const session = useSession();
+  const why = useWhyClosed();
+  const { movedTo } = useSaidBeside();
+  const [staying, setStaying] = useState(false);
   const locked = session.data?.open === false;
+  // A session that ended by itself hides the page with all that is typed on it; who left leaves nothing.
+  const [was, setWas] = useState(false);
+  const open = !locked && !(session.isPending && session.fetchStatus !== "paused");
+  const behind = locked && was && why === "ended";
+  if (open && !was) {
+    setWas(true);
+  } else if (locked && was && !behind) {
+    setWas(false);
+  }
+  useSendWaiting(open);
   const knitting = useMatch("/socks/:id/knit") !== null && !locked;
   return (
     <>
@@ -17,12 +35,14 @@ export function Shell() {
       </a>
       {!knitting && <Header />}
       <main id="content" tabIndex={-1}>
-        {session.isPending && session.fetchStatus !== "paused" ? (
-          <Skeleton active className="page" />
-        ) : locked ? (
-          <LoginPage />
-        ) : (
-          <Outlet />
+        {!open && !locked && <Skeleton active className="page" />}
+        {locked && <LoginPage />}
+        {open && <OldNote />}
+        {open && movedTo !== "" && !staying && <MovedPage to={movedTo} stay={() => setStaying(true)} />}
+        {(open || behind) && (movedTo === "" || staying) && (
+          <div className="frame-page" hidden={behind} inert={behind}>
+            <Outlet />
+          </div>
         )}
       </main>
     </>
@@ -43,6 +63,7 @@ function Header() {
         <NavLink to="/feet">Feet</NavLink>
         <NavLink to="/swatches">Swatches</NavLink>
         <NavLink to="/terms">Terms</NavLink>
+        <NavLink to="/keeping">Keeping</NavLink>
       </nav>
       <Settings />
     </header>

@@ -20,7 +20,7 @@ export function Shown<T>({
   if (query.isPending) {
     return <Skeleton active className="page" />;
   }
-  if (query.isError) {
+  if (query.data === undefined && query.isError) {
     return (
       <div className="page narrow">
         {title && <h1>{title}</h1>}
@@ -31,5 +31,5 @@ export function Shown<T>({
       </div>
     );
   }
-  return children(query.data);
+  return children(query.data as T);
 }

@@ -1,4 +1,5 @@
 import { useCallback, useState } from "react";
+import { remember, remembered } from "./remember";
 
 /** useKept is a choice that this browser remembers. */
 export function useKept<T extends string>(
@@ -8,12 +9,12 @@ export function useKept<T extends string>(
 ): [T, (value: T) => void] {
   const key = `acorn-step.${name}`;
   const [value, setValue] = useState<T>(() => {
-    const kept = localStorage.getItem(key) as T | null;
+    const kept = remembered(key) as T | null;
     return kept && possible.includes(kept) ? kept : initial;
   });
   const keep = useCallback(
     (next: T) => {
-      localStorage.setItem(key, next);
+      remember(key, next);
       setValue(next);
     },
     [key],

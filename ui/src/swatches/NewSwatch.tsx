@@ -3,9 +3,12 @@ import { useState } from "react";
 import { useNavigate } from "react-router";
 import { type Book, useAddNeedle, useAddSwatch, useAddYarn } from "../api/book";
 import { Refusal } from "../api/client";
+import { useDraftOf } from "../shell/useDraft";
 import { forms } from "./names";
 
 const anew = "new";
+
+const blank = { name: "", ball_g: "100", ball_m: "420", fibre: "", size_mm: "" };
 
 /** NewSwatch asks for yarn, needle and how it was knitted; the counts come on its own page. */
 export function NewSwatch({ book }: { book: Book }) {
@@ -13,7 +16,7 @@ export function NewSwatch({ book }: { book: Book }) {
   const [needle, setNeedle] = useState(book.needles[0]?.id ?? anew);
   const [form, setForm] = useState<"round" | "flat" | "sock">("round");
   const [washed, setWashed] = useState(false);
-  const [made, setMade] = useState({ name: "", ball_g: "100", ball_m: "420", fibre: "", size_mm: "" });
+  const { text: made, type: setMade, done } = useDraftOf("new swatch", blank);
   const addYarn = useAddYarn();
   const addNeedle = useAddNeedle();
   const addSwatch = useAddSwatch();
@@ -38,12 +41,13 @@ export function NewSwatch({ book }: { book: Book }) {
         washed,
         note: "",
       });
+      done();
       navigate(`/swatches/${view.swatch.id}`);
     } catch (failure) {
       setError(failure as Error);
     }
   };
-  const text = (name: keyof typeof made, label: string, suffix: string) => (
+  const text = (name: keyof typeof blank, label: string, suffix: string) => (
     <div className="field">
       <label htmlFor={`new-${name}`}>{label}</label>
       <Input

@@ -14,8 +14,9 @@ import {
   useSwatch,
 } from "../api/book";
 import { Refusal, type Schemas } from "../api/client";
-import { Checks } from "../board/Checks";
+import { Checks } from "../shell/Checks";
 import { Shown } from "../shell/Shown";
+import { useDraft } from "../shell/useDraft";
 import { usePageTitle } from "../shell/usePageTitle";
 import { useTakeOut } from "../shell/useTakeOut";
 import { useTyped } from "../shell/useTyped";
@@ -100,9 +101,12 @@ function Swatch({ view }: { view: SwatchView }) {
 function Facts({ view: { swatch } }: { view: SwatchView }) {
   const amend = useAmendSwatch(swatch.id);
   const { message } = App.useApp();
-  const [note, setNote] = useState(swatch.note);
+  const { text: note, type: setNote, done } = useDraft(`swatch note ${swatch.id}`, swatch.note);
   const keep = (part: { form?: Form; washed?: boolean; note?: string }) =>
-    amend.mutateAsync(() => part).catch((error: Error) => message.error(error.message));
+    amend
+      .mutateAsync(() => part)
+      .then(() => part.note !== undefined && done())
+      .catch((error: Error) => message.error(error.message));
   return (
     <div className="facts">
       <Select
@@ -156,7 +160,7 @@ function Readings({ swatch, what }: { swatch: Schemas["SwatchSwatch"]; what: str
 
 function AddReading({ id, what }: { id: string; what: "stitches" | "rounds" }) {
   const unit = useUnit();
-  const { typed, setTyped, send } = useTyped();
+  const { typed, setTyped, send } = useTyped(`reading ${id} ${what}`);
   const [width, setWidth] = useState("");
   const add = useAddReading(id);
   const faults = add.error instanceof Refusal ? (add.error.problem.errors ?? []) : [];

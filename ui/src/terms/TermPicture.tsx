@@ -208,10 +208,10 @@ const pictures: Record<string, ReactNode> = {
   ),
   working: (
     <>
-      <text className="figures" x="8" y="34">
+      <text x="8" y="34">
         23.6 × 0.9 × 3.2
       </text>
-      <text className="figures strong" x="8" y="58">
+      <text className="strong" x="8" y="58">
         = 68
       </text>
     </>

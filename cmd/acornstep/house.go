@@ -1,0 +1,217 @@
+package main
+
+import (
+	"context"
+	"errors"
+	"fmt"
+	"io/fs"
+	"log/slog"
+	nethttp "net/http"
+	"os"
+	"path/filepath"
+	"strings"
+	"sync"
+	"time"
+
+	"acornstep/http"
+	"acornstep/sock/basket"
+	"acornstep/sqlite"
+)
+
+// house is the program around one data file, which can be changed for a copy while it runs.
+type house struct {
+	data string
+	// folder is where a copy of each day goes; empty for none.
+	folder string
+	log    *slog.Logger
+	// open makes the program around an open file.
+	open func(*sqlite.Store) (nethttp.Handler, error)
+
+	// inside is held by every request, and alone by whoever changes the file.
+	inside  sync.RWMutex
+	store   *sqlite.Store
+	handler nethttp.Handler
+
+	told   sync.Mutex
+	failed string
+}
+
+// settle puts a store in place, with everything around it.
+func (h *house) settle(store *sqlite.Store) error {
+	handler, err := h.open(store)
+	if err == nil {
+		h.store, h.handler = store, handler
+	}
+	return err
+}
+
+// ServeHTTP implements net/http.Handler. Whoever restores a copy waits for all others to be done, so it is not inside itself.
+func (h *house) ServeHTTP(w nethttp.ResponseWriter, r *nethttp.Request) {
+	h.inside.RLock()
+	handler := h.handler
+	if strings.HasPrefix(r.URL.Path, "/api/copies/") && strings.HasSuffix(r.URL.Path, "/restore") {
+		h.inside.RUnlock()
+	} else {
+		defer h.inside.RUnlock()
+	}
+	handler.ServeHTTP(w, r)
+}
+
+// Close closes the file that is open now.
+func (h *house) Close() error { return h.store.Close() }
+
+// Status implements http.Copies.
+func (h *house) Status(context.Context) (http.CopyStatus, error) {
+	h.told.Lock()
+	status := http.CopyStatus{On: h.folder != "", Copies: []http.Copy{}, Failed: h.failed}
+	h.told.Unlock()
+	if !status.On {
+		return status, nil
+	}
+	list, err := sqlite.Copies(h.folder)
+	for _, c := range list {
+		status.Copies = append(status.Copies, http.Copy{ID: c.Name, Made: c.Made, Bytes: c.Bytes})
+	}
+	return status, err
+}
+
+// Contents implements http.Copies.
+func (h *house) Contents(ctx context.Context) (http.Contents, error) {
+	c, err := h.store.Contents(ctx)
+	return contentsOf(c), err
+}
+
+func contentsOf(c sqlite.Contents) http.Contents {
+	v := http.Contents{Socks: c.Socks, Events: c.Events}
+	if !c.Last.IsZero() {
+		v.Last = &c.Last
+	}
+	return v
+}
+
+// Fresh implements http.Copies.
+func (h *house) Fresh(ctx context.Context) (string, error) {
+	folder, err := os.MkdirTemp("", "acornstep-copy-")
+	if err != nil {
+		return "", err
+	}
+	path := filepath.Join(folder, "copy.db")
+	if err := h.store.CopyTo(ctx, path); err != nil {
+		return "", errors.Join(err, os.RemoveAll(folder))
+	}
+	return path, nil
+}
+
+// Path implements http.Copies.
+func (h *house) Path(id string) (string, error) {
+	list, err := sqlite.Copies(h.folder)
+	for _, c := range list {
+		if c.Name == id {
+			return filepath.Join(h.folder, id), nil
+		}
+	}
+	return "", errors.Join(err, basket.ErrNotFound)
+}
+
+// Look implements http.Copies.
+func (h *house) Look(ctx context.Context, path string) (http.Contents, error) {
+	c, err := sqlite.ContentsOf(ctx, path)
+	if err != nil {
+		// The place is this machine's own affair.
+		err = fmt.Errorf("the copy cannot be used: %s", strings.TrimPrefix(err.Error(), path+": "))
+	}
+	return contentsOf(c), err
+}
+
+// Restore implements http.Copies. The copy is brought up to date beside the data
+// file first: one that cannot be opened changes nothing.
+func (h *house) Restore(ctx context.Context, path string) error {
+	folder, err := os.MkdirTemp(filepath.Dir(h.data), ".acornstep-restore-")
+	if err != nil {
+		return err
+	}
+	defer os.RemoveAll(folder)
+	ready := filepath.Join(folder, "ready.db")
+	if _, err := sqlite.Backup(ctx, path, ready); err != nil {
+		return err
+	}
+	next, err := sqlite.Open(ctx, ready, time.Now)
+	if err != nil {
+		return err
+	}
+	h.inside.Lock()
+	defer h.inside.Unlock()
+	if err := errors.Join(h.store.CarryVisits(ctx, next), next.Close()); err != nil {
+		return err
+	}
+	if err := h.store.Close(); err != nil {
+		return err
+	}
+	aside, err := sqlite.Restore(ctx, ready, h.data, time.Now())
+	if err != nil {
+		h.log.Error("a copy could not be restored", "error", err)
+	} else {
+		h.log.Info("a copy was restored", "what was there", aside)
+	}
+	// Whichever file is in place now, the program goes on with it.
+	store, opened := sqlite.Open(ctx, h.data, time.Now)
+	if opened != nil {
+		return errors.Join(err, opened)
+	}
+	return errors.Join(err, h.settle(store))
+}
+
+// lookEvery is how often it is seen whether a new day's copy is due.
+const lookEvery = time.Hour
+
+// keep makes a copy on every day on which something changed, and empties the bin of what is too old, until the context ends.
+func (h *house) keep(ctx context.Context) {
+	ticker := time.NewTicker(lookEvery)
+	defer ticker.Stop()
+	for {
+		h.keepNow(ctx)
+		select {
+		case <-ticker.C:
+		case <-ctx.Done():
+			return
+		}
+	}
+}
+
+func (h *house) keepNow(ctx context.Context) {
+	h.inside.RLock()
+	defer h.inside.RUnlock()
+	failed := ""
+	if h.folder != "" {
+		if err := h.store.CopyOfDay(ctx, h.folder); err != nil && ctx.Err() == nil {
+			h.log.Error("no copy could be made today", "error", err)
+			if failed, _ = h.store.Trouble(err); failed == "" {
+				failed = err.Error()
+			}
+		}
+	}
+	h.told.Lock()
+	h.failed = failed
+	h.told.Unlock()
+	if err := h.store.EmptyBin(ctx); err != nil && ctx.Err() == nil {
+		h.log.Error("the bin could not be emptied", "error", err)
+	}
+}
+
+// copiesFolder is where copies go: beside the data file unless somewhere is named; "none" for nowhere.
+func copiesFolder(named, data string) (string, error) {
+	switch named {
+	case "none":
+		return "", nil
+	case "":
+		return filepath.Join(filepath.Dir(data), "copies"), nil
+	}
+	info, err := os.Stat(named)
+	switch {
+	case errors.Is(err, fs.ErrNotExist):
+		return "", fmt.Errorf("--copies: there is no folder %s: make it, or plug in the disk it is on", named)
+	case err == nil && !info.IsDir():
+		return "", fmt.Errorf("--copies: %s is no folder", named)
+	}
+	return named, err
+}

@@ -1,0 +1,177 @@
+// Package board is what a person deciding a sock sees: a draft worked out as far
+// as it goes, with its drawing, its fit and its yarn; what lists say of it; and
+// where two socks differ.
+package board
+
+import (
+	"acornstep/sock/design"
+	"acornstep/sock/document"
+	"acornstep/sock/draft"
+	"acornstep/sock/fit"
+	"acornstep/sock/handle"
+	"acornstep/sock/knit"
+	"acornstep/sock/measure"
+	"acornstep/sock/needle"
+	"acornstep/sock/plan"
+	"acornstep/sock/position"
+	"acornstep/sock/shape"
+	"acornstep/sock/strip"
+	"acornstep/sock/trace"
+	"acornstep/sock/words"
+	"acornstep/sock/yarn"
+)
+
+// Answer is a draft worked out. Plan and all that follows it are left out while
+// the draft has faults; rows, words and shape when a check stops the sock.
+type Answer struct {
+	// Draft has the entries that could be read folded into the design.
+	Draft  draft.Draft      `json:"draft"`
+	Faults []document.Fault `json:"faults"`
+	Plan   *plan.Plan       `json:"plan,omitempty"`
+	Counts []CountChoice    `json:"counts,omitempty"`
+	Words  []words.Row      `json:"words,omitempty"`
+	// Fingers is what can be counted after each row where a turn holds stitches; otherwise empty.
+	Fingers []string     `json:"fingers,omitempty"`
+	Shape   *shape.Shape `json:"shape,omitempty"`
+	Fit     []fit.Place  `json:"fit,omitempty"`
+	// Yarn of each section, Grams of all of them.
+	Yarn  []yarn.Need `json:"yarn,omitempty"`
+	Grams *Grams      `json:"grams,omitempty"`
+	// ToeLength is what the toe adds to the sock.
+	ToeLength measure.Length `json:"toe_length_mm,omitempty"`
+	// Schools are the foot by each way of taking off toe and heel.
+	Schools []School `json:"schools,omitempty"`
+	// Strip is the stitches worked in each row, by section.
+	Strip   []strip.Part    `json:"strip,omitempty"`
+	Handles []handle.Handle `json:"handles,omitempty"`
+	// Ghost is the outline of the foot beside the sock.
+	Ghost  shape.Points   `json:"ghost,omitempty"`
+	Places []shape.Across `json:"places,omitempty"`
+	Effort *plan.Effort   `json:"effort,omitempty"`
+	// HeelPlace names where the heel begins on the foot when the sock is tried on.
+	HeelPlace string `json:"heel_place,omitempty"`
+}
+
+// Grams is the yarn of a sock, a first guess.
+type Grams struct {
+	// Own is the sock's own yarn, Contrast the other one.
+	Own      float64 `json:"own"`
+	Contrast float64 `json:"contrast"`
+	// DoubtPct is how far the reckoning may be off, in percent.
+	DoubtPct float64 `json:"doubt_pct"`
+}
+
+// School is the foot by one way of taking off toe and heel.
+type School struct {
+	Name   string `json:"name"`
+	Rounds int    `json:"rounds"`
+	// Longer is by how much the sock comes out longer than by its own rows; negative for shorter.
+	Longer measure.Length `json:"longer_mm"`
+}
+
+// CountChoice is a stitch count round the foot with the ease it gives, in percent.
+type CountChoice struct {
+	Stitches int     `json:"stitches"`
+	EasePct  float64 `json:"ease_pct"`
+	Chosen   bool    `json:"chosen"`
+	Nearest  bool    `json:"nearest"`
+}
+
+// Of works a draft out, as far as it goes; a name replaces that of the design. A brief answer leaves out rows and words.
+func Of(name string, r draft.Reading, brief bool) (Answer, error) {
+	a := Answer{Draft: r.Draft, Faults: r.Faults}
+	if a.Faults == nil {
+		a.Faults = []document.Fault{}
+	}
+	if len(a.Faults) > 0 {
+		return a, nil
+	}
+	if name != "" {
+		r.Design.Name = name
+	}
+	return work(a, r.Design, brief)
+}
+
+func work(a Answer, d design.Design, brief bool) (Answer, error) {
+	p, sock, err := knit.MakeSock(d)
+	if faults, ok := err.(document.Faults); ok {
+		a.Faults = faults
+		return a, nil
+	}
+	if err != nil {
+		return a, err
+	}
+	a.Plan = p
+	for _, c := range knit.CountChoices(&p.Design, p.Summary.FootStitches) {
+		a.Counts = append(a.Counts, CountChoice(c))
+	}
+	if p.Stopped() != nil {
+		return a, nil
+	}
+	traced, err := trace.Of(p.Rows)
+	if err != nil {
+		return a, err
+	}
+	drawn := shape.Of(p, traced)
+	a.Shape, a.Ghost, a.Handles, a.Places = &drawn, shape.Ghost(sock), handle.Of(sock, drawn), shape.Places(sock, drawn)
+	a.Fit, a.Yarn, a.HeelPlace, a.ToeLength = fit.Of(sock), yarn.Needs(&p.Design, p.Rows), sock.HeelPlace(), sock.Toe.Length.Tenth()
+	a.Grams, a.Schools = gramsOf(a.Yarn), schools(sock)
+	effort := plan.EffortOf(p.Rows)
+	a.Effort, a.Strip = &effort, strip.Of(traced)
+	if brief {
+		short := *p
+		short.Rows = []needle.Row{}
+		a.Plan = &short
+		return a, nil
+	}
+	a.Words, a.Fingers = words.Rows(traced, p.Design.Needles), position.Fingers(p, traced)
+	return a, nil
+}
+
+func gramsOf(needs []yarn.Need) *Grams {
+	g := Grams{DoubtPct: 100 * yarn.Uncertainty}
+	for _, n := range needs {
+		if n.Colour == needle.Contrast {
+			g.Contrast += n.Grams
+		} else {
+			g.Own += n.Grams
+		}
+	}
+	return &g
+}
+
+func schools(s *knit.Sock) []School {
+	all := s.FootRoundsBy()
+	list := make([]School, len(all))
+	for i, by := range all {
+		list[i] = School{by.School, by.Rounds, s.Gauge.Height(float64(by.Rounds - all[0].Rounds)).Tenth()}
+	}
+	return list
+}
+
+// Difference is a count that is not the same in both socks of a pair.
+type Difference struct {
+	Label string `json:"label"`
+	Left  int    `json:"left"`
+	Right int    `json:"right"`
+}
+
+// Differences lists the counts of two socks that are not the same.
+func Differences(left, right Answer) []Difference {
+	list := []Difference{}
+	if left.Plan == nil || right.Plan == nil {
+		return list
+	}
+	a, b := left.Plan.Summary, right.Plan.Summary
+	for _, d := range []Difference{
+		{"Cast on", a.CastOnStitches, b.CastOnStitches}, {"Stitches round the foot", a.FootStitches, b.FootStitches},
+		{"Rounds of the toe", a.ToeRounds, b.ToeRounds}, {"Rounds to the heel", a.FootRounds, b.FootRounds},
+		{"Heel stitches", a.HeelStitches, b.HeelStitches}, {"Stitches of the leg", a.LegStitches, b.LegStitches},
+		{"Leg rounds", a.LegRounds, b.LegRounds}, {"Cuff rounds", a.CuffRounds, b.CuffRounds},
+	} {
+		if d.Left != d.Right {
+			list = append(list, d)
+		}
+	}
+	return list
+}

@@ -1,0 +1,137 @@
+package check
+
+import (
+	"fmt"
+	"slices"
+
+	"acornstep/sock/needle"
+	"acornstep/sock/pattern"
+)
+
+// turnPlace is where a row of short rows turned: so many stitches from the middle.
+type turnPlace struct {
+	of     *halves
+	side   needle.Side
+	inside int
+}
+
+// outermost says whether the turn was at the edge between heel and resting stitches, where no gap has to be closed.
+func (t turnPlace) outermost() bool {
+	edge := &t.of.left
+	if t.side == needle.WS {
+		edge = &t.of.right
+	}
+	distance := t.inside
+	if t.side == needle.WS {
+		distance = -distance
+	}
+	return distance >= edge.inside+edge.turns
+}
+
+// gaps judges those that row i passed: whoever passes a gap first closes it.
+func (r *replay) gaps(i int) {
+	row := &r.plan.Rows[i]
+	for _, from := range r.machine.Unclosed() {
+		if place, known := r.places[from]; known && !place.outermost() {
+			r.fault(row, "the gap that %s left is passed and not closed", r.plan.Rows[from].ID)
+		}
+	}
+}
+
+// columns are the faces of a pattern on the instep that is the same in every
+// round, by the place of the stitch; true shows a purl to the right side.
+type columns struct {
+	purl  []bool
+	begun bool
+}
+
+// see holds a row against the columns before it is worked.
+func (c *columns) see(r *replay, row *needle.Row) {
+	p := pattern.Find(r.plan.Design.Leg.InstepPattern, r.plan.Design.Patterns)
+	crosses := row.Section == needle.Foot || row.Section == needle.Heel || row.Section == needle.Gusset || row.Section == needle.Leg
+	if p == nil || p.Plain() || len(p.Rounds) > 1 || !crosses || row.Section == needle.Leg && r.plan.Design.Leg.Pattern != p.Name || r.machine.Stitches() != r.machine.Count() {
+		return
+	}
+	if len(c.purl) != r.instep {
+		c.purl, c.begun = make([]bool, r.instep), false // the count changed: the columns are laid out anew
+	}
+	from, to := r.resting(row)
+	at, rs := r.machine.Cursor(), r.machine.Side() == needle.RS
+	count := r.machine.Count()
+	shown := make([]bool, r.instep)
+	seen := 0
+	for _, o := range row.Ops {
+		for range o.N * o.Code.Takes() {
+			if !rs {
+				at = (at - 1 + count) % count
+			}
+			if at >= from && at < to && o.Code.Takes() == 1 && o.Code != needle.Sl {
+				shown[at] = o.Code.IsPurl() == rs
+				if c.begun && shown[at] != c.purl[at] {
+					r.fault(row, "stitch %d of the instep shows another face than in the rounds below: its column does not go straight up", at+1)
+					return
+				}
+				seen++
+			}
+			if rs {
+				at = (at + 1) % count
+			}
+		}
+	}
+	if !c.begun && seen == r.instep && anyOf(shown) {
+		c.purl, c.begun = shown, true
+	}
+}
+
+// resting are the stitches of the instep that a row of a heel over more than half leaves in peace; elsewhere all of them.
+func (r *replay) resting(row *needle.Row) (from, to int) {
+	to = r.instep
+	if stitches := r.plan.Summary.HeelStitches; row.Section == needle.Heel {
+		if over := stitches - (r.machine.Count() - r.instep); over > 0 {
+			from, to = over-over/2, to-over/2
+		}
+	}
+	return from, to
+}
+
+func anyOf(list []bool) bool {
+	for _, one := range list {
+		if one {
+			return true
+		}
+	}
+	return false
+}
+
+// onNeedles holds what a row says of its needles and groups against the loops; a row need not say anything.
+func (r *replay) onNeedles(row *needle.Row) {
+	if len(row.OnNeedles) > 0 {
+		sum := 0
+		for _, n := range row.OnNeedles {
+			if n < 0 {
+				r.fault(row, "on_needles has %d on a needle", n)
+			}
+			sum += n
+		}
+		if sum != r.machine.Count() {
+			r.fault(row, "on_needles adds up to %d, %d loops are on the needles", sum, r.machine.Count())
+		}
+	}
+	if n := len(row.Groups); n != 0 && n != 3 {
+		r.fault(row, "groups has %d numbers, expected 3: those that wait on the left, lie between, wait on the right", n)
+	}
+	for _, n := range row.Groups {
+		if n < 0 {
+			r.fault(row, "groups has %d in a group", n)
+		}
+	}
+	if !r.fingers.Asks(row, r.machine.Open()) {
+		return
+	}
+	now := r.machine.SnapshotIn(r.loops)
+	r.loops = now.Loops[:cap(now.Loops)]
+	found, some := r.fingers.After(row, now, r.machine.LoopsBefore(r.instep))
+	if len(row.Groups) == 3 && some && !slices.Equal(row.Groups, found.List()) {
+		r.miscounted = append(r.miscounted, &needle.Fault{Row: row.ID, Op: -1, Text: fmt.Sprintf("groups says %v, the fingers find %v", row.Groups, found.List())})
+	}
+}

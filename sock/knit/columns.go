@@ -1,0 +1,78 @@
+package knit
+
+import (
+	"acornstep/sock/needle"
+	"acornstep/sock/pattern"
+)
+
+// crossing is a pattern of knits and purls that every row works which crosses
+// it: on the instep, or all round the sock. It is laid out once, and no column of it ever moves.
+type crossing struct {
+	*pattern.Columns
+	name string
+	// round counts the rows that have crossed it.
+	round int
+	// allRound: it goes round the back too.
+	allRound bool
+}
+
+// layOut begins a pattern, centred on the stitches that now lie on needle 1; one
+// that is there already goes on in its columns.
+func (h *hands) layOut(p *pattern.Pattern, allRound bool) {
+	if h.over == nil || h.over.name != p.Name {
+		h.over = &crossing{Columns: p.LayOut(h.instep), name: p.Name}
+	}
+	h.over.allRound = allRound
+}
+
+// laysOut says whether a pattern is worked by its columns: one of knits and purls, of which purls show.
+func laysOut(p *pattern.Pattern) bool { return p.Flat() && !p.Plain() }
+
+// reach gives the stitches, from the start of the round, that belong to the
+// pattern in the present row. A heel that laps over takes its own from the instep while it is worked.
+func (h *hands) reach() (from, to int) {
+	switch {
+	case h.over.allRound:
+		return 0, h.machine.Stitches()
+	case h.section == needle.Heel:
+		return max(h.reachLeft, 0), h.instep - max(h.reachRight, 0)
+	}
+	return 0, h.instep
+}
+
+// inPattern says how the stitch at a place of the round is settled, and marks
+// that the row crosses the pattern. Corner stitches are worked like the stitch with which they will leave.
+func (h *hands) inPattern(at int) *settling {
+	if h.over == nil || h.machine.Side() != needle.RS {
+		return h.settling()
+	}
+	if from, to := h.reach(); at < from || at >= to {
+		return h.settling()
+	}
+	h.crosses = true
+	if h.over.Purl(h.over.round, h.columnAt(at)) {
+		return &asPurl
+	}
+	return &asKnit
+}
+
+// columnAt is where the stitch at a place of the round stands among those of
+// the pattern: corner stitches on the instep stand in no column of their own, and
+// the far half of the back is counted from the end of the round, so that stitches made at the centre back move nothing.
+func (h *hands) columnAt(at int) int {
+	front := h.instep - h.cornersLeft - h.cornersRight
+	switch left, right := h.reachLeft, front-h.reachRight; {
+	case h.cornersLeft > 0 && at >= left && at < left+h.cornersLeft:
+		return left - 1
+	case h.cornersRight > 0 && at >= right+h.cornersLeft && at < right+h.cornersLeft+h.cornersRight:
+		return right
+	case h.cornersRight > 0 && at >= right+h.cornersLeft && at < h.instep:
+		at -= h.cornersLeft + h.cornersRight
+	case h.cornersLeft > 0 && at >= left && at < h.instep:
+		at -= h.cornersLeft
+	}
+	if all := h.machine.Stitches(); at >= h.instep+(all-h.instep)/2 {
+		return at - all
+	}
+	return at
+}

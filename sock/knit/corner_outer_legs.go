@@ -1,0 +1,6 @@
+package knit
+
+// cornerOuterLegs picks up the outer legs of stitches below at each corner and knits them together.
+var cornerOuterLegs = corner{
+	about: About{Name: "outer_legs", Label: "Pick up outer legs", Said: "pick up outer legs", Reason: "closes the hole with fabric that is there", Term: "corner"},
+}

@@ -1,0 +1,7 @@
+package knit
+
+// cornerWrapInstep wraps the first stitches of the instep at the last turns of the heel.
+var cornerWrapInstep = corner{
+	about:       About{Name: "wrap_instep", Label: "Wrap the instep", Said: "wrap the instep", Reason: "no extra stitches; two wraps to lift", Term: "corner"},
+	wrapsInstep: true,
+}

@@ -1,0 +1,145 @@
+package knitting
+
+import (
+	"errors"
+	"fmt"
+	"slices"
+	"time"
+
+	"acornstep/sock/design"
+	"acornstep/sock/document"
+	"acornstep/sock/knit"
+	"acornstep/sock/needle"
+	"acornstep/sock/plan"
+)
+
+// Line is an edition in a line.
+type Line struct {
+	// Version counts the editions of a sock from 1.
+	Version int `json:"version"`
+	// Reason is why the edition before it was left; empty for the first.
+	Reason  string    `json:"reason"`
+	Created time.Time `json:"created"`
+}
+
+// Edition is one version of the plan that a sock is knitted from, as it is
+// kept. The board may change the design meanwhile; what is on the needles
+// follows its edition.
+type Edition struct {
+	Line
+	// Plan is the document. A plan by others may lack a design.
+	Plan *plan.Plan
+	// Second is the plan of the second sock of the pair where mirroring changes its rows; nil where both are alike.
+	Second *plan.Plan
+	// HeelPlace names the place on the foot where the heel begins when the sock is tried on; empty when nobody said.
+	HeelPlace string
+	// Places are where each place of the edition before lies in this one: entry i is the row to come when i rows of
+	// that one are done. Nil for the first edition.
+	Places []int
+	// Steps are the Places of every edition up to this one, by version; filled in when an edition is read again.
+	Steps [][]int
+	// SaidOffer names the [Offer] that was last said of it; empty while there was none.
+	SaidOffer string
+}
+
+// Begin works a design out into the edition that a sock is begun from. What
+// cannot be knitted is document.Faults.
+func Begin(d design.Design) (*Edition, error) {
+	p, sock, err := knit.MakeSock(d)
+	if err != nil {
+		return nil, err
+	}
+	if stop := p.Stopped(); stop != nil {
+		return nil, document.Faults{{Message: stop.Text}}
+	}
+	e := &Edition{Line: Line{Version: 1}, Plan: p, HeelPlace: sock.HeelPlace()}
+	e.Second, err = mirrored(p)
+	return e, err
+}
+
+// Next is the edition that follows this one: the first done rows of each sock
+// stay as they are, the rest is that of the next plan. Where that cannot be, the error is document.Faults.
+func (e *Edition) Next(next *plan.Plan, done int, reason string) (*Edition, error) {
+	spliced, places, err := Splice(e.Plan, next, done)
+	if err != nil {
+		return nil, err
+	}
+	n := &Edition{Line: Line{Version: e.Version + 1, Reason: reason}, Plan: spliced, HeelPlace: e.HeelPlace, Places: places}
+	if !next.HasDesign() {
+		return n, nil
+	}
+	second, err := mirrored(next)
+	if err != nil || second == nil && e.Second == nil {
+		return n, err
+	}
+	old := e.Second
+	if old == nil {
+		old = e.Plan
+	}
+	if second == nil {
+		second = next
+	}
+	if second, _, err = Splice(old, second, min(done, len(old.Rows))); err != nil {
+		return nil, err
+	}
+	if !sameRows(second.Rows, spliced.Rows) {
+		n.Second = second
+	}
+	return n, nil
+}
+
+// From is where rows of the edition before lie in this one.
+func (e *Edition) From(before [2]int) [2]int {
+	for i, row := range before {
+		if n := len(e.Places); n > 0 {
+			before[i] = e.Places[min(row, n-1)]
+		}
+	}
+	return before
+}
+
+// mirrored is the plan of the second sock of a pair; nil where its rows are the same.
+func mirrored(p *plan.Plan) (*plan.Plan, error) {
+	d := p.Design
+	d.Mirror = !d.Mirror
+	second, err := knit.Make(d)
+	if err != nil {
+		return nil, fmt.Errorf("second sock: %w", err)
+	}
+	if second.Stopped() != nil || sameRows(p.Rows, second.Rows) {
+		return nil, nil
+	}
+	return second, nil
+}
+
+// ErrNoRows is given for a plan that an older program kept as a design alone, from which no sock can be made any more.
+var ErrNoRows = errors.New("this plan was kept without its rows, and its design gives no sock any more: its diary is safe; open it on the board, mend what is named there, and begin a new sock from it")
+
+// Adopt makes the edition of a plan that was kept as a design alone, after the
+// edition before it, if there is one. Judgements that came later do not stop what is on the needles already.
+func Adopt(d design.Design, before *Edition) (*Edition, error) {
+	p, sock, err := knit.MakeAnyway(d)
+	if err != nil {
+		return nil, err
+	}
+	if len(p.Rows) == 0 {
+		return nil, ErrNoRows
+	}
+	e := &Edition{Line: Line{Version: 1}, Plan: p, HeelPlace: sock.HeelPlace()}
+	if before != nil {
+		e.Places = make([]int, len(before.Plan.Rows)+1)
+		for i := range e.Places {
+			e.Places[i] = sameRowOf(before.Plan.Rows, p.Rows, i)
+		}
+	}
+	e.Second, err = mirrored(p)
+	return e, err
+}
+
+func sameRows(a, b []needle.Row) bool { return slices.EqualFunc(a, b, sameRow) }
+
+// sameRow says whether two rows are worked alike.
+func sameRow(a, b needle.Row) bool {
+	return a.ID == b.ID && a.Kind == b.Kind && a.Side == b.Side && a.Stitches == b.Stitches && a.Fabric == b.Fabric && a.Colour == b.Colour &&
+		slices.Equal(a.Ops, b.Ops) && slices.Equal(a.Markers, b.Markers)
+}

@@ -1,0 +1,125 @@
+package knitting
+
+import (
+	"fmt"
+
+	"acornstep/sock/document"
+	"acornstep/sock/fingers"
+	"acornstep/sock/logbook"
+	"acornstep/sock/plan"
+	"acornstep/sock/position"
+	"acornstep/sock/strip"
+	"acornstep/sock/trace"
+	"acornstep/sock/whereami"
+	"acornstep/sock/words"
+)
+
+// Work is an edition with everything that follows from its rows.
+type Work struct {
+	*Edition
+	Trace *trace.Trace
+	// First is the sock itself, or the first of a pair; Other the second where its rows are others.
+	First Sock
+	Other *Sock
+	Strip []strip.Part
+	// Course is where the places of earlier editions lie in this one.
+	Course logbook.Course
+	// Looks are how the needles and the fabric look before each row and after the last.
+	Looks []whereami.Look
+}
+
+// Sock is one sock as it is knitted: its rows in words, and the needles before each of them and after the last.
+type Sock struct {
+	Rows    []Row
+	Needles []position.Needles
+}
+
+// Row is a row as it is knitted.
+type Row struct {
+	ID       string       `json:"id"`
+	Section  string       `json:"section"`
+	N        int          `json:"n"`
+	Of       int          `json:"of"`
+	Kind     string       `json:"kind"`
+	Side     string       `json:"side"`
+	Stitches int          `json:"stitches"`
+	Worked   int          `json:"worked"`
+	Parts    []words.Part `json:"parts"`
+	Note     string       `json:"note"`
+	// Until says what to look for where a short row turns, so that nobody has to count; empty for other rows.
+	Until  string `json:"until"`
+	Colour string `json:"colour"`
+	// Special: the row is not worked like the one before it.
+	Special bool `json:"special"`
+	// Length from the tip of the toe after the row, in mm.
+	Length float64 `json:"length_mm"`
+}
+
+// Rows is how many rows a version up to this one has; false when nobody knows.
+func (w *Work) Rows(version int) (int, bool) {
+	switch {
+	case version == w.Version:
+		return len(w.Plan.Rows), true
+	case version >= 1 && version < len(w.Steps) && w.Steps[version] != nil:
+		return len(w.Steps[version]) - 1, true // its places, the one after the last row included
+	}
+	return 0, false
+}
+
+// Admit says what is wrong with an event that a device says of a sock whose
+// largest clock so far is known.
+func (w *Work) Admit(e *logbook.Event, clock int64) document.Faults {
+	faults := e.Validate()
+	if e.Clock > clock+logbook.MostAhead {
+		faults.Add("clock", "read %d; the largest so far is %d, and no device can be more than %d ahead of it", e.Clock, clock, logbook.MostAhead)
+	}
+	if e.Version > w.Version {
+		faults.Add("version", "read %d; this sock has %d versions of its plan", e.Version, w.Version)
+		return faults
+	}
+	last, known := w.Rows(e.Version)
+	if e.Kind == logbook.RowDone || e.Kind == logbook.HalfDone {
+		last--
+	}
+	if known && e.Row > last {
+		faults.Add("row", "read %d; in version %d of the plan it is 0 to %d", e.Row, e.Version, last)
+	}
+	return faults
+}
+
+// Work works out what follows from the rows of an edition. Rows that cannot be knitted are an error.
+func (e *Edition) Work() (*Work, error) {
+	t, err := trace.Of(e.Plan.Rows)
+	if err != nil {
+		return nil, fmt.Errorf("edition %d: %w", e.Version, err)
+	}
+	w := &Work{Edition: e, Trace: t, First: sockOf(e.Plan, t), Strip: strip.Of(t), Course: logbook.CourseOf(e.Steps), Looks: whereami.Looks(e.Plan, t)}
+	if e.Second == nil {
+		return w, nil
+	}
+	second, err := trace.Of(e.Second.Rows)
+	if err != nil {
+		return nil, fmt.Errorf("edition %d, second sock: %w", e.Version, err)
+	}
+	other := sockOf(e.Second, second)
+	w.Other = &other
+	return w, nil
+}
+
+func sockOf(p *plan.Plan, t *trace.Trace) Sock {
+	of := map[string]int{}
+	for i := range p.Rows {
+		of[string(p.Rows[i].Section)]++
+	}
+	said, lengths := words.Rows(t, p.Design.Needles), whereami.Lengths(p)
+	rows := make([]Row, len(p.Rows))
+	for i := range p.Rows {
+		r := &p.Rows[i]
+		rows[i] = Row{
+			ID: r.ID, Section: string(r.Section), N: r.N, Of: of[string(r.Section)], Kind: string(r.Kind), Side: string(r.Side), Stitches: r.Stitches,
+			Worked: t.Steps[i].Worked, Parts: said[i].Parts, Note: r.Note, Until: fingers.Until(r, t.Before(i).Snapshot), Colour: r.Colour, Length: lengths[i],
+		}
+		rows[i].Special = i == 0 || said[i].Sentence(false) != said[i-1].Sentence(false)
+	}
+	return Sock{rows, position.All(p, t)}
+}

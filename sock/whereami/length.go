@@ -1,0 +1,61 @@
+package whereami
+
+import (
+	"acornstep/sock/lengths"
+	"acornstep/sock/needle"
+	"acornstep/sock/plan"
+)
+
+// Lengths is how far the fabric reaches from the tip of the toe after each row,
+// in mm: along the sole to the end of the heel, and from there up the leg.
+func Lengths(p *plan.Plan) []float64 {
+	g, s := p.Design.Gauge.PerMM(), &p.Summary
+	toe := float64(s.HeelStartsAt - g.Height(float64(s.FootRounds)))
+	starts, ends := float64(s.HeelStartsAt), float64(s.FinishedLength)
+	toeRows, heelRows := 0, heelRowsAlong(p)
+	reach := 0.0
+	list := make([]float64, len(p.Rows))
+	rows := map[needle.Section]int{}
+	for i := range p.Rows {
+		row := &p.Rows[i]
+		rows[row.Section]++
+		n := float64(rows[row.Section])
+		switch row.Section {
+		case needle.Toe:
+			toeRows++
+			reach = toe * share(toeRows, s.ToeRounds)
+		case needle.Foot:
+			reach = toe + float64(g.Height(n))
+		case needle.Heel:
+			reach = starts + (ends-starts)*share(rows[needle.Heel], heelRows)
+		case needle.Gusset, needle.Leg, needle.Cuff:
+			if row.Kind == needle.Round {
+				reach += float64(lengths.Round(g))
+			}
+		}
+		list[i] = reach
+	}
+	return list
+}
+
+// heelRowsAlong is the number of rows in which the heel grows along the sole: up
+// to the end of the flap, or of the narrowing half.
+func heelRowsAlong(p *plan.Plan) int {
+	s := &p.Summary
+	switch {
+	case s.FlapRows != nil:
+		return *s.FlapRows + 2 // with the set-up row and the turn before it
+	case s.HeelTurnsPerSide != nil:
+		return 2**s.HeelTurnsPerSide + 1 // with the way to its edge
+	default:
+		return 1
+	}
+}
+
+// share is n of all, at most the whole.
+func share(n, all int) float64 {
+	if n >= all {
+		return 1
+	}
+	return float64(n) / float64(all)
+}

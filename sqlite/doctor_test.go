@@ -1,0 +1,42 @@
+package sqlite
+
+import (
+	"database/sql"
+	"testing"
+
+	"github.com/stretchr/testify/assert"
+	"github.com/stretchr/testify/require"
+)
+
+// Each thing that can be wrong in a file is found and named with its sock; a whole file has none, also one of an older program.
+func TestTheDoctorFindsWhatIsWrong(t *testing.T) {
+	old := copyOf(t, "testdata/schema-3.db")
+	_, findings, err := Doctor(t.Context(), old)
+	require.NoError(t, err)
+	assert.Empty(t, findings)
+	require.NoError(t, open(t, old).Close())
+	c, findings, err := Doctor(t.Context(), old)
+	require.NoError(t, err)
+	assert.Empty(t, findings)
+	assert.Equal(t, 397, c.Events)
+
+	for hurt, said := range map[string]string{
+		`UPDATE plans SET document = NULL WHERE second IS NOT NULL`:                                            `"Transit socks", the plan, version 1: it has no rows`,
+		`UPDATE plans SET document = replace(document, '"foot_rounds":', '"foot_rounds":1') WHERE version = 1`: "foot_rounds",
+		`UPDATE events SET document = json_set(document, '$.id', 'X') WHERE seq = 7`:                           "event 7 is kept as",
+		`UPDATE events SET document = '[]' WHERE seq = 8`:                                                      "event 8 cannot be read",
+		`PRAGMA foreign_keys = 0; UPDATE events SET sock_id = 'nobody' WHERE seq = 9`:                          "row 9 of events belongs to nothing in socks",
+	} {
+		path := copyOf(t, "testdata/schema-3.db")
+		require.NoError(t, open(t, path).Close())
+		db, err := sql.Open("sqlite", path)
+		require.NoError(t, err)
+		_, err = db.Exec(hurt)
+		require.NoError(t, err)
+		require.NoError(t, db.Close())
+		_, findings, err := Doctor(t.Context(), path)
+		require.NoError(t, err)
+		require.NotEmpty(t, findings, hurt)
+		assert.Contains(t, findings[0], said)
+	}
+}

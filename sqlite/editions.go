@@ -1,0 +1,197 @@
+package sqlite
+
+import (
+	"context"
+	"database/sql"
+	"errors"
+	"fmt"
+	"time"
+
+	"acornstep/sock/basket"
+	"acornstep/sock/design"
+	"acornstep/sock/knitting"
+	"acornstep/sock/logbook"
+	"acornstep/sock/plan"
+)
+
+// Editions lists the versions of the plan a sock is knitted from, the oldest
+// first; none while it is not on the needles, basket.ErrNotFound when it is not in the basket.
+func (s *Store) Editions(ctx context.Context, sockID string) ([]knitting.Line, error) {
+	rows, err := s.db.QueryContext(ctx, `SELECT coalesce(plans.version, 0), coalesce(plans.reason, ''), coalesce(plans.created_ms, 0)
+		FROM socks LEFT JOIN plans ON plans.sock_id = socks.id WHERE socks.id = ? AND socks.deleted_ms IS NULL ORDER BY plans.version`, sockID)
+	if err != nil {
+		return nil, fmt.Errorf("list editions: %w", err)
+	}
+	defer rows.Close()
+	list, found := []knitting.Line{}, false
+	for rows.Next() {
+		var line knitting.Line
+		if err := rows.Scan(&line.Version, &line.Reason, moment{&line.Created}); err != nil {
+			return nil, fmt.Errorf("list editions: %w", err)
+		}
+		if found = true; line.Version > 0 {
+			list = append(list, line)
+		}
+	}
+	if !found && rows.Err() == nil {
+		return nil, fmt.Errorf("sock %q: %w", sockID, basket.ErrNotFound)
+	}
+	return list, rows.Err()
+}
+
+// Edition reads one version of the plan a sock is knitted from.
+func (s *Store) Edition(ctx context.Context, sockID string, version int) (*knitting.Edition, error) {
+	e := knitting.Edition{Line: knitting.Line{Version: version}}
+	var text, second []byte
+	err := s.db.QueryRowContext(ctx, `SELECT reason, created_ms, document, second, heel_place, places, said_offer FROM plans WHERE sock_id = ? AND version = ?`, sockID, version).
+		Scan(&e.Reason, moment{&e.Created}, &text, &second, &e.HeelPlace, document{&e.Places}, &e.SaidOffer)
+	switch {
+	case errors.Is(err, sql.ErrNoRows):
+		return nil, fmt.Errorf("edition %d of sock %q: %w", version, sockID, basket.ErrNotFound)
+	case err == nil && text == nil:
+		return nil, fmt.Errorf("edition %d of sock %q: %w", version, sockID, knitting.ErrNoRows)
+	}
+	if err == nil {
+		e.Plan, err = plan.Read(text)
+	}
+	if err == nil && second != nil {
+		e.Second, err = plan.Read(second)
+	}
+	if err == nil {
+		e.Steps, err = s.steps(ctx, sockID, version)
+	}
+	if err != nil {
+		return nil, fmt.Errorf("edition %d of sock %q: %w", version, sockID, err)
+	}
+	return &e, nil
+}
+
+// steps are what every version up to one says of the places of the version before it.
+func (s *Store) steps(ctx context.Context, sockID string, version int) ([][]int, error) {
+	rows, err := s.db.QueryContext(ctx, `SELECT places FROM plans WHERE sock_id = ? AND version <= ? ORDER BY version`, sockID, version)
+	if err != nil {
+		return nil, err
+	}
+	defer rows.Close()
+	var list [][]int
+	for rows.Next() {
+		var places []int
+		if err := rows.Scan(document{&places}); err != nil {
+			return nil, err
+		}
+		list = append(list, places)
+	}
+	return list, rows.Err()
+}
+
+// AddEdition keeps the next version of a plan, made on the version before it, and,
+// unless it is the first, the event that tells every device of it with the places
+// of both socks; all of it or nothing. The error is basket.ErrChanged when another one came first.
+// The edition gets the time at which it was kept.
+func (s *Store) AddEdition(ctx context.Context, sockID string, e *knitting.Edition, at [2]int) error {
+	return s.inside(ctx, "add edition", func(tx *sql.Tx) error {
+		if _, err := s.get(ctx, tx, sockID); err != nil {
+			return err
+		}
+		var newest int
+		if err := tx.QueryRowContext(ctx, `SELECT coalesce(max(version), 0) FROM plans WHERE sock_id = ?`, sockID).Scan(&newest); err != nil {
+			return err
+		}
+		if newest != e.Version-1 {
+			return basket.ErrChanged
+		}
+		now := s.now().UnixMilli()
+		_, err := tx.ExecContext(ctx, `INSERT INTO plans (sock_id, version, design, reason, created_ms) VALUES (?,?,?,?,?)`,
+			sockID, e.Version, written(e.Plan.Design), e.Reason, now)
+		if err != nil {
+			return known(err)
+		}
+		e.Created = time.UnixMilli(now).UTC()
+		if err := keepRows(ctx, tx, sockID, e); err != nil || e.Version == 1 {
+			return err
+		}
+		bent := logbook.Event{
+			ID: fmt.Sprintf("plan-%s-%d", sockID, e.Version), Device: theProgram, At: now, Kind: logbook.Bent,
+			Version: e.Version, Sock: 1, Row: at[0], Text: e.Reason, Places: at[:],
+		}
+		if err := tx.QueryRowContext(ctx, `SELECT coalesce(max(document ->> '$.clock'), 0) + 1 FROM events WHERE sock_id = ?`, sockID).Scan(&bent.Clock); err != nil {
+			return err
+		}
+		_, err = tx.ExecContext(ctx, `INSERT INTO events (id, sock_id, document, received_ms) VALUES (?,?,?,?)`, bent.ID, sockID, written(bent), now)
+		return err
+	})
+}
+
+// theProgram is what it calls itself among the devices.
+const theProgram = "acornstep"
+
+// keepRows writes the documents of an edition that has its row.
+func keepRows(ctx context.Context, tx *sql.Tx, sockID string, e *knitting.Edition) error {
+	var second, places any
+	if e.Second != nil {
+		second = written(e.Second)
+	}
+	if e.Places != nil {
+		places = written(e.Places)
+	}
+	_, err := tx.ExecContext(ctx, `UPDATE plans SET document = ?, second = ?, heel_place = ?, places = ? WHERE sock_id = ? AND version = ?`,
+		written(e.Plan), second, e.HeelPlace, places, sockID, e.Version)
+	return err
+}
+
+// SayOffer notes that an offer was said of an edition, so that it is not said again.
+func (s *Store) SayOffer(ctx context.Context, sockID string, version int, offer string) error {
+	return s.inside(ctx, "say offer", func(tx *sql.Tx) error {
+		_, err := tx.ExecContext(ctx, `UPDATE plans SET said_offer = ? WHERE sock_id = ? AND version = ?`, offer, sockID, version)
+		return err
+	})
+}
+
+// giveRows makes the rows of plans that were kept as a design alone, as they
+// were before editions. The rows are those of this program, which knits these
+// designs as the one before it did.
+func giveRows(ctx context.Context, tx *sql.Tx) error {
+	type bare struct {
+		sockID, reason string
+		version        int
+		design         []byte
+	}
+	rows, err := tx.QueryContext(ctx, `SELECT sock_id, version, reason, design FROM plans WHERE document IS NULL ORDER BY sock_id, version`)
+	if err != nil {
+		return err
+	}
+	defer rows.Close()
+	var list []bare
+	for rows.Next() {
+		var b bare
+		if err := rows.Scan(&b.sockID, &b.version, &b.reason, &b.design); err != nil {
+			return err
+		}
+		list = append(list, b)
+	}
+	if err := rows.Err(); err != nil {
+		return err
+	}
+	var before *knitting.Edition
+	for _, b := range list {
+		if b.version == 1 {
+			before = nil
+		}
+		d, err := design.Read(b.design)
+		if err != nil {
+			before = nil
+			continue // it stays without rows, and says so when it is opened
+		}
+		e, err := knitting.Adopt(d, before)
+		if err != nil {
+			before = nil
+			continue
+		}
+		e.Version = b.version
+		if err := keepRows(ctx, tx, b.sockID, e); err != nil {
+			return err
+		}
+		before = e
+	}
+	return nil
+}

@@ -1,0 +1,92 @@
+package sqlite
+
+import (
+	"os"
+	"path/filepath"
+	"testing"
+
+	"github.com/stretchr/testify/assert"
+	"github.com/stretchr/testify/require"
+
+	"acornstep/sock/check"
+	"acornstep/sock/logbook"
+)
+
+// oldFiles are data files of every schema that was released, as that release left them.
+func oldFiles(t *testing.T) []string {
+	t.Helper()
+	files, err := filepath.Glob("testdata/schema-*.db")
+	require.NoError(t, err)
+	require.NotEmpty(t, files)
+	return files
+}
+
+// copyOf lets a test open a file without changing it.
+func copyOf(t *testing.T, path string) string {
+	t.Helper()
+	content, err := os.ReadFile(path)
+	require.NoError(t, err)
+	to := filepath.Join(t.TempDir(), filepath.Base(path))
+	require.NoError(t, os.WriteFile(to, content, 0o600))
+	return to
+}
+
+// A file of any release opens: every sock is there, what is on the needles has its plan with all rows, and every event.
+func TestFilesOfEveryReleaseOpen(t *testing.T) {
+	for _, file := range oldFiles(t) {
+		t.Run(filepath.Base(file), func(t *testing.T) {
+			store := open(t, copyOf(t, file))
+			socks, err := store.List(t.Context())
+			require.NoError(t, err)
+			assert.Len(t, socks, 6)
+			editions, events := 0, 0
+			for _, sock := range socks {
+				lines, err := store.Editions(t.Context(), sock.ID)
+				require.NoError(t, err)
+				for _, line := range lines {
+					e, err := store.Edition(t.Context(), sock.ID, line.Version)
+					require.NoError(t, err, sock.Name)
+					assert.Empty(t, check.Plan(e.Plan), sock.Name)
+					_, err = e.Work()
+					require.NoError(t, err, sock.Name)
+					editions++
+				}
+				list, _, err := store.Events(t.Context(), sock.ID, 0)
+				require.NoError(t, err)
+				events += len(list)
+			}
+			assert.Equal(t, 5, editions)
+			assert.Equal(t, 397, events)
+		})
+	}
+}
+
+// What an older program kept as designs alone has the rows that it had: the counts that were ticked name the same rows.
+func TestPlansOfBeforeGetTheirRows(t *testing.T) {
+	store := open(t, copyOf(t, "testdata/schema-3.db"))
+	socks, err := store.List(t.Context())
+	require.NoError(t, err)
+	next := map[string]string{}
+	for _, sock := range socks {
+		lines, err := store.Editions(t.Context(), sock.ID)
+		require.NoError(t, err)
+		if len(lines) == 0 {
+			continue
+		}
+		e, err := store.Edition(t.Context(), sock.ID, len(lines))
+		require.NoError(t, err)
+		events, _, err := store.Events(t.Context(), sock.ID, 0)
+		require.NoError(t, err)
+		next[sock.Name] = e.Plan.Rows[logbook.Read(events).Places[0].Row].ID
+		if sock.Name == "Observatory roof socks" {
+			assert.Len(t, e.Places, len(e.Plan.Rows)+1-3, "three rounds more than the edition before it")
+			assert.Equal(t, 68, e.Plan.Summary.FootRounds)
+		}
+		if sock.Name == "Transit socks" {
+			assert.NotNil(t, e.Second, "its toe slants")
+		}
+	}
+	assert.Equal(t, map[string]string{
+		"Comet hunter's short socks": "heel-8", "Observatory roof socks": "foot-41", "Transit socks": "foot-65", "First frost, for the youngest": "leg-33",
+	}, next)
+}
