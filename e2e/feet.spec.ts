@@ -1,5 +1,5 @@
 import { expect, type Page, test } from "@playwright/test";
-import { basket, newSock, pins, saved } from "./steps";
+import { basket, newSock, overheard, pins, saved } from "./steps";
 
 async function newWearer(page: Page, name: string) {
   await page.goto("/feet");
@@ -102,6 +102,7 @@ test("what is typed while the program still answers is kept", async ({ page }) =
 });
 
 test("the only measurement, taken out while the page is slow, can be brought back", async ({ page }) => {
+  await overheard(page);
   await newWearer(page, "Solrun");
   await measure(page, "Length", "24.4", "2026-10-02");
   await expect(row(page, "Length")).toContainText("24.4 cm");

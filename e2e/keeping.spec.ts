@@ -5,7 +5,7 @@ import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { chromium, expect, type Page, test } from "@playwright/test";
 import { browser, lockedBy, passphrase } from "./base.config";
-import { cast, heard, newSock, onDevice, putAt, saved, sockID, where, written } from "./steps";
+import { cast, heard, newSock, onDevice, overheard, putAt, saved, sockID, where, written } from "./steps";
 
 // What a household does to a browser: its storage is full, forbidden or cleared,
 // its tabs are closed and doubled, the program is away, upgraded, or asks again who is there.
@@ -161,6 +161,7 @@ test("two tabs that tick as fast as they can lose nothing", async ({ page, conte
 });
 
 test("what is typed on the board outlives a tab that is closed at once", async ({ page, context }) => {
+  await overheard(page);
   await newSock(page, "Sock of a hurried hand");
   const url = page.url();
   await page.route("**/api/socks/*", (route) =>
@@ -178,6 +179,7 @@ test("what is typed on the board outlives a tab that is closed at once", async (
 });
 
 test("a save that fails is tried again by itself, and leaving asks meanwhile", async ({ page }) => {
+  await overheard(page);
   await newSock(page, "Sock on a bad line");
   await page.route("**/api/socks/*", (route) =>
     route.request().method() === "PUT" ? route.abort() : route.continue(),
@@ -409,6 +411,7 @@ test.describe("behind the passphrase", () => {
 test("a page whose script does not come says so, with one button", async ({ browser: any, baseURL }) => {
   const context = await any.newContext({ baseURL: baseURL ?? "", serviceWorkers: "block" });
   const page = await context.newPage();
+  await overheard(page);
   await page.goto("/");
   await page.route("**/assets/FeetPage*", (route) => route.abort());
   await page.getByRole("link", { name: "Feet", exact: true }).click();

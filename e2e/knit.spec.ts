@@ -1,5 +1,5 @@
 import { expect, type Page, test } from "@playwright/test";
-import { basket, cast, newSock, putAt, saved, where, written } from "./steps";
+import { basket, cast, newSock, overheard, putAt, saved, where, written } from "./steps";
 
 /** kept waits until the browser has put aside all that the screen is made of. */
 const kept = (page: Page) =>
@@ -48,6 +48,7 @@ for (const size of [
     });
 
     test("a full disk is said as such, counting goes on, and nothing is lost", async ({ page }) => {
+      await overheard(page);
       await cast(page, `Sock on a full disk at ${size.width}`);
       const full = "there is no room left on the disk: nothing was changed; make room and try again";
       await page.route("**/events", (route) =>

@@ -8,6 +8,12 @@ export async function board(page: Page, name: string): Promise<void> {
   await expect(page.getByLabel("Name of the sock")).toHaveValue(name);
 }
 
+/**
+ * overheard has the browser ask us about every request of a page, from its
+ * first one on. A route that is the first of a page that is open already may miss a request or two.
+ */
+export const overheard = (page: Page) => page.route("**/*", (route) => route.fallback());
+
 /** basket opens the basket with every sock in it shown: other stories fill it meanwhile. */
 export async function basket(page: Page): Promise<void> {
   await page.goto("/");

@@ -1,5 +1,5 @@
 import { expect, test } from "@playwright/test";
-import { basket, newSock, pins, saved, typeFoot } from "./steps";
+import { basket, newSock, overheard, pins, saved, typeFoot } from "./steps";
 
 test("wrong input is named beside the field, the last good drawing stays, and nothing typed is lost", async ({
   page,
@@ -88,6 +88,7 @@ test("a sock that is not there, and a page that is not there", async ({ page }) 
 });
 
 test("without an answer from the program the board says so and goes on when it is back", async ({ page }) => {
+  await overheard(page);
   await newSock(page, "Sock without a wire");
   await typeFoot(page);
   await saved(page);
