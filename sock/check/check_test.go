@@ -67,10 +67,11 @@ func TestAColumnThatJumpsIsFound(t *testing.T) {
 	for _, id := range []string{"foot-9", "heel-24", "heel-25", "leg-1", "leg-6", "leg-7"} {
 		p := planOf(t, rib)
 		jumps := row(t, p, id)
-		ops := slices.Clone(jumps.Ops) // k2, p2, k2 …: its first purl comes a stitch early
-		ops[0].N, ops[2].N = 1, 3
+		ops := slices.Clone(jumps.Ops) // … p2, k2 …: the first knit after a purl comes a stitch early
+		purls := slices.IndexFunc(ops, func(o needle.Op) bool { return o.Code == needle.P })
+		ops[purls].N, ops[purls+1].N = 1, 3
 		jumps.Ops = ops
-		assert.Equal(t, id+": stitch 2 of the instep shows another face than in the rounds below: its column does not go straight up", first(check.Plan(p)), id)
+		assert.Regexp(t, "^"+id+": stitch [45] of the instep shows another face than in the rounds below: its column does not go straight up$", first(check.Plan(p)))
 		assert.Empty(t, check.Kept(p), "a kept plan may be older than the rule")
 	}
 }

@@ -38,49 +38,94 @@ func (r *replay) gaps(i int) {
 	}
 }
 
-// columns are the faces of a pattern on the instep that is the same in every
-// round, by the place of the stitch; true shows a purl to the right side.
+// face is what a stitch shows to the right side.
+type face uint8
+
+const (
+	unknown face = iota // nothing of the pattern stands in this place, or it was not seen yet
+	smooth
+	bump
+)
+
+// columns are the faces of a pattern on the instep that is the same in every round, by the place of the stitch.
 type columns struct {
-	purl  []bool
+	faces []face
 	begun bool
 }
 
-// see holds a row against the columns before it is worked.
-func (c *columns) see(r *replay, row *needle.Row) {
-	p := pattern.Find(r.plan.Design.Leg.InstepPattern, r.plan.Design.Patterns)
+// see holds a row against the columns before it is worked. A stitch that is
+// picked up stands in no column, and leaves with one that does.
+func (c *columns) see(r *replay, i int) {
+	row, design := &r.plan.Rows[i], &r.plan.Design
+	p := pattern.Find(design.Leg.InstepPattern, design.Patterns)
 	crosses := row.Section == needle.Foot || row.Section == needle.Heel || row.Section == needle.Gusset || row.Section == needle.Leg
-	if p == nil || p.Plain() || len(p.Rounds) > 1 || !crosses || row.Section == needle.Leg && r.plan.Design.Leg.Pattern != p.Name || r.machine.Stitches() != r.machine.Count() {
+	if p == nil || p.Plain() || len(p.Rounds) > 1 || !crosses || row.Section == needle.Leg && design.Leg.Pattern != p.Name || r.machine.Stitches() != r.machine.Count() {
 		return
 	}
-	if len(c.purl) != r.instep {
-		c.purl, c.begun = make([]bool, r.instep), false // the count changed: the columns are laid out anew
+	if len(c.faces) != r.instep {
+		c.faces, c.begun = make([]face, r.instep), false // the count changed: the columns are laid out anew
 	}
+	above := make([]face, 0, r.instep+2)
+	at, seen, rs, count := r.machine.Cursor(), 0, r.machine.Side() == needle.RS, r.machine.Count()
 	from, to := r.resting(row)
-	at, rs := r.machine.Cursor(), r.machine.Side() == needle.RS
-	count := r.machine.Count()
-	shown := make([]bool, r.instep)
-	seen := 0
 	for _, o := range row.Ops {
-		for range o.N * o.Code.Takes() {
-			if !rs {
-				at = (at - 1 + count) % count
+		for range o.N {
+			takes := o.Code.Takes()
+			if takes == 0 && o.Code.Makes() > 0 && (at < r.instep || at == r.instep && len(above) < r.insteps(i+1)) {
+				above = append(above, unknown)
 			}
-			if at >= from && at < to && o.Code.Takes() == 1 && o.Code != needle.Sl {
-				shown[at] = o.Code.IsPurl() == rs
-				if c.begun && shown[at] != c.purl[at] {
-					r.fault(row, "stitch %d of the instep shows another face than in the rounds below: its column does not go straight up", at+1)
-					return
+			had := unknown
+			for range takes {
+				if !rs {
+					at = (at - 1 + count) % count
 				}
-				seen++
+				if at >= from && at < to {
+					had = max(had, c.faces[at])
+					seen++
+				}
+				if rs {
+					at++
+				}
 			}
+			last := at
 			if rs {
-				at = (at + 1) % count
+				last = at - 1
 			}
+			if takes == 0 || last < from || last >= to || o.Code == needle.Sl {
+				at %= count
+				continue
+			}
+			shown := smooth
+			if o.Code.IsPurl() == rs {
+				shown = bump
+			}
+			if c.begun && had != unknown && shown != had {
+				r.fault(row, "stitch %d of the instep shows another face than in the rounds below: its column does not go straight up", last+1)
+				return
+			}
+			if c.begun {
+				shown = had
+			}
+			above = append(above, shown)
+			at %= count
 		}
 	}
-	if !c.begun && seen == r.instep && anyOf(shown) {
-		c.purl, c.begun = shown, true
+	switch {
+	case row.Kind != needle.Round || to-from != r.instep:
+		return
+	case !c.begun && (seen != r.instep || !slices.Contains(above, bump)):
+		return
+	case len(above) == r.insteps(i+1):
+		c.faces, c.begun = above, true
 	}
+}
+
+// insteps is the number of loops of the instep before a row.
+func (r *replay) insteps(i int) int {
+	if i >= len(r.plan.Rows) {
+		return 0
+	}
+	return r.plan.Rows[i].SoleBegins(r.plan.Rows[i-1].Stitches)
 }
 
 // resting are the stitches of the instep that a row of a heel over more than half leaves in peace; elsewhere all of them.
@@ -92,15 +137,6 @@ func (r *replay) resting(row *needle.Row) (from, to int) {
 		}
 	}
 	return from, to
-}
-
-func anyOf(list []bool) bool {
-	for _, one := range list {
-		if one {
-			return true
-		}
-	}
-	return false
 }
 
 // onNeedles holds what a row says of its needles and groups against the loops; a row need not say anything.

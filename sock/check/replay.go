@@ -45,7 +45,7 @@ func (r *replay) knit() bool {
 		r.order(row)
 		r.beforeRow(row)
 		if r.strict {
-			r.columns.see(r, row)
+			r.columns.see(r, i)
 		}
 		if err := r.machine.Work(row); err != nil {
 			r.faults = append(r.faults, err.(*needle.Fault))

@@ -81,6 +81,9 @@ func (d *Design) fill(present document.Present) {
 			_ = d.Set(c.Field, values[0]) // the field of a choice always holds a name
 		}
 	}
+	if !present["corner.hold_rounds"] && d.Corner.Method == "lift" {
+		d.Corner.HoldRounds = 1 // a strand has no strain to take: it goes in the very next round
+	}
 	if leg := pattern.Find(d.Leg.Pattern, d.Patterns); !present["cuff.pattern"] && leg != nil && leg.Rib() {
 		d.Cuff.Pattern = leg.Name // its columns go on
 	}

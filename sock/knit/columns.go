@@ -57,22 +57,27 @@ func (h *hands) inPattern(at int) *settling {
 }
 
 // columnAt is where the stitch at a place of the round stands among those of
-// the pattern: corner stitches on the instep stand in no column of their own, and
+// the pattern: a corner stitch stands where the stitch does with which it will leave, and
 // the far half of the back is counted from the end of the round, so that stitches made at the centre back move nothing.
 func (h *hands) columnAt(at int) int {
-	front := h.instep - h.cornersLeft - h.cornersRight
-	switch left, right := h.reachLeft, front-h.reachRight; {
-	case h.cornersLeft > 0 && at >= left && at < left+h.cornersLeft:
-		return left - 1
-	case h.cornersRight > 0 && at >= right+h.cornersLeft && at < right+h.cornersLeft+h.cornersRight:
-		return right
-	case h.cornersRight > 0 && at >= right+h.cornersLeft && at < h.instep:
-		at -= h.cornersLeft + h.cornersRight
-	case h.cornersLeft > 0 && at >= left && at < h.instep:
-		at -= h.cornersLeft
+	column, front, all := at, h.instep, h.machine.Stitches()
+	for _, c := range h.corners {
+		all -= c.n
+		if c.at < h.instep {
+			front -= c.n
+		}
+		switch {
+		case at >= c.at+c.n:
+			column -= c.n
+		case at >= c.at:
+			column -= at - c.at
+			if c.after {
+				column--
+			}
+		}
 	}
-	if all := h.machine.Stitches(); at >= h.instep+(all-h.instep)/2 {
-		return at - all
+	if column >= front+(all-front)/2 {
+		return column - all
 	}
-	return at
+	return column
 }

@@ -7,9 +7,25 @@ type corner struct {
 	about About
 	// wrapsInstep: the stitches beside the heel are wrapped in it, and none is picked up.
 	wrapsInstep bool
+	// after: the extra stitch is the last of its needle and leaves with the stitch before it;
+	// else it is the first, and leaves with the stitch that follows.
+	after bool
+	// made and lost say how, in the round that makes the extra stitches and in the one that takes them away.
+	made, lost string
+}
+
+// standing are extra stitches at one corner.
+type standing struct {
+	// at is the first of them, counted from the start of the round; n are left.
+	at, n int
+	// after: they leave with the stitch before them.
+	after bool
 }
 
 func (c corner) About() *About { return &c.about }
+
+// cornerCounts are worked out anew when another remedy is chosen: each holds its stitches as long as it needs.
+var cornerCounts = []string{"corner.hold_rounds"}
 
 // corners lists the remedies, the usual one first.
 var corners = []corner{cornerOuterLegs, cornerLift, cornerWrapInstep}
@@ -26,6 +42,20 @@ func (c CornerPlan) lastRound() int {
 		return 0
 	}
 	return c.Gone + c.PickUp - 1
+}
+
+// roundsAtCorner are the rounds in which extra stitches at the corners may stand: those of the leg,
+// and without a leg those of a cuff whose columns can be told.
+func (s *Sock) roundsAtCorner() int {
+	if s.LegRounds == 0 && laysOut(s.cuffPattern()) {
+		return s.CuffRounds
+	}
+	return s.LegRounds
+}
+
+// cornersGo says whether extra stitches leave in a round, counted from the end of the heel.
+func (c CornerPlan) cornersGo(round int) bool {
+	return c.PickUp > 0 && round >= c.Gone && round <= c.lastRound()
 }
 
 // sizeCorner fits the corner's extra stitches into the leg. They stay some

@@ -2,5 +2,8 @@ package knit
 
 // cornerLift lifts one strand at each corner.
 var cornerLift = corner{
-	about: About{Name: "lift", Label: "Lift one loop", Said: "lift one loop", Reason: "quick; tug it first", Term: "corner"},
+	about: About{Name: "lift", Label: "Lift one loop", Said: "lift one loop", Reason: "quick; tug it first", Term: "corner", Resets: cornerCounts},
+	after: true,
+	made:  "At each corner, after the last stitch before it: find a strand that does not pull when you tug it, put the needle under it, two threads, and draw a loop through. It is the last stitch of its needle.",
+	lost:  "Each corner stitch goes together with the stitch before it, at the end of its needle.",
 }

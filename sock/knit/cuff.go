@@ -15,7 +15,11 @@ func (s *Sock) cuff(h *hands) {
 	}
 	for i := range s.CuffRounds {
 		if i == 0 && s.LegRounds == 0 && s.Heel.FlapRows == 0 {
-			s.settleCuff(h)
+			s.firstRound(h)
+			continue
+		}
+		if s.LegRounds == 0 && s.Corner.cornersGo(i+1) {
+			h.loseCorners(s.corner().lost)
 			continue
 		}
 		if h.over != nil {
@@ -25,24 +29,4 @@ func (s *Sock) cuff(h *hands) {
 		}
 		h.patternRound(p, i)
 	}
-}
-
-// settleCuff works the first round of a cuff right after a heel: in the pattern
-// where that is of knits and purls, else knitted.
-func (s *Sock) settleCuff(h *hands) {
-	far := h.instep - h.reachRight
-	h.begin(needle.Round)
-	h.freshStart()
-	h.settle(min(far, h.instep))
-	if far >= h.instep {
-		h.nextNeedle()
-		h.settle(far - h.instep)
-	}
-	h.settleFar(1)
-	if far < h.instep {
-		h.settle(h.instep - far - 1)
-		h.nextNeedle()
-	}
-	h.settle(s.Heel.Ring - max(far+1, h.instep))
-	h.end()
 }

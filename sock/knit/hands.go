@@ -29,8 +29,8 @@ type hands struct {
 	liftedFar bool
 	// reachLeft and reachRight are how far the heel laps over on the instep.
 	reachLeft, reachRight int
-	// cornersLeft and cornersRight are the extra stitches that stand on the instep, where the heel laps over it.
-	cornersLeft, cornersRight int
+	// corners are the extra stitches that stand at the corners of the heel, in the order of the round.
+	corners []standing
 	// over is the pattern that rows cross; nil for none. crosses says that the present row does.
 	over    *crossing
 	crosses bool

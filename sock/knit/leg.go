@@ -11,8 +11,8 @@ func (s *Sock) leg(h *hands) {
 		switch {
 		case i == 1:
 			s.firstRound(h)
-		case s.Corner.PickUp > 0 && i >= s.Corner.Gone && i <= s.Corner.lastRound():
-			h.loseCorners(s.Corner.PickUp - (i - s.Corner.Gone))
+		case s.Corner.cornersGo(i):
+			h.loseCorners(s.corner().lost)
 		case stitches != 0:
 			h.changeRound(s.Design.Ankle.Place, stitches)
 		case changeIn(s.Ankle.calfRounds, i) != 0:
@@ -23,34 +23,40 @@ func (s *Sock) leg(h *hands) {
 	}
 }
 
-// firstRound settles what the heel's turns left and picks up at its corners.
+// firstRound settles what the heel's turns left and makes the extra stitches at its corners.
 func (s *Sock) firstRound(h *hands) {
 	count := h.machine.Count()
 	if s.Heel.FlapRows == 0 {
 		count = s.Heel.Ring // a yarn-over of a turn is no stitch
 	}
-	left, right, extra := h.reachLeft, h.instep-h.reachRight, s.Corner.PickUp
+	corner, extra := s.corner(), s.Corner.PickUp
+	left, right := h.reachLeft, h.instep-h.reachRight // where the heel ends and where it began
+	if left < 0 || left == 0 && corner.after {
+		left += count
+	}
 	h.begin(needle.Round)
 	h.freshStart()
-	// Corners of a heel that laps over lie on needle 1.
-	if left > 0 {
-		h.settle(left)
-		h.do(needle.PU, extra)
-		h.instep, h.cornersLeft = h.instep+extra, extra
+	worked := 0
+	to := func(place int) {
+		if worked <= right && right < place {
+			h.settle(right - worked)
+			h.settleFar(1)
+			worked = right + 1
+		}
+		h.settle(place - worked)
+		worked = place
 	}
-	h.settle(right - max(left, 0))
-	h.do(needle.PU, extra)
-	if h.reachRight > 0 {
-		h.instep, h.cornersRight = h.instep+extra, extra
+	for _, place := range []int{min(left, right), max(left, right), count} {
+		to(place)
+		if place < count || place == left {
+			h.stand(place+extra*len(h.corners), extra, corner.after)
+		}
+		if place == count {
+			break
+		}
 	}
-	h.settleFar(1)
-	rest := count - right - 1
-	if left > 0 {
-		h.settle(rest)
-	} else {
-		h.settle(rest + left)
-		h.do(needle.PU, extra)
-		h.settle(-left)
+	if extra > 0 || corner.wrapsInstep && s.Heel.FlapRows == 0 {
+		h.row.Note = corner.made
 	}
 	h.end()
 }
@@ -63,42 +69,46 @@ func (h *hands) freshStart() {
 	}
 }
 
-// loseCorners works one extra stitch at each corner together with its neighbour of the heel.
-func (h *hands) loseCorners(extra int) {
-	all := h.machine.Count()
-	left, right := h.reachLeft, h.instep-h.reachRight
-	if h.reachRight > 0 {
-		right -= extra
+// stand picks up so many stitches at a corner, where the yarn is.
+func (h *hands) stand(at, extra int, after bool) {
+	if extra == 0 {
+		return
 	}
+	h.do(needle.PU, extra)
+	if at < h.instep || at == h.instep && after {
+		h.instep += extra
+	}
+	h.corners = append(h.corners, standing{at, extra, after})
+}
+
+// loseCorners works one extra stitch at each corner together with its neighbour.
+func (h *hands) loseCorners(lost string) {
 	h.begin(needle.Round)
 	worked := 0
-	to := func(place int) {
-		h.settle(place - worked)
-		worked = place
-	}
-	together := func() {
-		code := needle.K2tog
-		if h.inPattern(h.machine.Cursor()) == &asPurl {
-			code = needle.P2tog
+	for i := range h.corners {
+		c := &h.corners[i]
+		c.at -= i // the corners before it have lost one each
+		pair := c.at + c.n - 1
+		if c.after {
+			pair = c.at - 1
 		}
-		h.do(code, 1)
-		worked += 2
+		h.settle(pair - worked)
+		together := needle.K2tog
+		if h.inPattern(pair) == &asPurl {
+			together = needle.P2tog
+		}
+		h.do(together, 1)
+		worked = pair + 1
+		if c.at < h.instep {
+			h.instep--
+		}
+		c.n--
 	}
-	if left > 0 {
-		to(left - 1)
-		together()
-		h.instep, h.cornersLeft = h.instep-1, h.cornersLeft-1
+	h.settle(h.machine.Count() - worked)
+	if h.corners[0].n == 0 {
+		h.corners = nil
 	}
-	to(right + extra - 1)
-	together()
-	if h.reachRight > 0 {
-		h.instep, h.cornersRight = h.instep-1, h.cornersRight-1
-	}
-	if left <= 0 {
-		to(all + left - extra - 1)
-		together()
-	}
-	to(all)
+	h.row.Note = lost
 	h.end()
 }
 

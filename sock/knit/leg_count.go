@@ -86,7 +86,7 @@ func (s *Sock) sizeLeg() {
 	if s.Heel.FlapRows > 0 {
 		s.sizeLegAboveGusset(all)
 	} else {
-		s.sizeCorner(s.LegRounds)
+		s.sizeCorner(s.roundsAtCorner())
 	}
 	if s.LegRounds+s.CuffRounds+len(s.Heel.GussetRounds) == 0 {
 		s.LegRounds = 1 // the heel's last turns must be settled before the bind-off

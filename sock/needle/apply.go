@@ -18,7 +18,7 @@ func (m *Machine) Do(o Op) error {
 	if m.count == 0 && o.Code != CO && o.Code != COChain {
 		return errText("nothing is on the needles")
 	}
-	m.inRow.fills, m.inRow.halved = m.inRow.halved, false
+	m.inRow.fills, m.inRow.halved = m.inRow.halved && o.Code.Takes() == 0, false
 	var err error
 	switch o.Code {
 	case CO, COChain:

@@ -16,6 +16,8 @@ type model struct {
 	cursor    int // loops below the yarn
 	side      Side
 	afterTurn bool
+	// halved: loops from both sides of the start were worked together just now.
+	halved bool
 }
 
 type modelLoop struct {
@@ -93,6 +95,8 @@ func (m *model) do(c Code, first, startsRow bool) bool {
 	turned := m.afterTurn
 	m.afterTurn = false
 	ok := true
+	first = first || m.halved && m.side == RS && m.cursor == 0
+	m.halved = false
 	switch c {
 	case K, P, Ktbl, Ptbl:
 		if ok = bare; ok {
@@ -164,6 +168,8 @@ func (m *model) do(c Code, first, startsRow bool) bool {
 			m.advance()
 			m.loops[keep].kind = 'k'
 			m.remove(drop)
+			// Of two loops on either side of the start, what is made next stands in the place of the second.
+			m.halved = m.side == RS && keep == next && second == 0
 		}
 	case Turn:
 		m.side = other(m.side)

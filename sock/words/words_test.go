@@ -48,7 +48,7 @@ func TestPickedUpStitchesAreToldWhereTheyLie(t *testing.T) {
 	sentence := func(r Row) string { return r.Sentence(false) }
 	assert.Equal(t, "needle 2 (heel): k20, pu19", sentence(said["gusset-1"]))
 	assert.Equal(t, "needle 1 (instep): k34; needle 2 (heel): pu19, k39", sentence(said["gusset-2"]))
-	assert.Equal(t, "needle 1 (front): k34; needle 2 (back): pu1, kds, k33, pu1", sentence(rows(t, "")["leg-1"]))
+	assert.Equal(t, "needle 1 (front): pu1, k34; needle 2 (back): pu1, kds, k33", sentence(rows(t, "")["leg-1"]))
 	assert.Equal(t, "needle 1 (instep): k34; needle 2 (heel): pu19, k20; needle 3 (heel): k19", sentence(rows(t, `,"needles":"dpn4","heel":{"kind":"flap_under"}`)["gusset-2"]))
 }
 
