@@ -13,6 +13,7 @@ import (
 	"github.com/swaggest/openapi-go"
 	"github.com/swaggest/openapi-go/openapi31"
 
+	"acornstep/sock/design"
 	"acornstep/sock/needle"
 )
 
@@ -77,10 +78,7 @@ func opsAreTuples(p jsonschema.InterceptSchemaParams) (bool, error) {
 		p.Schema.WithItems(*(&jsonschema.Items{}).WithSchemaOrBool(item.ToSchemaOrBool()))
 	}
 	switch p.Value.Type() {
-	case reflect.TypeFor[needle.Op]():
-		pair()
-		return true, nil
-	case reflect.TypeFor[needle.Marker]():
+	case reflect.TypeFor[needle.Op](), reflect.TypeFor[needle.Marker](), reflect.TypeFor[design.Stripe]():
 		pair()
 		return true, nil
 	}

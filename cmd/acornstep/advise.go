@@ -57,7 +57,7 @@ func runExplain(args []string, s streams) error {
 		return err
 	}
 	traced, fault := trace.Of(p.Rows)
-	said := words.Rows(traced, p.Design.Needles)
+	said := words.Rows(traced, &p.Design)
 	entries := map[string]words.Entry{}
 	for _, e := range words.Glossary() {
 		entries[e.Op] = e

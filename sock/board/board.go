@@ -124,7 +124,7 @@ func work(a Answer, d design.Design, brief bool) (Answer, error) {
 		a.Plan = &short
 		return a, nil
 	}
-	a.Words, a.Fingers = words.Rows(traced, p.Design.Needles), position.Fingers(p, traced)
+	a.Words, a.Fingers = words.Rows(traced, &p.Design), position.Fingers(p, traced)
 	return a, nil
 }
 

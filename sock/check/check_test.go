@@ -85,7 +85,15 @@ func TestNeedlesAndGroupsAddUp(t *testing.T) {
 	assert.Contains(t, first(check.Plan(p)), "on_needles adds up to 67, 68 loops")
 	foot.OnNeedles = []int{70, -2}
 	assert.Contains(t, first(check.Plan(p)), "-2 on a needle")
-	foot.OnNeedles = nil
+	foot.OnNeedles = []int{34, 34}
+	foot.From = 1 << 40
+	assert.Contains(t, first(check.Plan(p)), "a loop that is there")
+	foot.From = 0
+	heel := row(t, p, "heel-5")
+	heel.OnNeedles = []int{33, 35}
+	assert.Equal(t, "heel-5: on_needles says [33 35], but the stitches lie [34 34]: a row moves none to another needle", first(check.Plan(p)))
+	assert.Empty(t, check.Kept(p))
+	heel.OnNeedles = []int{34, 34}
 	row(t, p, "heel-5").Groups = []int{2, 32}
 	assert.Contains(t, first(check.Plan(p)), "expected 3")
 	row(t, p, "heel-5").Groups = []int{3, 29, 2}

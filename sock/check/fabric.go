@@ -139,6 +139,58 @@ func (r *replay) resting(row *needle.Row) (from, to int) {
 	return from, to
 }
 
+// laid lays the loops as the row before says, so that it can be told which of them a row moves.
+func (r *replay) laid(i int) {
+	if i > 0 && r.strict {
+		if before := &r.plan.Rows[i-1]; addsUp(before, r.machine.Count()) {
+			r.machine.Lay(before.From, before.OnNeedles...)
+		}
+	}
+}
+
+// mostNeedles hold a sock and what is parked of it.
+const mostNeedles = 8
+
+// addsUp says whether a row lays so many loops on needles, each on one.
+func addsUp(row *needle.Row, loops int) bool {
+	all := loops
+	for _, n := range row.OnNeedles {
+		if n < 0 {
+			return false
+		}
+		all -= n
+	}
+	return len(row.OnNeedles) > 0 && len(row.OnNeedles) <= mostNeedles && all == 0 && row.From >= -loops && row.From <= loops
+}
+
+// moves finds a row that puts stitches on another needle than the one they lie on. A round works all of them, on
+// to whichever needle it likes; a row that goes on to other needles has them laid first; and what is made
+// between two needles may lie on either.
+func (r *replay) moves(i int) {
+	row := &r.plan.Rows[i]
+	if i == 0 || row.Kind == needle.Round || !r.strict || !addsUp(row, r.machine.Count()) {
+		return
+	}
+	before := &r.plan.Rows[i-1]
+	if len(before.OnNeedles) != len(row.OnNeedles) || (before.From > 0) != (row.From > 0) || r.machine.Count() == 0 || before.Section == needle.CastOn {
+		return
+	}
+	made, moved := 0, 0
+	for _, o := range row.Ops {
+		if o.Code.Takes() == 0 || o.Code == needle.Unzip {
+			made += o.N
+		}
+	}
+	var lie [mostNeedles]int
+	r.machine.Lying(lie[:])
+	for n, on := range row.OnNeedles {
+		moved += max(on-lie[n], lie[n]-on)
+	}
+	if moved > 2*made {
+		r.fault(row, "on_needles says %v, but the stitches lie %v: a row moves none to another needle", row.OnNeedles, lie[:len(row.OnNeedles)])
+	}
+}
+
 // onNeedles holds what a row says of its needles and groups against the loops; a row need not say anything.
 func (r *replay) onNeedles(row *needle.Row) {
 	if len(row.OnNeedles) > 0 {
@@ -151,6 +203,9 @@ func (r *replay) onNeedles(row *needle.Row) {
 		}
 		if sum != r.machine.Count() {
 			r.fault(row, "on_needles adds up to %d, %d loops are on the needles", sum, r.machine.Count())
+		}
+		if n, loops := len(row.OnNeedles), r.machine.Count(); n > mostNeedles || row.From > loops || row.From < -loops {
+			r.fault(row, "on_needles has %d needles from loop %d on; possible are up to %d, and a loop that is there", n, row.From, mostNeedles)
 		}
 	}
 	if n := len(row.Groups); n != 0 && n != 3 {

@@ -47,6 +47,7 @@ func (r *replay) knit() bool {
 		if r.strict {
 			r.columns.see(r, i)
 		}
+		r.laid(i)
 		if err := r.machine.Work(row); err != nil {
 			r.faults = append(r.faults, err.(*needle.Fault))
 			return false
@@ -54,6 +55,7 @@ func (r *replay) knit() bool {
 		r.afterRow(i)
 		if r.strict {
 			r.gaps(i)
+			r.moves(i)
 		}
 		if i+1 == len(p.Rows) || p.Rows[i+1].Section != row.Section {
 			r.endOfSection(i)

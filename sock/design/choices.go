@@ -82,14 +82,18 @@ var choices = []Choice{
 	{"toe.start_loop", []string{"twist", "slip_knot", "plain"}},
 	{"toe.start", []string{"half", "rounded", "fitted"}},
 	{"toe.increase", []string{"kfb", "kfb_mirrored", "m1"}},
+	{"toe.odd", []string{"ridge", "pair"}},
 	{"foot_length.school", []string{"exact", "from_sock", "thumb"}},
 	{"foot_length.sole", []string{"stockinette", "reverse"}},
 	{"heel.kind", nil},
 	{"heel.turn", nil},
 	{"heel.fabric", []string{"stockinette", "garter"}},
+	{"heel.slip_columns", []string{"flap", "turn", "back"}},
 	{"corner.method", nil},
 	{"ankle.change", []string{"after_heel", "before_heel", "split", "none"}},
 	{"ankle.place", []string{"sides", "spread", "back"}},
+	{"leg.panels", []string{"all", "front", "back", "sides"}},
+	{"round_start", []string{"instep", "centre_back", "columns"}},
 	{"bind_off", nil},
 	{"needles", []string{"magic_loop", "two_circulars", "dpn4", "dpn5", "short_circular"}},
 }
@@ -104,4 +108,14 @@ func Choices() []Choice {
 		}
 	}
 	return all
+}
+
+// valuesOf lists the values of a field with a fixed set of them.
+func valuesOf(field string) []string {
+	for _, c := range choices {
+		if c.Field == field {
+			return c.Values
+		}
+	}
+	return nil
 }

@@ -16,14 +16,14 @@ func Blank() Design {
 		Format: Format, Version: Version, Name: "Sock",
 		Foot:       Foot{HeelWidth: "average", Estimated: []string{}},
 		Fit:        Fit{GirthEasePct: 10, Multiple: 4},
-		Toe:        Toe{Kind: "wedge", CastOn: "magic", StartLoop: "twist", Start: "half", Increase: "kfb"},
+		Toe:        Toe{Kind: "wedge", CastOn: "magic", StartLoop: "twist", Start: "half", Increase: "kfb", Odd: "ridge"},
 		FootLength: FootLength{School: "exact", Sole: "stockinette"},
-		Heel:       Heel{Kind: "short_row", Turn: "german", Share: 0.5, Fabric: "stockinette", FlapRowFactor: 0.75},
+		Heel:       Heel{Kind: "short_row", Turn: "german", Share: 0.5, Fabric: "stockinette", FlapRowFactor: 0.75, SlipColumns: "flap"},
 		Corner:     Corner{Method: "outer_legs", PickUp: 1, HoldRounds: 5},
 		Ankle:      Ankle{Change: "after_heel", Place: "sides"},
-		Leg:        Leg{Pattern: "stockinette", InstepPattern: "stockinette"},
+		Leg:        Leg{Pattern: "stockinette", InstepPattern: "stockinette", Panels: "all"},
 		Cuff:       Cuff{Pattern: "rib_1x1", Height: 40},
-		BindOff:    "k2tog", Needles: "magic_loop",
+		BindOff:    "k2tog", Needles: UsualNeedles, RoundStart: "instep",
 		Yarn: Yarn{BallGrams: 100, BallMetres: 420, Contrast: []string{}},
 	}
 }
@@ -81,12 +81,21 @@ func (d *Design) fill(present document.Present) {
 			_ = d.Set(c.Field, values[0]) // the field of a choice always holds a name
 		}
 	}
-	if !present["corner.hold_rounds"] && d.Corner.Method == "lift" {
-		d.Corner.HoldRounds = 1 // a strand has no strain to take: it goes in the very next round
+	if !present["corner.hold_rounds"] {
+		d.Corner.HoldRounds = d.usualHold()
 	}
 	if leg := pattern.Find(d.Leg.Pattern, d.Patterns); !present["cuff.pattern"] && leg != nil && leg.Rib() {
 		d.Cuff.Pattern = leg.Name // its columns go on
 	}
+}
+
+// usualHold is how many rounds the extra stitches at the corners stay: a strand
+// has no strain to take, it goes in the very next round.
+func (d *Design) usualHold() int {
+	if d.Corner.Method == "lift" {
+		return 1
+	}
+	return Blank().Corner.HoldRounds
 }
 
 // FootOf is a foot with these lengths, by field, and guesses for the others;

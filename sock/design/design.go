@@ -38,8 +38,12 @@ type Design struct {
 	Cuff       Cuff       `json:"cuff"`
 	BindOff    string     `json:"bind_off"`
 	Needles    string     `json:"needles"`
-	Yarn       Yarn       `json:"yarn"`
-	Mirror     bool       `json:"mirror"`
+	// NeedlesBySection are other needles for a section, by its name.
+	NeedlesBySection map[string]string `json:"needles_by_section,omitempty"`
+	// RoundStart is where the round begins from the gusset of a flap heel on.
+	RoundStart string `json:"round_start"`
+	Yarn       Yarn   `json:"yarn"`
+	Mirror     bool   `json:"mirror"`
 	// Patterns are definitions of stitch patterns that the design brings along, by their names.
 	Patterns []pattern.Pattern `json:"patterns,omitempty"`
 }
@@ -85,6 +89,10 @@ type Toe struct {
 	StartStitches *int   `json:"start_stitches"`
 	FastRounds    *int   `json:"fast_rounds"`
 	TurnsPerSide  *int   `json:"turns_per_side"`
+	// Odd is how a garter square reaches a count that leaves two of a multiple of four.
+	Odd string `json:"odd"`
+	// ColourExtra is how far the toe's colour goes on over the foot.
+	ColourExtra Length `json:"colour_extra_mm"`
 }
 
 // FootLength is the school by which toe and heel are taken off the foot.
@@ -112,6 +120,8 @@ type Heel struct {
 	FlapRowFactor   float64 `json:"flap_row_factor"`
 	PickedUp        *[2]int `json:"picked_up"`
 	GussetIncreases *int    `json:"gusset_increases"`
+	// SlipColumns is how far the slipped stitches of a flap go on: no further, through its turn, or up the back as well.
+	SlipColumns string `json:"slip_columns"`
 }
 
 // Corner is the remedy for the holes where heel and instep meet.
@@ -134,6 +144,8 @@ type Leg struct {
 	Pattern       string `json:"pattern"`
 	InstepPattern string `json:"instep_pattern"`
 	Stitches      *int   `json:"stitches"`
+	// Panels is where the leg's rib runs.
+	Panels string `json:"panels"`
 	// Rounds, when given, are the rounds up to the cuff whatever the height says.
 	Rounds *int `json:"rounds,omitempty"`
 }
@@ -151,6 +163,8 @@ type Yarn struct {
 	BallGrams  float64  `json:"ball_g"`
 	BallMetres float64  `json:"ball_m"`
 	Contrast   []string `json:"contrast"`
+	// Stripes are the rounds of each colour in turn, over foot and leg; none is the usual case.
+	Stripes []Stripe `json:"stripes,omitempty"`
 }
 
 // PerMM is the gauge in the unit that sums use.

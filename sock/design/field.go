@@ -36,6 +36,9 @@ func (d *Design) Set(field string, value any) error {
 		if _, values := d.allowed(field); len(values) > 0 {
 			v.SetString(values[0])
 		}
+		if field == "corner.hold_rounds" {
+			v.SetInt(int64(d.usualHold()))
+		}
 		return nil
 	}
 	from := reflect.ValueOf(value)

@@ -99,6 +99,7 @@ func (v *validation) check(d *Design) {
 	}
 	v.checkPatterns(d)
 	v.checkCounts(d)
+	v.checkParts(d)
 	v.checkContradictions(d)
 }
 

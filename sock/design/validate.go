@@ -2,6 +2,7 @@ package design
 
 import (
 	"fmt"
+	"maps"
 	"slices"
 	"strings"
 
@@ -139,6 +140,7 @@ func (v *validation) checkCounts(d *Design) {
 	v.evenCount("toe.start_stitches", d.Toe.StartStitches, 8, mostStitches)
 	v.count("toe.fast_rounds", d.Toe.FastRounds, 0, mostRounds)
 	v.count("toe.turns_per_side", d.Toe.TurnsPerSide, 1, mostRounds)
+	v.length("toe.colour_extra_mm", &d.Toe.ColourExtra, 0, mostExtraColour)
 	v.length("foot_length.toe_mm", d.FootLength.Toe, 0, 200)
 	v.length("foot_length.heel_mm", d.FootLength.Heel, 0, 200)
 	if s := d.Heel.Share; !v.bad("heel.share") && s != 0.5 && (s < 0.6 || s > 0.7) {
@@ -172,6 +174,34 @@ func (v *validation) checkCounts(d *Design) {
 	for i, section := range d.Yarn.Contrast {
 		if !slices.Contains(contrastSections, section) {
 			v.faults.Add(fmt.Sprintf("yarn.contrast[%d]", i), "read %s, expected one of %s", quote(section), strings.Join(contrastSections, ", "))
+		}
+	}
+}
+
+// checkParts judges what a design says of each section, and of each stripe.
+func (v *validation) checkParts(d *Design) {
+	for _, section := range slices.Sorted(maps.Keys(d.NeedlesBySection)) {
+		field, name := "needles_by_section."+section, d.NeedlesBySection[section]
+		known := valuesOf("needles")
+		switch {
+		case !slices.Contains(sections, section):
+			v.faults.Add(field, "is no section with needles of its own, expected one of %s", strings.Join(sections, ", "))
+		case !slices.Contains(known, name):
+			v.faults.Add(field, "read %s, expected one of %s", quote(name), strings.Join(known, ", "))
+		case section == "toe" && name == "short_circular":
+			v.faults.Add(field, "read %s: a short circular cannot hold a toe, begin on two needles or a long loop", quote(name))
+		}
+	}
+	if n := len(d.Yarn.Stripes); n > mostStripes {
+		v.faults.Add("yarn.stripes", "read %d stripes, possible are up to %d", n, mostStripes)
+	}
+	for i, s := range d.Yarn.Stripes {
+		field := fmt.Sprintf("yarn.stripes[%d]", i)
+		if s.Colour == "" || len(s.Colour) > longestColour || s.Colour != strings.TrimSpace(s.Colour) {
+			v.faults.Add(field, "read the colour %s; a colour has a name of 1 to %d characters", quote(s.Colour), longestColour)
+		}
+		if s.Rounds < 1 || s.Rounds > mostRounds {
+			v.faults.Add(field, "read %d rounds, possible is 1 to %d", s.Rounds, mostRounds)
 		}
 	}
 }

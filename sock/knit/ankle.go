@@ -114,8 +114,10 @@ func (h *hands) changeRound(place string, stitches int) {
 		share := int(math.Round(float64(stitches*instep) / float64(instep+sole)))
 		front, back = spots{between: share}, spots{between: stitches - share}
 	}
-	h.round(func() { front.work(h, instep) }, func() { back.work(h, sole) })
-	h.instep += front.gain()
+	h.round(func() {
+		front.work(h, instep)
+		h.instep += front.gain()
+	}, func() { back.work(h, sole) })
 }
 
 // backTakes says whether the back alone can have a change: each stitch that goes takes another with it.

@@ -26,6 +26,7 @@ func (h *hands) castOnRing(s *Sock, loops int) {
 	h.row.Turned = way.turned(loops, s.Design.Toe.StartLoop)
 	h.row.Note = way.note + " " + s.tailNote()
 	h.instep = loops / 2
+	h.lay.begin(h, h.instep, loops-h.instep)
 	row := h.end()
 	if err := h.machine.LayTurned(row.Turned); err != nil {
 		h.fail(err)
@@ -41,5 +42,6 @@ func (h *hands) castOnChain(s *Sock, loops int) {
 	h.row.Side = needle.WS
 	h.row.Note = named(castOns, s.Design.Toe.CastOn).note
 	h.instep = loops
+	h.lay.begin(h, loops, 0)
 	h.end()
 }

@@ -27,7 +27,7 @@ func ExampleMake() {
 		fmt.Println(err)
 		return
 	}
-	said := words.Rows(traced, p.Design.Needles)
+	said := words.Rows(traced, &p.Design)
 	for _, i := range []int{0, 2} {
 		fmt.Printf("%s: %s (%d stitches)\n", p.Rows[i].ID, said[i].Sentence(false), p.Rows[i].Stitches)
 	}

@@ -17,10 +17,13 @@ type hands struct {
 	row     needle.Row
 	inRow   bool
 	merge   bool // the next operation may join the one before it
+	changed bool // the needle changes here: what is made next lies on the one ahead
 	numbers map[needle.Section]int
 	section needle.Section
 	fabric  string
 	colour  string
+	// lay is how the loops lie on the needles.
+	lay laid
 	// instep is the number of loops on needle 1; all others are on needle 2.
 	instep int
 	// lifts: nothing hangs at the turns, so whoever passes a gap takes up the strand in it.
@@ -72,7 +75,7 @@ func (h *hands) begin(kind needle.RowKind) {
 		}
 	}
 	h.rowOps = len(h.ops)
-	h.inRow, h.merge = true, false
+	h.inRow, h.merge, h.changed = true, false, false
 	if err := h.machine.Begin(&h.row); err != nil {
 		h.fail(err)
 	}
@@ -83,6 +86,7 @@ func (h *hands) end() *needle.Row {
 	h.row.Ops = h.ops[h.rowOps:len(h.ops):len(h.ops)]
 	h.row.Stitches = h.machine.Count()
 	h.inRow = false
+	h.laid()
 	if h.fingers != nil && h.fingers.Asks(&h.row, h.machine.Open()) {
 		now := h.machine.SnapshotIn(h.loops)
 		h.loops = now.Loops[:cap(now.Loops)]
@@ -104,6 +108,10 @@ func (h *hands) do(code needle.Code, n int) {
 		return
 	}
 	op := needle.Op{Code: code, N: n}
+	if h.changed && code.Takes() == 0 {
+		h.machine.Onto()
+	}
+	h.changed = false
 	if err := h.machine.Do(op); err != nil {
 		h.fail(err)
 		return
@@ -117,7 +125,7 @@ func (h *hands) do(code needle.Code, n int) {
 }
 
 // nextNeedle keeps what comes apart from what was worked: the needle changes here.
-func (h *hands) nextNeedle() { h.merge = false }
+func (h *hands) nextNeedle() { h.merge, h.changed = false, true }
 
 func (h *hands) fail(err error) {
 	if h.err == nil {

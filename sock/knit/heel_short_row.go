@@ -239,6 +239,7 @@ func (s *Sock) shortRowsAtHeel(h *hands) *shortRows {
 	wrapNeighbour := s.corner().wrapsInstep
 	h.reachLeft, h.reachRight = reaches(s.Heel.Stitches, h.sole())
 	h.lifts = style.lifts()
+	h.lay.park(h)
 	return &shortRows{
 		hands: h, style: style, stitches: s.Heel.Stitches, turns: s.Heel.Turns, ownStrand: ownStrand,
 		wrapNeighbour: wrapNeighbour, between: s.Heel.RoundsBetween, leaveRight: style.leavesRight() && !ownStrand && !wrapNeighbour, ring: h.machine.Count(), beyond: h.reachLeft,

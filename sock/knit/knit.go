@@ -17,6 +17,7 @@ import (
 func (s *Sock) Work() ([]needle.Row, error) {
 	h := newHands(256)
 	h.fingers = fingers.New(s.shortRowStitches())
+	h.lay.in = s.needlesIn
 	s.toe().Work(h, s)
 	s.foot(h)
 	s.heel().Work(h, s)

@@ -30,6 +30,7 @@ func (s *Sock) firstRound(h *hands) {
 		count = s.Heel.Ring // a yarn-over of a turn is no stitch
 	}
 	corner, extra := s.corner(), s.Corner.PickUp
+	h.lay.unpark(h)
 	left, right := h.reachLeft, h.instep-h.reachRight // where the heel ends and where it began
 	if left < 0 || left == 0 && corner.after {
 		left += count
@@ -48,6 +49,9 @@ func (s *Sock) firstRound(h *hands) {
 	}
 	for _, place := range []int{min(left, right), max(left, right), count} {
 		to(place)
+		if !corner.after {
+			h.nextNeedle()
+		}
 		if place < count || place == left {
 			h.stand(place+extra*len(h.corners), extra, corner.after)
 		}

@@ -206,7 +206,14 @@ func designs(t *rapid.T) design.Design {
 		"cuff":     map[string]any{"height_mm": rapid.Float64Range(0, 100).Draw(t, "cuff"), "pattern": pick("cuff pattern", patternNames[1:]...)},
 		"corner":   map[string]any{"hold_rounds": rapid.IntRange(0, 9).Draw(t, "hold"), "pick_up": rapid.IntRange(0, 3).Draw(t, "pick up"), "method": pick("corner", design.Registered("corner.method")...)},
 		"ankle":    map[string]any{"change": pick("change", "after_heel", "before_heel", "split", "none"), "place": pick("place", "sides", "spread", "back")},
+		"needles":  pick("needles", needleNames...),
 		"bind_off": pick("bind off", design.Registered("bind_off")...), "mirror": rapid.Bool().Draw(t, "mirror"), "yarn": map[string]any{"contrast": contrast},
+	}
+	if rapid.IntRange(0, 3).Draw(t, "other needles") == 0 {
+		object["needles_by_section"] = map[string]any{
+			pick("section", "foot", "heel", "gusset", "leg", "cuff"): pick("its needles", needleNames...),
+			"toe": pick("needles of the toe", "magic_loop", "two_circulars", "dpn4", "dpn5"),
+		}
 	}
 	text, err := json.Marshal(object)
 	if err != nil {
@@ -218,6 +225,8 @@ func designs(t *rapid.T) design.Design {
 	}
 	return d
 }
+
+var needleNames = []string{"magic_loop", "two_circulars", "dpn4", "dpn5", "short_circular"}
 
 var patternNames = func() []string {
 	var names []string

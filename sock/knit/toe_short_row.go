@@ -98,7 +98,9 @@ func (shortRowToe) Work(h *hands, s *Sock) {
 	h.end()
 	// Undone, the chain gives the other half; what the turns left at the edges is worked with its first and last stitch.
 	h.begin(needle.FlatRow)
+	front := h.machine.Count()
 	h.do(needle.Unzip, n)
+	h.lay.unzipped(h, front)
 	h.settle(n - 1)
 	h.settleFar(1)
 	h.end()

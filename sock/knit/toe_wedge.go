@@ -189,8 +189,10 @@ func (wedgeToe) Work(h *hands, s *Sock) {
 	increase := wedgeIncreases[s.Design.Toe.Increase]
 	for i := range s.Toe.IncreaseRounds {
 		each := h.instep
-		h.round(func() { increase(h, each) }, func() { increase(h, each) })
-		h.instep += 2
+		h.round(func() {
+			increase(h, each)
+			h.instep += 2
+		}, func() { increase(h, each) })
 		if i >= s.Toe.FastRounds {
 			h.plainRound()
 		}

@@ -56,8 +56,10 @@ func (bluntToe) Work(h *hands, s *Sock) {
 	h.setUpRound()
 	for range s.Toe.IncreaseRounds {
 		each := h.instep
-		h.round(func() { wedgeIncreases["m1"](h, each) }, func() { wedgeIncreases["m1"](h, each) })
-		h.instep += 2
+		h.round(func() {
+			wedgeIncreases["m1"](h, each)
+			h.instep += 2
+		}, func() { wedgeIncreases["m1"](h, each) })
 	}
 	h.plainRound()
 }

@@ -111,7 +111,7 @@ func sockOf(p *plan.Plan, t *trace.Trace) Sock {
 	for i := range p.Rows {
 		of[string(p.Rows[i].Section)]++
 	}
-	said, lengths := words.Rows(t, p.Design.Needles), whereami.Lengths(p)
+	said, lengths := words.Rows(t, &p.Design), whereami.Lengths(p)
 	rows := make([]Row, len(p.Rows))
 	for i := range p.Rows {
 		r := &p.Rows[i]

@@ -19,6 +19,7 @@ func (m *Machine) Do(o Op) error {
 		return errText("nothing is on the needles")
 	}
 	m.inRow.fills, m.inRow.halved = m.inRow.halved && o.Code.Takes() == 0, false
+	m.inRow.fillsOn, m.inRow.across = m.inRow.across, 0
 	var err error
 	switch o.Code {
 	case CO, COChain:
@@ -33,7 +34,7 @@ func (m *Machine) Do(o Op) error {
 			if err = m.once(o.Code); err != nil {
 				break
 			}
-			m.inRow.first, m.inRow.fills = false, false
+			m.inRow.first, m.inRow.fills, m.inRow.fillsOn = false, false, 0
 		}
 	}
 	m.inRow.first = false
@@ -73,6 +74,9 @@ func (m *Machine) plain(o Op) error {
 			history.add(Made{Row: m.row - 1, Op: m.op, Code: o.Code}, []int32{n.made})
 		}
 		n.made, closed = m.made, wrapped
+		if m.hand > 0 {
+			n.on = m.hand - 1
+		}
 		if !up {
 			id = n.prev
 			n = &nodes[id]
@@ -367,6 +371,9 @@ func (m *Machine) decrease(c Code) error {
 	}
 	m.cross(false)
 	m.inRow.halved = m.side == RS && takes == 2 && keep == loops[0] && loops[1] == m.zero
+	if takes == 2 {
+		m.inRow.across = m.nodes[loops[1]].on + 1
+	}
 	var from [3]int32
 	for i, id := range loops[:takes] {
 		from[i] = m.nodes[id].made

@@ -31,6 +31,8 @@ type look struct {
 type node struct {
 	next, prev int32
 	look       look
+	// on is the needle on which the loop lies, counted from 0.
+	on uint8
 	// pins hang at the gap between this loop and the next one up the ring.
 	pins uint8
 	// open is the row, counted from 1, whose turn left that place open; 0 for none.
@@ -63,6 +65,10 @@ type Machine struct {
 	row, op int32
 	// atTurn is set while the yarn is still where the work turned.
 	atTurn bool
+	// onto is one more than the needle on which the next loop is made, where that was said; 0 where it was not.
+	onto uint8
+	// hand is one more than the needle on which every loop lies once it is worked; 0 where loops stay on theirs.
+	hand uint8
 	// closed is set while the last operation was one that closes a gap.
 	closed bool
 	// unclosed are the rows whose turns left places open that the present row passed without closing them.
@@ -86,6 +92,9 @@ type rowState struct {
 	halved bool
 	// fills: the operation at hand is that next one.
 	fills bool
+	// across and fillsOn are the same for needles: one more than the needle of the second
+	// loop that was taken, on which the loop that is made next lies; 0 for none.
+	across, fillsOn uint8
 }
 
 // Count is the number of live loops on all needles.
@@ -169,6 +178,9 @@ func (m *Machine) step(id int32) int32 {
 
 // pass moves the cursor past the loop just ahead.
 func (m *Machine) pass(id int32) {
+	if m.hand > 0 {
+		m.nodes[id].on = m.hand - 1
+	}
 	if m.side == RS {
 		m.below = id
 		if m.nodes[id].next == m.zero {
@@ -231,7 +243,7 @@ func (m *Machine) add(l look, c Code, from ...int32) {
 	low := m.below
 	high := m.nodes[low].next
 	becomesFirst := high == m.zero && (m.open && !m.atEnd || !m.open && (m.inRow.kind == Round && m.inRow.fresh || m.inRow.fills && m.side == RS))
-	m.nodes[id] = node{next: high, prev: low, look: l, made: made}
+	m.nodes[id] = node{next: high, prev: low, look: l, made: made, on: m.needleFor(low, high, becomesFirst || m.afterTurn)}
 	m.nodes[low].next = id
 	m.nodes[high].prev = id
 	if becomesFirst {

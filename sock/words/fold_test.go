@@ -39,8 +39,8 @@ func TestFoldedRowsUnfoldToThemselves(t *testing.T) {
 		if rapid.Bool().Draw(t, "with an edge") {
 			ops = append([]needle.Op{{Code: needle.K, N: 9}}, append(ops, needle.Op{Code: needle.P, N: 9})...)
 		}
-		plain := join(ops, Short)
-		folded := fold(ops, Short)
+		plain := join(ops, short)
+		folded := fold(ops, true, short)
 		if got := unfold(folded, len(ops)); got != plain {
 			t.Fatalf("%s\nfolded to %s\nand out again to %s", plain, folded, got)
 		}

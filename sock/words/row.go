@@ -5,6 +5,7 @@ import (
 	"slices"
 	"strings"
 
+	"acornstep/sock/design"
 	"acornstep/sock/needle"
 	"acornstep/sock/trace"
 )
@@ -42,33 +43,28 @@ func (r *Row) Sentence(long bool) string {
 	return strings.Join(parts, "; ")
 }
 
-// Rows says all rows of a sock that were worked, for an arrangement of needles.
-func Rows(t *trace.Trace, needles string) []Row {
+// Rows says all rows of a sock that were worked, each stitch on the needle on
+// which it lies when the row is done.
+func Rows(t *trace.Trace, d *design.Design) []Row {
 	said := make([]Row, 0, len(t.Rows))
 	seen := map[needle.Code]bool{}
-	var before []stretchOf
+	var before lying
 	for i := range t.Rows {
-		row, state, step := &t.Rows[i], t.Before(i), t.Steps[i]
-		count := len(state.Loops)
-		on := arrange(needles, row.Section, row.SoleBegins(count), count)
-		if state.Open {
-			on = []stretchOf{{0, "needle 1"}} // a line lies on one needle
-		}
-		at, rs := step.From, state.Side != needle.WS
-		if !rs && at == 0 {
-			at = count // on the wrong side the start of the round is left over its end
-		}
+		row, step := &t.Rows[i], t.Steps[i]
+		after := lyingAfter(t, i, d)
 		r := Row{ID: row.ID, New: []string{}}
-		if i > 0 && slices.Equal(row.Ops, t.Rows[i-1].Ops) && step.From == t.Steps[i-1].From && slices.Equal(on, before) {
+		if i > 1 && slices.Equal(row.Ops, t.Rows[i-1].Ops) && step == t.Steps[i-1] && after.same(before) && row.Section == t.Rows[i-1].Section && before.same(lyingAfter(t, i-2, d)) {
 			r.Parts = said[i-1].Parts // most rounds are worked like the one before
 		} else {
-			edge := -1 // between the halves there is nothing to decide on the wrong side: stitches are picked up on the right one
-			if after := t.After(i).Sole; rs && after > 0 {
-				edge = after
+			if i > 0 {
+				r.Parts = layFirst(t, i, before, after)
 			}
-			r.Parts = partsOf(row.Ops, at, count, on, rs, row.SoleBegins(count), edge)
+			if len(r.Parts) > 0 {
+				before.on = []int{1, 1, 1, 1} // laid anew, no needle is new any more
+			}
+			r.Parts = append(r.Parts, partsOf(t, i, before, after)...)
 		}
-		before = on
+		before = after
 		for _, o := range row.Ops {
 			if !seen[o.Code] {
 				seen[o.Code] = true
@@ -80,154 +76,131 @@ func Rows(t *trace.Trace, needles string) []Row {
 	return said
 }
 
-// partsOf says the operations needle by needle. What is made between the halves
-// is told with the needle on which it lies after the row, on which needle 2 begins with loop soleAfter; -1 for nothing to decide.
-func partsOf(ops []needle.Op, at, count int, on []stretchOf, rs bool, sole, soleAfter int) []Part {
+// partsOf says the operations of a row needle by needle.
+func partsOf(t *trace.Trace, i int, before, after lying) []Part {
+	side := t.Before(i).Side
 	var parts []Part
-	for _, part := range split(ops, at, count, on, rs, sole, soleAfter) {
-		p := Part{Short: fold(part.ops, Short), Long: fold(part.ops, Long)}
+	for _, part := range split(t, i, after) {
+		short := func(o needle.Op) string { return Short(o, side) }
+		long := func(o needle.Op) string { return Long(o, side) }
+		p := Part{Short: fold(part.ops, part.wholeNeedle, short), Long: fold(part.ops, part.wholeNeedle, long)}
 		if part.needle >= 0 {
-			p.Needle, p.On = part.needle+1, on[part.needle].name
+			p.Needle, p.On = part.needle+1, after.names[part.needle]
+			if !t.Before(i).Open && len(before.on) > 0 && (len(before.on) <= part.needle || before.on[part.needle] == 0) && len(after.on) > 1 {
+				p.On += ", a new one"
+			}
 		}
 		parts = append(parts, p)
 	}
 	return parts
 }
 
-// stretchOf is where the loops of one needle begin, or where a marker hangs.
-type stretchOf struct {
-	begins int
-	name   string
-}
-
-// halves are what the two halves of the sock are called in a section: what is
-// the sole of the foot is the back of the leg.
-func halves(section needle.Section) (front, back string) {
-	switch section {
-	case needle.Gusset:
-		return "instep", "heel"
-	case needle.Leg, needle.Cuff, needle.BindOff:
-		return "front", "back"
-	}
-	return "instep", "sole"
-}
-
-// arrange lays the loops on needles, or between markers on a short circular.
-func arrange(needles string, section needle.Section, sole, count int) []stretchOf {
-	front, back := halves(section)
-	name := func(what string, n int, half string) string { return fmt.Sprintf("%s %d (%s)", what, n, half) }
-	switch needles {
-	case "dpn5":
-		return []stretchOf{{0, name("needle", 1, front)}, {(sole + 1) / 2, name("needle", 2, front)}, {sole, name("needle", 3, back)}, {sole + (count-sole+1)/2, name("needle", 4, back)}}
-	case "dpn4":
-		return []stretchOf{{0, name("needle", 1, front)}, {sole, name("needle", 2, back)}, {sole + (count-sole+1)/2, name("needle", 3, back)}}
-	case "two_circulars":
-		return []stretchOf{{0, name("circular", 1, front)}, {sole, name("circular", 2, back)}}
-	case "short_circular":
-		return []stretchOf{{0, "from the start marker (" + front + ")"}, {sole, "from the " + back + " marker"}}
-	default:
-		return []stretchOf{{0, name("needle", 1, front)}, {sole, name("needle", 2, back)}}
-	}
-}
-
+// needlePart is what is worked on to one needle.
 type needlePart struct {
 	needle int // index of the needle, -1 for none
 	ops    []needle.Op
+	// wholeNeedle: the stitches of this needle, all of them and no others, are worked.
+	wholeNeedle bool
 }
 
-// split cuts the operations where the row passes from one needle to the other;
-// a heel over more than half passes the start of the round, where the last needle meets the first.
-func split(ops []needle.Op, from, count int, on []stretchOf, rs bool, sole, soleAfter int) []needlePart {
-	var parts []needlePart
-	add := func(needleAt int, o needle.Op) {
-		last := len(parts) - 1
-		works := o.Code.Takes() > 0
-		if last < 0 || works && parts[last].needle != needleAt && parts[last].needle >= 0 {
-			parts = append(parts, needlePart{needle: -1})
-			last++
+// split cuts the operations of a row where the stitches come to lie on another needle.
+func split(t *trace.Trace, i int, after lying) []needlePart {
+	row, state, step := &t.Rows[i], t.Before(i), t.Steps[i]
+	if code := row.Ops[0].Code; code == needle.CO || code == needle.COChain {
+		return []needlePart{{needle: -1, ops: row.Ops}}
+	}
+	made := 0
+	for _, o := range row.Ops {
+		if o.Code.Takes() > 0 || o.Code.Makes() == 1 {
+			made += o.Code.Makes() * o.N
 		}
-		if works {
-			parts[last].needle = needleAt
+	}
+	all := len(t.After(i).Loops)
+	// The loops that the row leaves lie in a stretch that ends, in the direction of work, where the yarn is.
+	at, each, rs := step.To-made, 1, state.Side != needle.WS
+	if !rs {
+		at, each = step.To+made-1, -1
+	} else if step.To == 0 && made > 0 {
+		at += all
+	}
+	var parts []needlePart
+	var held []needle.Op // what is done before it is known on which needle
+	add := func(on int, o needle.Op) {
+		last := len(parts) - 1
+		if last < 0 || parts[last].needle != on {
+			parts = append(parts, needlePart{needle: on, ops: held})
+			held = nil
+			last++
 		}
 		parts[last].ops = append(parts[last].ops, o)
 	}
-	at, made := from, from
-	for _, o := range ops {
-		takes := o.Code.Takes()
-		if takes == 0 && o.Code.Makes() > 0 && at == sole && soleAfter > 0 && made >= soleAfter {
-			parts = append(parts, needlePart{needle: needleAt(at, on, rs)})
-		}
-		made += o.Code.Makes() * o.N
-		if takes != 1 {
-			if takes > 0 {
-				at = pastStart(at, count, rs)
+	source, taken := step.From, 0
+	for _, o := range row.Ops {
+		makes := o.Code.Makes()
+		switch {
+		case o.Code == needle.BO:
+			for left := o.N; left > 0; {
+				on, until := needleOf(after.had, source+taken), 1
+				for until < left && needleOf(after.had, source+taken+until) == on {
+					until++
+				}
+				add(on, needle.Op{Code: o.Code, N: until})
+				taken, left = taken+until, left-until
 			}
-			add(needleAt(at, on, rs), o)
-			at += step(takes*o.N, rs)
-			continue
-		}
-		for left := o.N; left > 0; {
-			at = pastStart(at, count, rs)
-			n := left
-			if until := untilNeedle(at, count, on, rs); until > 0 {
-				n = min(left, until)
+		case o.Code.Takes() == 0 && makes != 1 || o.Code == needle.Unzip:
+			if last := len(parts) - 1; last >= 0 {
+				parts[last].ops = append(parts[last].ops, o)
+			} else {
+				held = append(held, o)
 			}
-			add(needleAt(at, on, rs), needle.Op{Code: o.Code, N: n})
-			at += step(n, rs)
-			left -= n
+		default:
+			for left := o.N; left > 0; {
+				on, n := after.needleOf(at, all), 0
+				for n < left && after.needleOf(at, all) == on {
+					n, at = n+1, at+each*makes
+				}
+				add(on, needle.Op{Code: o.Code, N: n})
+				left -= n
+			}
 		}
+	}
+	if len(held) > 0 {
+		parts = append(parts, needlePart{needle: -1, ops: held})
+	}
+	if !after.moved {
+		markWhole(parts, step.From-after.hadFrom, len(state.Loops), after.had, rs)
 	}
 	return parts
 }
 
-// pastStart is where the yarn is for the next loop: past the last one comes the first, and the other way round on the wrong side.
-func pastStart(at, count int, rs bool) int {
-	switch {
-	case rs && at >= count:
-		return at - count
-	case !rs && at <= 0:
-		return at + count
-	}
-	return at
-}
-
-func step(n int, rs bool) int {
-	if rs {
-		return n
-	}
-	return -n
-}
-
-// needleAt is the needle of the loop that comes next when the yarn is at this place.
-func needleAt(at int, on []stretchOf, rs bool) int {
-	if !rs {
-		at--
-	}
-	for i := len(on) - 1; i > 0; i-- {
-		if at >= on[i].begins {
-			return i
+// markWhole finds the parts that take all the stitches of a needle and no others; the yarn is at a place
+// counted from the first needle's first loop.
+func markWhole(parts []needlePart, at, all int, had []int, rs bool) {
+	for p := range parts {
+		part := &parts[p]
+		takes := 0
+		for _, o := range part.ops {
+			takes += o.N * o.Code.Takes()
+		}
+		if part.needle >= 0 && part.needle < len(had) && all > 0 {
+			begins := 0
+			for _, n := range had[:part.needle] {
+				begins += n
+			}
+			if !rs {
+				begins += had[part.needle]
+			}
+			part.wholeNeedle = takes == had[part.needle] && ((at-begins)%all+all)%all == 0
+		}
+		if at += takes; !rs {
+			at -= 2 * takes
 		}
 	}
-	return 0
 }
 
-// untilNeedle is the number of loops up to the change of needle; 0 when there is no further one.
-func untilNeedle(at, count int, on []stretchOf, rs bool) int {
-	i := needleAt(at, on, rs)
-	switch {
-	case rs && i+1 < len(on):
-		return on[i+1].begins - at
-	case rs:
-		return count - at
-	case !rs && at > 0:
-		return at - on[i].begins
-	default:
-		return 0
-	}
-}
-
-// fold writes a list of operations, with what repeats at least twice said once.
-func fold(ops []needle.Op, say func(needle.Op) string) string {
+// fold writes a list of operations, with what repeats at least twice said once;
+// "to the end" only where they are all that a needle has.
+func fold(ops []needle.Op, whole bool, say func(needle.Op) string) string {
 	at, length, times := bestRepeat(ops)
 	if times < 2 {
 		return join(ops, say)
@@ -238,7 +211,7 @@ func fold(ops []needle.Op, say func(needle.Op) string) string {
 	}
 	repeat := fmt.Sprintf("*%s; rep from * %d times in all", join(ops[at:at+length], say), times)
 	rest := ops[at+length*times:]
-	if len(rest) == 0 && at == 0 {
+	if whole && len(rest) == 0 && at == 0 {
 		repeat = fmt.Sprintf("*%s; rep from * to the end", join(ops[:length], say))
 	}
 	out = append(out, repeat)

@@ -63,8 +63,32 @@ func fill(pattern string, n int) string {
 	return pattern
 }
 
-// Short is the operation in abbreviations.
-func Short(o needle.Op) string {
+// slipped says where the yarn lies while a stitch is slipped, so that its float never shows on the right side.
+func slipped(o needle.Op, side needle.Side, short bool) string {
+	switch {
+	case o.Code != needle.Sl:
+		return ""
+	case side == needle.WS && short:
+		return " wyif"
+	case short:
+		return " wyib"
+	case side == needle.WS:
+		return " purlwise with the yarn in front"
+	}
+	return " purlwise with the yarn behind"
+}
+
+// Short is the operation in abbreviations, in a row on this side.
+func Short(o needle.Op, side needle.Side) string {
+	return short(o) + slipped(o, side, true)
+}
+
+// Long is the operation in whole words, in a row on this side.
+func Long(o needle.Op, side needle.Side) string {
+	return long(o) + slipped(o, side, false)
+}
+
+func short(o needle.Op) string {
 	s := spellings[o.Code]
 	if o.N == 1 {
 		return fill(s.short, 1)
@@ -72,8 +96,7 @@ func Short(o needle.Op) string {
 	return fill(s.shortMany, o.N)
 }
 
-// Long is the operation in whole words.
-func Long(o needle.Op) string {
+func long(o needle.Op) string {
 	s := spellings[o.Code]
 	if o.N == 1 {
 		return fill(s.long, 1)

@@ -1213,7 +1213,11 @@ export interface components {
             mirror: boolean;
             name: string;
             needles: string;
+            needles_by_section?: {
+                [key: string]: string;
+            };
             patterns?: components["schemas"]["PatternPattern"][];
+            round_start: string;
             stitches: null | number;
             toe: components["schemas"]["DesignToe"];
             version: number;
@@ -1263,6 +1267,7 @@ export interface components {
             rounds_between: null | number;
             /** Format: double */
             share: number;
+            slip_columns: string;
             stitches: null | number;
             turn: string;
             turns_per_side: null | number;
@@ -1270,16 +1275,20 @@ export interface components {
         DesignLeg: {
             height_mm: components["schemas"]["MeasureLength"];
             instep_pattern: string;
+            panels: string;
             pattern: string;
             plain_rounds: null | number;
             rounds?: null | number;
             stitches: null | number;
         };
+        DesignStripe: (string | number)[];
         DesignToe: {
             cast_on: string;
+            colour_extra_mm: components["schemas"]["MeasureLength"];
             fast_rounds: null | number;
             increase: string;
             kind: string;
+            odd: string;
             start: string;
             start_loop: string;
             start_stitches: null | number;
@@ -1291,6 +1300,7 @@ export interface components {
             /** Format: double */
             ball_m: number;
             contrast: string[];
+            stripes?: components["schemas"]["DesignStripe"][];
         };
         Digest: {
             cast_on: number;

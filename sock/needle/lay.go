@@ -1,0 +1,86 @@
+package needle
+
+// The ring knows which needle each loop lies on, so that whoever works it can
+// say so. It changes nothing about what can be worked.
+
+// needleFor is the needle of a loop that is made between low and high: the one
+// that was named; else that of the stitch worked last, or of the one ahead where
+// a round begins and after a turn.
+func (m *Machine) needleFor(low, high int32, ahead bool) uint8 {
+	switch {
+	case m.hand > 0:
+		return m.hand - 1
+	case m.inRow.fillsOn > 0:
+		return m.inRow.fillsOn - 1
+	case m.onto > 0:
+		on := m.onto - 1
+		m.onto = 0
+		return on
+	case ahead == (m.side == RS):
+		return m.nodes[high].on
+	}
+	return m.nodes[low].on
+}
+
+// Onto says that the loop that is made next lies on the needle of the loop ahead.
+func (m *Machine) Onto() {
+	if id := m.ahead(); id != none {
+		m.onto = m.nodes[id].on + 1
+	}
+}
+
+// Hand says on which needle, counted from 0, every loop comes to lie that is worked from now on.
+func (m *Machine) Hand(needle int) { m.hand = uint8(needle + 1) }
+
+// AheadOn is the number of loops that come next and lie on this needle, counted from 0.
+func (m *Machine) AheadOn(needle int) int {
+	n := 0
+	for id := m.ahead(); id != none && n < m.count && int(m.nodes[id].on) == needle; id = m.step(id) {
+		n++
+	}
+	return n
+}
+
+// Lay puts the loops on needles: so many on each, in the order of the ring, from
+// loop from on; a negative one lies before loop 0.
+func (m *Machine) Lay(from int, on ...int) {
+	id := m.zero
+	for range from {
+		id = m.nodes[id].next
+	}
+	for range -from {
+		id = m.nodes[id].prev
+	}
+	for i, n := range on {
+		for range n {
+			m.nodes[id].on = uint8(i)
+			id = m.nodes[id].next
+		}
+	}
+}
+
+// Lying counts the loops on each needle into on, and gives the loop with which
+// the first of them begins, counted from loop 0 and negative before it.
+func (m *Machine) Lying(on []int) (from int) {
+	clear(on)
+	if m.count == 0 {
+		return 0
+	}
+	id, begins := m.zero, -1
+	before := m.nodes[m.nodes[id].prev].on
+	for i := range m.count {
+		n := &m.nodes[id]
+		if n.on < before && begins < 0 {
+			begins = i // the needles begin again
+		}
+		on[n.on]++
+		before, id = n.on, n.next
+	}
+	switch {
+	case begins < 0:
+		return 0 // all on one needle
+	case begins > m.count/2:
+		return begins - m.count
+	}
+	return begins
+}

@@ -1,0 +1,174 @@
+package words
+
+import (
+	"fmt"
+	"regexp"
+	"strconv"
+	"strings"
+
+	"acornstep/sock/needle"
+)
+
+// Reading is one part of a row as its words say it: on which needle the
+// stitches come to lie, and what is worked.
+type Reading struct {
+	// Needle counts from 0; -1 when none is named.
+	Needle int
+	Ops    []needle.Op
+	// Lay are the loops on each needle that are laid before the row, from loop From on; nil when nothing is.
+	Lay  []int
+	From int
+}
+
+// Read reads the abbreviations of one part of a row back. The stitches that lie
+// ahead on a needle, by its number from 0, say how often "to the end" is. The error names the words that say nothing.
+func Read(p Part, side needle.Side, ahead func(needle int) int) (Reading, error) {
+	if p.On == "first" {
+		return readLay(p.Short)
+	}
+	r := Reading{Needle: needleNamed(p.On)}
+	for _, piece := range pieces(p.Short) {
+		ops, err := readPiece(piece, side)
+		if err != nil {
+			return r, err
+		}
+		times := 1
+		switch {
+		case piece.toEnd:
+			each := 0
+			for _, o := range ops {
+				each += o.N * o.Code.Takes()
+			}
+			if all := ahead(r.Needle); each == 0 || all%each != 0 {
+				return r, fmt.Errorf("%q: %d stitches do not go into the %d of the needle", piece.text, each, all)
+			} else {
+				times = all / each
+			}
+		case piece.times > 0:
+			times = piece.times
+		}
+		for range times {
+			r.Ops = append(r.Ops, ops...)
+		}
+	}
+	return r, nil
+}
+
+// piece is a run of operations, said once or as a repeat.
+type piece struct {
+	text  string
+	times int
+	toEnd bool
+}
+
+var repeat = regexp.MustCompile(`\*(.*?); rep from \* (?:(\d+) times in all|to the end)`)
+
+// pieces are the repeats of a part and what stands between them.
+func pieces(text string) []piece {
+	var list []piece
+	plain := func(text string) {
+		if text = strings.Trim(text, ", "); text != "" {
+			list = append(list, piece{text: text})
+		}
+	}
+	for {
+		at := repeat.FindStringSubmatchIndex(text)
+		if at == nil {
+			plain(text)
+			return list
+		}
+		plain(text[:at[0]])
+		found := piece{text: text[at[2]:at[3]], toEnd: at[4] < 0}
+		if !found.toEnd {
+			found.times, _ = strconv.Atoi(text[at[4]:at[5]])
+		}
+		list = append(list, found)
+		text = text[at[1]:]
+	}
+}
+
+// readPiece reads operations with commas between them; a few have a comma of their own.
+func readPiece(p piece, side needle.Side) ([]needle.Op, error) {
+	var ops []needle.Op
+	for rest := p.text; rest != ""; {
+		o, said := longestSaid(rest, side)
+		if said == 0 {
+			return nil, fmt.Errorf("%q says nothing", rest)
+		}
+		ops = append(ops, o)
+		rest = strings.TrimPrefix(rest[said:], ", ")
+	}
+	return ops, nil
+}
+
+// sayings are patterns of all abbreviations, by operation.
+var sayings = func() map[needle.Code][]*regexp.Regexp {
+	all := map[needle.Code][]*regexp.Regexp{}
+	for code, s := range spellings {
+		for _, pattern := range []string{s.short, s.shortMany} {
+			text := strings.ReplaceAll(regexp.QuoteMeta(pattern), "%d", `(\d+)`)
+			if code == needle.Sl {
+				text += ` (wyib|wyif)`
+			}
+			all[code] = append(all[code], regexp.MustCompile(`^`+text+`(?:, |$)`))
+		}
+	}
+	return all
+}()
+
+// longestSaid is the operation with which a text begins, and how many characters of it say that.
+func longestSaid(text string, side needle.Side) (found needle.Op, length int) {
+	for code, patterns := range sayings {
+		for _, pattern := range patterns {
+			at := pattern.FindStringSubmatch(text)
+			if at == nil {
+				continue
+			}
+			said := strings.TrimSuffix(at[0], ", ")
+			if len(said) <= length || code == needle.Sl && (at[2] == "wyif") != (side == needle.WS) {
+				continue
+			}
+			found, length = needle.Op{Code: code, N: 1}, len(said)
+			if len(at) > 1 {
+				found.N, _ = strconv.Atoi(at[1])
+			}
+		}
+	}
+	return found, length
+}
+
+var number = regexp.MustCompile(`\d+`)
+
+// needleNamed is the needle of a name, counted from 0; -1 for none.
+func needleNamed(name string) int {
+	switch {
+	case name == "":
+		return -1
+	case name == "holder", strings.HasPrefix(name, "from "):
+		return 0
+	}
+	n, _ := strconv.Atoi(number.FindString(name))
+	if strings.HasPrefix(name, "heel needle") {
+		return n // the holder comes before them
+	}
+	return n - 1
+}
+
+var parking = regexp.MustCompile(`^put (\d+) stitches on a holder, all but the first (\d+) .* on two needles, (\d+) and (\d+), from its right edge$`)
+
+// readLay reads how stitches are laid before a row.
+func readLay(text string) (Reading, error) {
+	whole := func(text string) int { n, _ := strconv.Atoi(text); return n }
+	if at := parking.FindStringSubmatch(text); at != nil {
+		return Reading{Needle: -1, From: whole(at[2]), Lay: []int{whole(at[1]), whole(at[3]), whole(at[4])}}, nil
+	}
+	_, list, found := strings.Cut(text, ": ")
+	if !found {
+		return Reading{}, fmt.Errorf("%q does not say how the stitches are laid", text)
+	}
+	r := Reading{Needle: -1, Lay: []int{}}
+	for _, one := range strings.Split(list, ", ") {
+		r.Lay = append(r.Lay, whole(number.FindString(one)))
+	}
+	return r, nil
+}
