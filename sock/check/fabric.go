@@ -177,7 +177,7 @@ func (r *replay) moves(i int) {
 	}
 	made, moved := 0, 0
 	for _, o := range row.Ops {
-		if o.Code.Takes() == 0 || o.Code == needle.Unzip {
+		if o.Code.Takes() == 0 && o.Code.Makes() > 0 || o.Code == needle.Unzip {
 			made += o.N
 		}
 	}
