@@ -141,7 +141,7 @@ func (r *replay) resting(row *needle.Row) (from, to int) {
 
 // laid lays the loops as the row before says, so that it can be told which of them a row moves.
 func (r *replay) laid(i int) {
-	if i > 0 && r.strict {
+	if i > 0 && r.strict && r.plan.Rows[i].Kind == needle.FlatRow {
 		if before := &r.plan.Rows[i-1]; addsUp(before, r.machine.Count()) {
 			r.machine.Lay(before.From, before.OnNeedles...)
 		}

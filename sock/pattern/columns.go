@@ -9,7 +9,12 @@ type Columns struct {
 	faces [][]bool
 	// first is the column of the first stitch of the round.
 	first int
+	// wide are the faces of each round from stitch -reach to stitch reach: nearly every question, without a division.
+	wide [][2 * reach]bool
 }
+
+// reach is more than half of the stitches of nearly every sock.
+const reach = 128
 
 // Flat says whether the pattern is of knits and purls alone: each stitch stands on the one below it.
 func (p *Pattern) Flat() bool {
@@ -45,6 +50,13 @@ func (p *Pattern) LayOut(front int) *Columns {
 		}
 	}
 	c.first = best
+	wide := make([][2 * reach]bool, len(c.faces))
+	for round := range wide {
+		for at := range wide[round] {
+			wide[round][at] = c.Purl(round, at-reach)
+		}
+	}
+	c.wide = wide
 	return c
 }
 
@@ -74,7 +86,17 @@ func (c *Columns) unlike(front int) int {
 // Purl says whether stitch at of the round, counted from its start, is a purl in a round of the pattern.
 // Stitches before the start have negative numbers.
 func (c *Columns) Purl(round, at int) bool {
-	faces := c.faces[round%len(c.faces)]
+	if rounds := len(c.faces); round >= rounds {
+		if rounds == 1 {
+			round = 0
+		} else {
+			round %= rounds
+		}
+	}
+	if place := uint(at + reach); c.wide != nil && place < 2*reach {
+		return c.wide[round][place]
+	}
+	faces := c.faces[round]
 	column := (c.first + at) % len(faces)
 	if column < 0 {
 		column += len(faces)
