@@ -12,8 +12,33 @@ type crossing struct {
 	name string
 	// round counts the rows that have crossed it.
 	round int
-	// allRound: it goes round the back too.
+	// allRound: it goes round the back too, where panel, if any, has it.
 	allRound bool
+	panel    panel
+	// onInstep: it was there before the leg, and goes on whatever the panels are.
+	onInstep bool
+}
+
+// panel says whether a column of a leg is ribbed; front of all its columns are the front, and those of the far half of the back are negative.
+type panel func(column, front, all int) bool
+
+// panels are where the rib of a leg can run, by name; all round is nil.
+var panels = map[string]panel{
+	"front": func(column, front, _ int) bool { return column >= 0 && column < front },
+	"back":  func(column, front, _ int) bool { return column < 0 || column >= front },
+	"sides": func(column, front, all int) bool {
+		// A third of the leg, half of it on each side: as many in front of the side as behind it.
+		each := (all + 6) / 12
+		return column >= -each && column < each || column >= front-each && column < front+each
+	},
+}
+
+// legPanel is where the leg's rib runs; nil for all round, and where it has no rib.
+func (s *Sock) legPanel() panel {
+	if !s.legPattern().Rib() {
+		return nil
+	}
+	return panels[s.Design.Leg.Panels]
 }
 
 // layOut begins a pattern, centred on the stitches that now lie on needle 1; one
@@ -22,7 +47,8 @@ func (h *hands) layOut(p *pattern.Pattern, allRound bool) {
 	if h.over == nil || h.over.name != p.Name {
 		h.over = &crossing{Columns: p.LayOut(h.instep), name: p.Name}
 	}
-	h.over.allRound = allRound
+	h.over.allRound, h.over.panel = allRound, nil
+	h.over.onInstep = h.over.onInstep || !allRound
 }
 
 // laysOut says whether a pattern is worked by its columns: one of knits and purls, of which purls show.
@@ -50,10 +76,26 @@ func (h *hands) inPattern(at int) *settling {
 		return h.settling()
 	}
 	h.crosses = true
-	if h.over.Purl(h.over.round, h.columnAt(at)) {
+	column := h.columnAt(at)
+	if h.over.panel != nil && !h.inPanel(column) {
+		return h.settling()
+	}
+	if h.over.Purl(h.over.round, column) {
 		return &asPurl
 	}
 	return &asKnit
+}
+
+// inPanel says whether a column is ribbed where the rib of a leg runs in panels.
+func (h *hands) inPanel(column int) bool {
+	front, all := h.instep, h.machine.Stitches()
+	for _, c := range h.corners {
+		all -= c.n
+		if c.at < h.instep {
+			front -= c.n
+		}
+	}
+	return h.over.onInstep && column >= 0 && column < front || h.over.panel(column, front, all)
 }
 
 // columnAt is where the stitch at a place of the round stands among those of

@@ -111,6 +111,22 @@ func TestTheInstepKeepsItsPatternThroughTheAnkle(t *testing.T) {
 	assert.Equal(t, "RS ["+instep+back+"] 68", rowText(rowNamed(t, p, "cuff-3")), "and into the cuff of its own kind")
 }
 
+// Rib in panels: in front, behind, or a third of the leg on each side, in the columns that it would have all round.
+func TestRibInPanels(t *testing.T) {
+	leg := func(panels, more string) string {
+		p := makePlan(t, strings.Replace(isolde, `"height_mm":180`, `"height_mm":180,"pattern":"rib_2x2","panels":"`+panels+`"`+more, 1))
+		assert.Equal(t, "RS [k×2 p×2", rowText(rowNamed(t, p, "cuff-3"))[:len("RS [k×2 p×2")], "the cuff goes all round")
+		return rowText(rowNamed(t, p, "leg-20"))
+	}
+	front := "k×2 " + strings.Repeat("p×2 k×2 ", 8)
+	back := strings.Repeat("p×2 k×2 ", 8) + "p×2"
+	assert.Equal(t, "RS ["+front+"k×34] 68", leg("front", ""))
+	assert.Equal(t, "RS [k×34 "+back+"] 68", leg("back", ""))
+	// 68 ÷ 12 = 5⅔: six stitches on either side of each side of the leg.
+	assert.Equal(t, "RS [k×2 p×2 k×26 p×2 k×2 p×2 k×2 p×2 k×22 p×2 k×2 p×2] 68", leg("sides", ""))
+	assert.Equal(t, "RS ["+front+back+"] 68", leg("back", `,"instep_pattern":"rib_2x2"`), "an instep goes on")
+}
+
 func TestReverseSoleShowsItsSmoothFaceInside(t *testing.T) {
 	p := makePlan(t, with(`"foot_length":{"sole":"reverse"}`))
 	assert.Equal(t, "RS [k×34 p×34] 68", rowText(rowNamed(t, p, "foot-5")))

@@ -96,8 +96,11 @@ func (s *Sock) gussetFrom() int { return s.FootRounds - 2*s.Heel.GussetIncreases
 // the count and those that increase for a gusset.
 func (s *Sock) foot(h *hands) {
 	h.enter(needle.Foot)
-	h.colour = ""
+	extra := s.extraToeRounds()
 	for i := 1; i <= s.FootRounds; i++ {
+		if h.colour = s.colourOf("toe"); i > extra {
+			h.stripe(s)
+		}
 		stitches := changeIn(s.Ankle.footRounds, i)
 		switch from := s.gussetFrom(); {
 		case stitches != 0:
@@ -113,6 +116,14 @@ func (s *Sock) foot(h *hands) {
 		}
 	}
 	s.beginInstep(h)
+}
+
+// extraToeRounds are the rounds of the foot that go on in the toe's colour.
+func (s *Sock) extraToeRounds() int {
+	if s.colourOf("toe") == "" {
+		return 0
+	}
+	return min(s.FootRounds, s.Gauge.RoundsIn(s.Design.Toe.ColourExtra))
 }
 
 // beginInstep lays the instep's pattern out, after the round that settles what a toe may have left.

@@ -22,6 +22,9 @@ type hands struct {
 	section needle.Section
 	fabric  string
 	colour  string
+	// striped counts the rounds of stripes; joins is said of the next row.
+	striped int
+	joins   string
 	// lay is how the loops lie on the needles.
 	lay laid
 	// instep is the number of loops on needle 1; all others are on needle 2.
@@ -98,8 +101,24 @@ func (h *hands) end() *needle.Row {
 		h.over.round++
 		h.crosses = false
 	}
+	if n := len(h.rows); n > 0 {
+		h.remark(yarnNote(&h.rows[n-1], &h.row))
+	}
+	h.remark(h.joins)
+	h.joins = ""
 	h.rows = append(h.rows, h.row)
 	return &h.rows[len(h.rows)-1]
+}
+
+// remark says something of the present row, after what is said of it already.
+func (h *hands) remark(text string) {
+	if text == "" {
+		return
+	}
+	if h.row.Note != "" {
+		h.row.Note += " "
+	}
+	h.row.Note += text
 }
 
 // do works one kind of operation n times; n may be zero.

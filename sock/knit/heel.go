@@ -58,9 +58,7 @@ func (s *Sock) enterHeel(h *hands) {
 	if s.Design.Heel.Fabric == needle.Garter {
 		h.fabric = needle.Garter
 	}
-	if s.Design.ContrastHeel() {
-		h.colour = needle.Contrast
-	}
+	h.colour = s.colourOf("heel")
 }
 
 // inMainYarn does something in the sock's own yarn and fabric, and goes back.

@@ -19,7 +19,7 @@ type flapHeel struct{}
 
 var aboutFlap = About{
 	Name: "flap_under", Label: "Flap below", Said: "flap below the heel", Reason: "a padded sole of the heel, and a gusset", Term: "flap", Rows: "rows", Counts: 3,
-	Uses:   []string{"heel.flap_rows", "heel.flap_row_factor", "heel.picked_up"},
+	Uses:   []string{"heel.flap_rows", "heel.flap_row_factor", "heel.picked_up", "heel.slip_columns"},
 	Resets: heelCounts,
 	Numbers: []Number{
 		{Field: "heel.flap_rows", Label: "Flap rows", Suffix: "rows"},
@@ -159,9 +159,7 @@ func (flapHeel) DiagonalGirth(s *Sock) measure.Length {
 
 func (flapHeel) Work(h *hands, s *Sock) {
 	h.enter(needle.Heel)
-	if s.Design.ContrastHeel() {
-		h.colour = needle.Contrast
-	}
+	h.colour = s.colourOf("heel")
 	h.reachLeft, h.reachRight = 0, 0
 	h.begin(needle.FlatRow)
 	h.do(needle.Turn, 1)
@@ -172,9 +170,7 @@ func (flapHeel) Work(h *hands, s *Sock) {
 		h.flapRightSide(n)
 		h.flapWrongSide(n)
 	}
-	h.turnFlap(n)
-	h.colour = ""
-	s.gusset(h)
+	s.gusset(h, h.turnFlap(n, s.Design.Heel.SlipColumns != "flap"))
 }
 
 // flapWrongSide slips the first stitch, so that the edge makes a chain to pick up from.
@@ -201,13 +197,52 @@ func (h *hands) flapRightSide(n int) {
 	h.end()
 }
 
+// slipColumns says of each stitch from the right edge whether it stands in a column that was slipped.
+type slipColumns []bool
+
+// columnsOfFlap are those of a flap: every other stitch, from the first on.
+func columnsOfFlap(n int) slipColumns {
+	c := make(slipColumns, n)
+	for i := range c {
+		c[i] = i%2 == 0 && i < n-1
+	}
+	return c
+}
+
+// along knits the next n stitches of the heel, from the i-th on, and slips those of its columns, never two side by side.
+func (h *hands) along(c slipColumns, i, n int) {
+	for end := i + n; i < end; i++ {
+		if last := len(h.ops) - 1; i < len(c) && c[i] && (last < h.rowOps || h.ops[last].Code != needle.Sl) {
+			h.do(needle.Sl, 1)
+		} else {
+			h.do(needle.K, 1)
+		}
+	}
+}
+
+// together takes two stitches at a place for one: it goes on with the column of either, unless the stitch beside
+// it, on the inside of the turn, is slipped.
+func (c slipColumns) together(at, inside int) slipColumns {
+	either := c[at] || c[at+1]
+	c = append(c[:at], c[at+1:]...)
+	c[at] = either && !c[inside]
+	return c
+}
+
 // turnFlap works back and forth over the middle, with a decrease over the gap
-// at the end of each row, until nothing is left outside.
-func (h *hands) turnFlap(n int) {
-	outer := [2]int{flapOuter(n) + 3, flapOuter(n)} // beyond the gap, before its decrease
+// at the end of each row, until nothing is left outside. Slip columns go on in its
+// right-side rows when they are asked for; what is left of them comes back.
+func (h *hands) turnFlap(n int, slips bool) slipColumns {
+	columns := columnsOfFlap(n)
+	knitAlong := columns
+	if !slips {
+		knitAlong = nil
+	}
+	outer := [2]int{flapOuter(n) + 3, flapOuter(n) + 3} // beyond the gap, before its decrease
 	h.begin(needle.FlatRow)
 	h.do(needle.Sl, 1)
-	h.do(needle.K, n/2+1)
+	h.along(knitAlong, 1, n/2+1)
+	columns = columns.together(n/2+2, n/2+1)
 	h.do(needle.SSK, 1)
 	h.do(needle.K, 1)
 	h.do(needle.Turn, 1)
@@ -216,10 +251,12 @@ func (h *hands) turnFlap(n int) {
 	h.begin(needle.FlatRow)
 	h.do(needle.Sl, 1)
 	h.do(needle.P, 5-n%2)
+	columns = columns.together(outer[rightEdge]-2, outer[rightEdge]-1)
 	h.do(needle.P2tog, 1)
 	h.do(needle.P, 1)
 	h.do(needle.Turn, 1)
 	h.end()
+	outer[rightEdge] -= 3
 	middle := 8 - n%2 // between the gaps
 	for edge := leftEdge; outer[edge] > 0 && h.err == nil; edge = 1 - edge {
 		together, plain := needle.SSK, needle.K
@@ -228,7 +265,18 @@ func (h *hands) turnFlap(n int) {
 		}
 		h.begin(needle.FlatRow)
 		h.do(needle.Sl, 1)
-		h.do(plain, middle-2)
+		right := outer[rightEdge]
+		if edge == leftEdge {
+			if slips {
+				h.along(columns, right+1, middle-2)
+			} else {
+				h.do(plain, middle-2)
+			}
+			columns = columns.together(right+middle-1, right+middle-2)
+		} else {
+			h.do(plain, middle-2)
+			columns = columns.together(right-1, right)
+		}
 		h.do(together, 1)
 		outer[edge]--
 		if outer[edge] > 0 { // at the end there may be none left for the one more: right so
@@ -239,6 +287,7 @@ func (h *hands) turnFlap(n int) {
 		h.do(needle.Turn, 1)
 		h.end()
 	}
+	return columns
 }
 
 // gussetTarget is the count down to which the gusset decreases: the ankle's,
@@ -287,15 +336,29 @@ func (s *Sock) planGusset(rounds int) {
 }
 
 // gusset picks up along both edges of the flap and decreases to the leg's count.
-func (s *Sock) gusset(h *hands) {
+// Slip columns go up the back of the heel when they are asked for, in every second round, best in
+// those that decrease.
+func (s *Sock) gusset(h *hands, columns slipColumns) {
 	h.enter(needle.Gusset)
 	left, right := s.Heel.PickedUp[0], s.Heel.PickedUp[1]
+	slipsUp := s.Design.Heel.SlipColumns == "back"
+	rightOf := s.Heel.CornerStitches + right // stitches before the heel's own
+	slipped := false
+	h.colour = ""
 	h.begin(needle.FlatRow)
-	h.do(needle.K, s.Heel.TurnStitches)
+	if slipsUp {
+		h.along(columns, 0, s.Heel.TurnStitches)
+		slipped = true
+	} else {
+		h.do(needle.K, s.Heel.TurnStitches)
+	}
 	h.do(needle.PU, left+s.Heel.CornerStitches)
 	h.end()
 	for i, r := range s.Heel.GussetRounds {
 		front, back := h.instep, h.sole()
+		slips := slipsUp && !slipped && (r.left || r.right) && rightOf >= 3 // before the decreases reach the heel itself
+		slipped = slips
+		h.stripe(s)
 		h.round(func() { s.workInstep(h, front) }, func() {
 			if i == 0 {
 				h.do(needle.PU, s.Heel.CornerStitches+right)
@@ -308,7 +371,21 @@ func (s *Sock) gusset(h *hands) {
 			if r.left {
 				back -= 3
 			}
+			if slips {
+				before := rightOf
+				if r.right {
+					before = max(rightOf-3, 0)
+				}
+				before = min(before, back)
+				heel := min(len(columns), back-before)
+				h.do(needle.K, before)
+				h.along(columns, 0, heel)
+				back -= before + heel
+			}
 			h.do(needle.K, back)
+			if r.right {
+				rightOf--
+			}
 			if r.left {
 				h.do(needle.K2tog, 1)
 				h.do(needle.K, 1)

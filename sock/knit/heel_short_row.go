@@ -277,6 +277,9 @@ func (r *shortRows) beginHeel(s *Sock) {
 			r.end()
 		}
 	})
+	if r.ownStrand && !s.Design.ContrastHeel() {
+		r.joins = newStrand
+	}
 	r.begin(needle.FlatRow)
 }
 
@@ -310,6 +313,9 @@ func (r *shortRows) home() {
 	if !r.inRow {
 		// The heel's own strand ended at the right edge; the sock's yarn goes on.
 		r.inMainYarn(func() {
+			if r.colour == r.row.Colour {
+				r.joins = oldStrand
+			}
 			r.begin(needle.FlatRow)
 			r.settle(r.stitches - r.beyond)
 			r.end()

@@ -5,8 +5,8 @@ import "acornstep/sock/needle"
 // leg knits from the heel to the cuff.
 func (s *Sock) leg(h *hands) {
 	h.enter(needle.Leg)
-	h.colour = ""
 	for i := 1; i <= s.LegRounds; i++ {
+		h.stripe(s)
 		stitches := changeIn(s.Ankle.legRounds, i)
 		switch {
 		case i == 1:
@@ -60,7 +60,7 @@ func (s *Sock) firstRound(h *hands) {
 		}
 	}
 	if extra > 0 || corner.wrapsInstep && s.Heel.FlapRows == 0 {
-		h.row.Note = corner.made
+		h.remark(corner.made)
 	}
 	h.end()
 }
@@ -112,7 +112,7 @@ func (h *hands) loseCorners(lost string) {
 	if h.corners[0].n == 0 {
 		h.corners = nil
 	}
-	h.row.Note = lost
+	h.remark(lost)
 	h.end()
 }
 
@@ -135,6 +135,7 @@ func (s *Sock) legRound(h *hands, i int) {
 	started := i > s.PlainRounds
 	if allRound := instep.Plain() || instep.Name == leg.Name; started && allRound && laysOut(leg) {
 		h.layOut(leg, true)
+		h.over.panel = s.legPanel()
 	}
 	switch {
 	case started && h.over != nil && h.over.allRound:
@@ -148,7 +149,7 @@ func (s *Sock) legRound(h *hands, i int) {
 			h.instepRow++
 		}
 		h.patternRound(leg, row)
-	case started:
+	case started && (s.legPanel() == nil || s.Design.Leg.Panels == "back"):
 		h.round(func() { s.workInstep(h, front) }, func() { h.patternCentred(leg, i-s.PlainRounds-1, back) })
 	default:
 		h.round(func() { s.workInstep(h, front) }, func() { h.do(needle.K, back) })

@@ -209,6 +209,12 @@ func designs(t *rapid.T) design.Design {
 		"needles":  pick("needles", needleNames...),
 		"bind_off": pick("bind off", design.Registered("bind_off")...), "mirror": rapid.Bool().Draw(t, "mirror"), "yarn": map[string]any{"contrast": contrast},
 	}
+	drawn["odd"], drawn["colour_extra_mm"] = pick("odd", "ridge", "pair"), rapid.IntRange(0, 60).Draw(t, "toe colour")
+	heel["slip_columns"] = pick("slip columns", "flap", "turn", "back")
+	object["leg"].(map[string]any)["panels"] = pick("panels", "all", "all", "front", "back", "sides")
+	if rapid.IntRange(0, 3).Draw(t, "striped") == 0 {
+		object["yarn"].(map[string]any)["stripes"] = []any{[]any{"own", rapid.IntRange(1, 6).Draw(t, "own rounds")}, []any{"amber", rapid.IntRange(1, 6).Draw(t, "amber rounds")}}
+	}
 	if rapid.IntRange(0, 3).Draw(t, "other needles") == 0 {
 		object["needles_by_section"] = map[string]any{
 			pick("section", "foot", "heel", "gusset", "leg", "cuff"): pick("its needles", needleNames...),

@@ -17,7 +17,7 @@ type garterSquareToe struct{}
 
 var aboutSquare = About{
 	Name: "garter_square", Label: "Garter square", Said: "garter-square toe", Reason: "straight on at the full count; bumpy inside", Term: "garter", Rows: "rows", Counts: 2,
-	Uses:   []string{"toe.start_loop"},
+	Uses:   []string{"toe.start_loop", "toe.odd"},
 	Resets: []string{"toe.cast_on", "toe.start_stitches", "toe.fast_rounds", "toe.turns_per_side"},
 	Allows: twoNeedleCastOns,
 }
@@ -46,18 +46,24 @@ func (garterSquareToe) Stitches(s *Sock) float64 {
 func (garterSquareToe) Caution(s *Sock, say *verdict.Checks) {
 	say.Say(verdict.Note, "toe_square", "A garter square feels bumpy under sensitive toes, and it slants over them: with stripes let the second sock mirror the first.")
 	if s.colourOf("toe") != "" {
-		say.Say(verdict.Note, "toe_square_colour", "A contrast toe in a garter square wants another 25 mm of foot in the toe colour.")
+		if s.Design.Toe.ColourExtra == 0 {
+			say.Say(verdict.Note, "toe_square_colour", "A contrast toe in a garter square wants another 25 mm of foot in the toe colour.")
+		}
 	}
 }
 
-// squareEdge is what is picked up along each edge of a square of q: one ridge more
-// where the count leaves two of a multiple of four.
-func squareEdge(n int) (q, edge int) {
-	return n / 4, n/4 + n%4/2
+// squareEdge is what is picked up along each edge of a square of q. Where the count leaves two of a
+// multiple of four there is one ridge more, or one stitch is made in each half.
+func (s *Sock) squareEdge() (q, edge, made int) {
+	q, odd := s.Stitches/4, s.Stitches%4/2
+	if s.Design.Toe.Odd == "pair" {
+		return q, q, odd
+	}
+	return q, q + odd, 0
 }
 
 func (garterSquareToe) Size(s *Sock) {
-	q, edge := squareEdge(s.Stitches)
+	q, edge, _ := s.squareEdge()
 	s.Toe = ToeSize{
 		CastOn: 2 * q, Rounds: 2*edge - 1,
 		Length: lengths.SquareToe(q, s.Gauge),
@@ -65,7 +71,7 @@ func (garterSquareToe) Size(s *Sock) {
 }
 
 func (garterSquareToe) Work(h *hands, s *Sock) {
-	q, edge := squareEdge(s.Stitches)
+	q, edge, made := s.squareEdge()
 	h.castOnRing(s, 2*q)
 	h.enter(needle.Toe)
 	h.fabric = needle.Garter
@@ -80,11 +86,13 @@ func (garterSquareToe) Work(h *hands, s *Sock) {
 	h.fabric = ""
 	h.begin(needle.FlatRow)
 	h.do(needle.PU, edge)
-	h.instep = q + edge
+	h.do(needle.M1L, made)
+	h.instep = q + edge + made
 	h.nextNeedle()
 	h.settle(q)
 	if !s.Design.Mirror {
 		h.do(needle.PU, edge)
+		h.do(needle.M1L, made)
 		h.end()
 		return
 	}
@@ -92,6 +100,7 @@ func (garterSquareToe) Work(h *hands, s *Sock) {
 	h.end()
 	h.begin(needle.Round)
 	h.do(needle.PU, edge)
-	h.do(needle.K, 2*q+edge)
+	h.do(needle.M1L, made)
+	h.do(needle.K, 2*q+edge+made)
 	h.end()
 }

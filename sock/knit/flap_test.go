@@ -1,0 +1,79 @@
+package knit
+
+import (
+	"testing"
+
+	"github.com/stretchr/testify/assert"
+	"github.com/stretchr/testify/require"
+
+	"acornstep/sock/needle"
+)
+
+// Slip columns follow the columns, not the count, through the turn, and up the back in every second round.
+func TestSlipColumnsGoOn(t *testing.T) {
+	plain := makePlan(t, with(`"heel":{"kind":"flap_under"}`))
+	assert.Equal(t, "RS [sl×1 k×18 ssk×1 k×1 turn×1] 67", rowText(rowNamed(t, plain, "heel-39")))
+	turn := makePlan(t, with(`"heel":{"kind":"flap_under","slip_columns":"turn"}`))
+	// Stitch 20 and 21 go together: of the flap's columns 1, 3, 5 … that leaves those up to 19.
+	assert.Equal(t, "RS [sl×1 k×1 sl×1 k×1 sl×1 k×1 sl×1 k×1 sl×1 k×1 sl×1 k×1 sl×1 k×1 sl×1 k×1 sl×1 k×1 sl×1 ssk×1 k×1 turn×1] 67", rowText(rowNamed(t, turn, "heel-39")))
+	// Twelve wait at the right and the thirteenth is slipped as the first; where two were purled together two knits stand side by side.
+	assert.Equal(t, "RS [sl×1 k×2 sl×1 k×1 sl×1 k×1 ssk×1 k×1 turn×1] 65", rowText(rowNamed(t, turn, "heel-41")))
+	assert.Equal(t, "RS [k×20 pu×19] 73", rowText(rowNamed(t, turn, "gusset-1")))
+
+	back := makePlan(t, with(`"heel":{"kind":"flap_under","slip_columns":"back"}`))
+	heel := rowNamed(t, back, "gusset-1")
+	require.Equal(t, needle.Sl, heel.Ops[0].Code)
+	slips := func(id string) (n int) {
+		for _, o := range rowNamed(t, back, id).Ops {
+			if o.Code == needle.Sl {
+				n += o.N
+			}
+		}
+		return n
+	}
+	assert.Positive(t, slips("gusset-4"), "a round that decreases")
+	assert.Zero(t, slips("gusset-5"), "a plain round between")
+	assert.Equal(t, slips("gusset-4"), slips("gusset-24"), "the columns go up to the leg")
+	assert.Equal(t, slips("gusset-1"), slips("gusset-4"))
+}
+
+// A square over 4q + 2 stitches has one ridge more, or one stitch is made in each half in the round that picks up.
+func TestASquareOverAnOddPair(t *testing.T) {
+	square := func(fields string) string { return with(`"stitches":70,"toe":{"kind":"garter_square"` + fields + `}`) }
+	ridge := makePlan(t, square(""))
+	assert.Equal(t, 35, ridge.Summary.ToeRounds, "2·17 + 1")
+	assert.Equal(t, "RS [pu×18 k×1 ktbl×16 pu×18] 70", rowText(rowNamed(t, ridge, "toe-36")))
+	for _, mirror := range []string{"false", "true"} {
+		pair := makePlan(t, `{"mirror":`+mirror+`,`+square(`,"odd":"pair"`)[1:])
+		assert.Equal(t, 33, pair.Summary.ToeRounds, "2·17 − 1")
+		assert.Equal(t, 70, rowNamed(t, pair, "foot-1").Stitches)
+		assert.Equal(t, []int{35, 35}, rowNamed(t, pair, "foot-1").OnNeedles)
+	}
+	assert.Equal(t, "RS [pu×17 m1l×1 k×1 ktbl×16 pu×17 m1l×1] 70", rowText(rowNamed(t, makePlan(t, square(`,"odd":"pair"`)), "toe-34")))
+}
+
+// 25 mm at 44 rounds in 100 mm: eleven rounds of the foot in the toe's colour.
+func TestTheColourOfTheToeGoesOn(t *testing.T) {
+	p := makePlan(t, with(`"toe":{"kind":"garter_square","colour_extra_mm":25},"yarn":{"contrast":["toe"]}`))
+	assert.Equal(t, needle.Contrast, rowNamed(t, p, "foot-11").Colour)
+	assert.Empty(t, rowNamed(t, p, "foot-12").Colour)
+	assert.Contains(t, rowNamed(t, p, "foot-12").Note, "Change to the sock's own yarn")
+	none := makePlan(t, with(`"toe":{"colour_extra_mm":25}`))
+	assert.Empty(t, rowNamed(t, none, "foot-1").Colour, "a toe in the sock's own yarn has no colour to go on in")
+}
+
+// Two rounds of one colour and three of the other, from the first round of the foot on; the heel stands aside.
+func TestStripesOfWholeRounds(t *testing.T) {
+	p := makePlan(t, with(`"yarn":{"stripes":[["own",2],["amber",3]]}`))
+	var colours []string
+	for _, id := range []string{"foot-1", "foot-2", "foot-3", "foot-4", "foot-5", "foot-6"} {
+		colours = append(colours, rowNamed(t, p, id).Colour)
+	}
+	assert.Equal(t, []string{"", "", "amber", "amber", "amber", ""}, colours)
+	assert.Empty(t, rowNamed(t, p, "heel-5").Colour)
+	// 65 rounds of foot are thirteen repeats.
+	assert.Equal(t, "", rowNamed(t, p, "leg-2").Colour)
+	assert.Equal(t, "amber", rowNamed(t, p, "leg-3").Colour)
+	assert.Contains(t, rowNamed(t, p, "foot-3").Note, "Change to the amber yarn")
+	assert.Contains(t, rowNamed(t, p, "foot-4").Note, "without a step")
+}
