@@ -104,7 +104,7 @@ func (h *hands) changeRound(place string, stitches int) {
 		place = "sides" // the back has lost what it can: nearly all would be instep
 	}
 	front, back := changePlaces[place](stitches)
-	if h.over != nil && backTakes(sole, stitches) {
+	if (h.over != nil || h.lace != nil) && backTakes(sole, stitches) {
 		// A pattern on the instep keeps its columns: the back has the whole change.
 		h.round(func() { h.settle(instep) }, func() { h.evenly(sole, stitches) })
 		return
@@ -126,7 +126,7 @@ func backTakes(back, stitches int) bool { return back >= -2*stitches }
 // keepColumns stops a sock whose back cannot lose what the leg asks for while
 // the pattern on the instep keeps all its stitches.
 func (s *Sock) keepColumns() {
-	if !laysOut(s.instepPattern()) {
+	if s.instepPattern().Plain() {
 		return
 	}
 	front := s.Stitches / 2

@@ -2,6 +2,7 @@ package knit
 
 import (
 	"fmt"
+	"slices"
 	"strings"
 	"testing"
 
@@ -10,6 +11,8 @@ import (
 
 	"acornstep/sock/check"
 	"acornstep/sock/design"
+	"acornstep/sock/needle"
+	"acornstep/sock/pattern"
 )
 
 // Every way to begin, separate and turn a short-row heel, over half the
@@ -147,4 +150,42 @@ func TestBindOffsAndTheirYarn(t *testing.T) {
 	}
 	sewn := rowNamed(t, makePlan(t, with(`"bind_off":"sewn"`)), "bind_off-1")
 	assert.Contains(t, sewn.Note, "about 64 cm", "three times 212.5 mm")
+}
+
+// The rounds of a lace on the instep go on counting through the heel: half rounds, the full round inside it, the
+// round of the corners, and the leg.
+func TestLaceGoesOnThroughTheHeel(t *testing.T) {
+	const lace = "dew_lace"
+	p := makePlan(t, strings.Replace(isolde, `"height_mm":180`, `"height_mm":180,"instep_pattern":"`+lace+`"`, 1))
+	rounds := pattern.Find(lace, nil).Rounds
+	repeat := pattern.Find(lace, nil).Repeat
+	over := 34 % repeat
+	expected := func(k int) []needle.Code {
+		list := slices.Repeat([]needle.Code{needle.K}, over/2)
+		for range 34 / repeat {
+			list = append(list, flat(rounds[k%len(rounds)])...)
+		}
+		return append(list, slices.Repeat([]needle.Code{needle.K}, over-over/2)...)
+	}
+	k := 0
+	for i := range p.Rows {
+		row := &p.Rows[i]
+		crosses := row.Section == needle.Foot && row.N > 1 || row.Section == needle.Leg ||
+			row.Section == needle.Heel && row.Side == needle.RS && (row.Kind == needle.Round || row.ID == "heel-25")
+		if !crosses {
+			continue
+		}
+		ops := flat(row.Ops)
+		switch row.ID {
+		case "leg-1", "leg-2", "leg-3", "leg-4", "leg-5":
+			ops = ops[1:] // the corner stitch stands before the lace
+		case "leg-6":
+			require.Equal(t, needle.K2tog, ops[0])
+			ops[0] = needle.K // the corner goes with the knit stitch at the edge
+		}
+		want := expected(k)
+		require.Equal(t, want, ops[:len(want)], "%s is round %d of the lace", row.ID, k)
+		k++
+	}
+	assert.Equal(t, 64+2+p.Summary.LegRounds, k)
 }

@@ -13,6 +13,7 @@ func (s *Sock) cuff(h *hands) {
 	} else {
 		h.over = nil
 	}
+	h.lace = nil
 	for i := range s.CuffRounds {
 		if i == 0 && s.LegRounds == 0 && s.Heel.FlapRows == 0 {
 			s.firstRound(h)

@@ -128,8 +128,11 @@ func (s *Sock) extraToeRounds() int {
 
 // beginInstep lays the instep's pattern out, after the round that settles what a toe may have left.
 func (s *Sock) beginInstep(h *hands) {
-	if p := s.instepPattern(); laysOut(p) {
+	switch p := s.instepPattern(); {
+	case laysOut(p):
 		h.layOut(p, false)
+	case !p.Plain():
+		h.lace = p
 	}
 }
 
@@ -161,7 +164,7 @@ func (s *Sock) workInstep(h *hands, n int) {
 		h.settle(n - 1)
 		return
 	}
-	if p.Plain() || h.over != nil {
+	if p.Plain() || h.over != nil || h.lace != nil {
 		h.settle(n)
 		return
 	}

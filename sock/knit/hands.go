@@ -6,6 +6,7 @@ import (
 
 	"acornstep/sock/fingers"
 	"acornstep/sock/needle"
+	"acornstep/sock/pattern"
 )
 
 // hands knit: every operation is done on the needles first and then written down.
@@ -40,7 +41,8 @@ type hands struct {
 	// over is the pattern that rows cross; nil for none. crosses says that the present row does.
 	over    *crossing
 	crosses bool
-	// instepRow counts the rounds of an instep's pattern that is more than knits and purls.
+	// lace is a pattern on the instep that is more than knits and purls, and instepRow counts its rounds.
+	lace      *pattern.Pattern
 	instepRow int
 	// fingers counts what waits in short rows; nil where nobody asks.
 	fingers *fingers.Counter

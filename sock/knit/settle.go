@@ -34,6 +34,9 @@ func (h *hands) settleFar(n int) { h.settlePattern(n, true) }
 
 // settlePattern settles n stitches, each as the pattern has it that the row crosses.
 func (h *hands) settlePattern(n int, far bool) {
+	if h.lace != nil && !far {
+		n -= h.crossLace(n)
+	}
 	if h.over == nil || h.machine.Side() != needle.RS {
 		h.settleAs(h.settling(), n, far)
 		return
