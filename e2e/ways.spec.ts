@@ -41,7 +41,7 @@ test("toe, turning style, pattern and yarn are chosen and show in the rows", asy
   await choose(page, "Pattern of the leg", "dew lace");
   await expect(page.getByLabel("What to look at")).toContainText("66 stitches instead of 68");
   await page.getByRole("checkbox", { name: "heel", exact: true }).check();
-  await expect(page.locator(".row-line.by-yarn.contrast").first()).toBeAttached();
+  await expect(page.locator(".row-line.contrast").first()).toBeAttached();
   await saved(page);
   await page.getByRole("link", { name: "Rows", exact: true }).click();
   await expect(page.locator("#toe-2")).toContainText("k33, wrap the next, turn");

@@ -53,6 +53,20 @@ func mainYarn(d *design.Design) bool { return !d.HeelHasOwnStrand() }
 // twoNeedles says that the toe may begin with more than one cast-on.
 func twoNeedles(d *design.Design) bool { return d.Uses("toe.start_loop") }
 
+// oddSquare says that a garter square meets a count that leaves two of a multiple of four.
+func oddSquare(d *design.Design) bool {
+	return d.Uses("toe.odd") && knit.Measure(d).Stitches%4 == 2
+}
+
+// slipStitches says that the heel has a flap whose slip stitches can go on.
+func slipStitches(d *design.Design) bool { return d.Uses("heel.slip_columns") }
+
+// ribbedLeg says that the leg has a rib, which can run in panels.
+func ribbedLeg(d *design.Design) bool {
+	p := pattern.Find(d.Leg.Pattern, d.Patterns)
+	return p != nil && p.Rib()
+}
+
 // fields are the decisions in the order of the work, the default of the school first.
 var fields = []field{
 	{name: "fit.multiple", label: "Count in", here: roundHere, ways: these(
@@ -71,6 +85,9 @@ var fields = []field{
 		way{"kfb", "kfb", "each bump counts an increase round"},
 		way{"kfb_mirrored", "kfb, mirrored", "the bumps lie alike on both sides"},
 		way{"m1", "Made stitches", "no bumps; slants to count by"})},
+	{name: "toe.odd", label: "Two more than fours", here: toeHere, asked: oddSquare, ways: these(
+		way{"ridge", "One ridge more", "the square is two rows longer"},
+		way{"pair", "One stitch in each half", "made in the round that picks up"})},
 	{name: "foot_length.school", label: "Foot length by", here: footHere, ways: these(
 		way{"exact", "Toe's and heel's own rows", "counts what is really knitted"},
 		way{"thumb", "Rule of thumb", "an inch for the toe, an inch for the heel"})},
@@ -88,6 +105,10 @@ var fields = []field{
 		way{nil, "As the style has it", "one in the German style, none in the others"}, way{0, "None: stacked", "shallower by half a round"}, way{1, "One round", "all turns are settled in it"}, way{2, "Two rounds", "deeper"})},
 	{name: "heel.first_row", label: "First row of the heel", here: deepHere, asked: mainYarn, ways: these(
 		way{nil, "As the style begins", "wrong side in the German style, right side in the others"}, way{"RS", "Right side", "knit over the sole first"}, way{"WS", "Wrong side", "turn where the round ends"})},
+	{name: "heel.slip_columns", label: "Slip stitches", here: heelHere, asked: slipStitches, ways: these(
+		way{"flap", "On the flap", "they end where the turn begins"},
+		way{"turn", "Through the turn", "grips a narrow heel, wears harder"},
+		way{"back", "And up the back", "every second round, to the leg"})},
 	{name: "corner.method", label: "Corners", here: cornerHere, ways: listed("corner.method")},
 	{name: "ankle.change", label: "The count changes", here: ankleHere, ways: these(
 		way{"after_heel", "After the heel", "the heel has the foot's count"},
@@ -99,6 +120,11 @@ var fields = []field{
 		way{"spread", "Spread round", "least to be seen"},
 		way{"back", "All in the back", "where the instep has a pattern"})},
 	{name: "leg.pattern", label: "Pattern of the leg", here: legHere, ways: patterns(false)},
+	{name: "leg.panels", label: "The rib runs", here: legHere, asked: ribbedLeg, ways: these(
+		way{"all", "All round", "holds best"},
+		way{"front", "In front", "the instep's columns go on"},
+		way{"back", "At the back", "holds, and the front lies smooth"},
+		way{"sides", "On each side", "a third of the leg, between plain columns"})},
 	{name: "leg.instep_pattern", label: "Pattern on the instep", here: footHere, ways: patterns(false)},
 	{name: "cuff.pattern", label: "Pattern of the cuff", here: cuffHere, ways: patterns(true)},
 	{name: "bind_off", label: "Bind-off", here: bindOffHere, ways: listed("bind_off")},

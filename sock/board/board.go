@@ -131,7 +131,7 @@ func work(a Answer, d design.Design, brief bool) (Answer, error) {
 func gramsOf(needs []yarn.Need) *Grams {
 	g := Grams{DoubtPct: 100 * yarn.Uncertainty}
 	for _, n := range needs {
-		if n.Colour == needle.Contrast {
+		if n.Colour != "" {
 			g.Contrast += n.Grams
 		} else {
 			g.Own += n.Grams

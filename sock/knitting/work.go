@@ -2,10 +2,13 @@ package knitting
 
 import (
 	"fmt"
+	"slices"
+	"strings"
 
 	"acornstep/sock/document"
 	"acornstep/sock/fingers"
 	"acornstep/sock/logbook"
+	"acornstep/sock/needle"
 	"acornstep/sock/plan"
 	"acornstep/sock/position"
 	"acornstep/sock/strip"
@@ -51,6 +54,8 @@ type Row struct {
 	Colour string `json:"colour"`
 	// Special: the row is not worked like the one before it.
 	Special bool `json:"special"`
+	// Joined: it is a turn and no more, and is worked in one breath with the row after it, which says it too.
+	Joined bool `json:"joined,omitempty"`
 	// Length from the tip of the toe after the row, in mm.
 	Length float64 `json:"length_mm"`
 }
@@ -106,6 +111,9 @@ func (e *Edition) Work() (*Work, error) {
 	return w, nil
 }
 
+// turnsOnly says whether a row is a turn and nothing else.
+func turnsOnly(r *needle.Row) bool { return len(r.Ops) == 1 && r.Ops[0].Code == needle.Turn }
+
 func sockOf(p *plan.Plan, t *trace.Trace) Sock {
 	of := map[string]int{}
 	for i := range p.Rows {
@@ -118,6 +126,13 @@ func sockOf(p *plan.Plan, t *trace.Trace) Sock {
 		rows[i] = Row{
 			ID: r.ID, Section: string(r.Section), N: r.N, Of: of[string(r.Section)], Kind: string(r.Kind), Side: string(r.Side), Stitches: r.Stitches,
 			Worked: t.Steps[i].Worked, Parts: said[i].Parts, Note: r.Note, Until: fingers.Until(r, t.Before(i).Snapshot), Colour: r.Colour, Length: lengths[i],
+		}
+		if turnsOnly(r) && i+1 < len(p.Rows) {
+			rows[i].Joined = true
+		}
+		if i > 0 && rows[i-1].Joined {
+			rows[i].Parts = append(slices.Clone(rows[i-1].Parts), rows[i].Parts...)
+			rows[i].Note = strings.TrimSpace(rows[i-1].Note + " " + rows[i].Note)
 		}
 		rows[i].Special = i == 0 || said[i].Sentence(false) != said[i-1].Sentence(false)
 	}

@@ -4,6 +4,7 @@ package yarn
 
 import (
 	"math"
+	"slices"
 
 	"acornstep/sock/design"
 	"acornstep/sock/measure"
@@ -44,21 +45,21 @@ type Need struct {
 	Grams   float64        `json:"grams"`
 }
 
-// Needs reckons each section of a sock from its rows.
+// Needs reckons each section of a sock, and each yarn in it, from its rows.
 func Needs(d *design.Design, rows []needle.Row) []Need {
 	perStitch := float64(PerStitch(d.Gauge.PerMM(), Thickness(d.Yarn))) / 1000
 	gramsPerMetre := d.Yarn.BallGrams / d.Yarn.BallMetres
 	var needs []Need
 	for i := range rows {
 		row := &rows[i]
-		last := len(needs) - 1
-		if last < 0 || needs[last].Section != row.Section || needs[last].Colour != row.Colour {
+		at := slices.IndexFunc(needs, func(n Need) bool { return n.Section == row.Section && n.Colour == row.Colour })
+		if at < 0 {
+			at = len(needs)
 			needs = append(needs, Need{Section: row.Section, Colour: row.Colour})
-			last++
 		}
 		metres := perStitch * stitches(row)
-		needs[last].Metres += metres
-		needs[last].Grams += metres * gramsPerMetre
+		needs[at].Metres += metres
+		needs[at].Grams += metres * gramsPerMetre
 	}
 	return needs
 }

@@ -1512,6 +1512,7 @@ export interface components {
         KnittingRow: {
             colour: string;
             id: string;
+            joined?: boolean;
             kind: string;
             /** Format: double */
             length_mm: number;

@@ -56,6 +56,7 @@ export function HeelSection({
         <Ways field="heel.turn" />
         <Ways field="heel.share" />
         <Ways field="heel.fabric" />
+        <Ways field="heel.slip_columns" />
         <details className="more">
           <summary>More about the heel</summary>
           <Ways field="heel.rounds_between" />

@@ -1,6 +1,7 @@
 import type { Plan } from "../api/client";
 import { Term } from "../terms/Term";
 import { Field } from "./Field";
+import { NeedlesBySection } from "./NeedlesBySection";
 import { Num } from "./Num";
 import { Ways } from "./Ways";
 
@@ -31,6 +32,7 @@ export function LegSection({ plan }: { plan: Plan }) {
           />
         </div>
         <Ways field="leg.pattern" />
+        <Ways field="leg.panels" first={4} />
         <Ways field="cuff.pattern" first={2} />
         <details className="more">
           <summary>More about the leg</summary>
@@ -52,6 +54,7 @@ export function LegSection({ plan }: { plan: Plan }) {
           <Term name="magic_loop">Needles</Term>
         </h2>
         <Ways field="needles" title={null} first={2} />
+        <NeedlesBySection />
       </section>
     </>
   );

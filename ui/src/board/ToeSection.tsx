@@ -24,6 +24,7 @@ export function ToeSection({ plan, length }: { plan: Plan; length: number }) {
       </h2>
       <Ways field="toe.kind" />
       <Ways field="toe.start" />
+      <Ways field="toe.odd" />
       <details className="more">
         <summary>More about the toe</summary>
         <Ways field="toe.cast_on" />

@@ -1,4 +1,4 @@
-import { Checkbox } from "antd";
+import { Checkbox, InputNumber } from "antd";
 import type { PlanAnswer } from "../api/client";
 import { valueAt } from "./content";
 import { Field } from "./Field";
@@ -16,7 +16,7 @@ export function YarnSection({ answer }: { answer: PlanAnswer }) {
         Yarn{" "}
         <small>
           about <Num name="grams">{grams?.own.toFixed(0)} g</Num>
-          {contrast && contrast.length > 0 && ` and ${grams?.contrast.toFixed(0)} g of contrast`} a sock, ±{" "}
+          {grams && grams.contrast > 0 && ` and ${grams?.contrast.toFixed(0)} g of contrast`} a sock, ±{" "}
           {grams?.doubt_pct} %
         </small>
       </h2>
@@ -34,6 +34,60 @@ export function YarnSection({ answer }: { answer: PlanAnswer }) {
           { label: "cuff", value: "cuff" },
         ]}
       />
+      {contrast?.includes("toe") && (
+        <div className="pair">
+          <Field field="toe.colour_extra_mm" label="The toe's colour goes on" hint="over the foot" />
+        </div>
+      )}
+      <Stripes />
     </section>
+  );
+}
+
+type Stripe = [string, number];
+
+/** Stripes has foot and leg in rounds of the sock's own yarn and of the other one in turn. */
+function Stripes() {
+  const stripes = useBoard((b) => valueAt(b.content.draft.design, "yarn.stripes") as Stripe[] | undefined);
+  const choose = useBoard((b) => b.choose);
+  const rounds = (colour: string) => stripes?.find(([name]) => name === colour)?.[1] ?? 2;
+  const change = (colour: string, n: number | null) =>
+    n && choose("yarn.stripes", stripes?.map(([name, was]) => [name, name === colour ? n : was]) ?? null);
+  return (
+    <div className="stripes">
+      <Checkbox
+        checked={stripes !== undefined && stripes.length > 0}
+        onChange={(e) =>
+          choose(
+            "yarn.stripes",
+            e.target.checked
+              ? [
+                  ["own", 2],
+                  ["contrast", 2],
+                ]
+              : null,
+          )
+        }
+      >
+        Stripes of whole rounds over foot and leg
+      </Checkbox>
+      {stripes && stripes.length > 0 && (
+        <div className="pair">
+          {["own", "contrast"].map((colour) => (
+            <div key={colour} className="field">
+              <span>{colour === "own" ? "the sock's own yarn" : "the contrast yarn"}</span>
+              <InputNumber
+                aria-label={`Rounds in the ${colour} yarn`}
+                min={1}
+                max={400}
+                value={rounds(colour)}
+                onChange={(n) => change(colour, n)}
+                suffix="rounds"
+              />
+            </div>
+          ))}
+        </div>
+      )}
+    </div>
   );
 }

@@ -25,7 +25,6 @@ export const Rows = memo(function Rows({
 }) {
   const roundHeight = 100 / plan.design.gauge.rounds_per_100mm;
   const stitchWidth = 100 / plan.design.gauge.stitches_per_100mm;
-  const byYarn = plan.design.yarn.contrast.length > 0;
   const groups = new Map<string, { section: string; colour: string; lines: string[] }>();
   for (const line of shape.lines) {
     const section = line.row.slice(0, line.row.lastIndexOf("-"));
@@ -40,7 +39,7 @@ export const Rows = memo(function Rows({
         <path
           key={key}
           d={lines.join("")}
-          className={`row-line ${byYarn ? `by-yarn ${colour}` : section}`}
+          className={`row-line ${yarnClass(colour)}`}
           {...(section === "cuff" &&
             !small && {
               strokeDasharray: `${(stitchWidth * 0.62).toFixed(2)} ${(stitchWidth * 0.38).toFixed(2)}`,
@@ -50,6 +49,10 @@ export const Rows = memo(function Rows({
     </g>
   );
 });
+
+/** yarnClass colours a yarn: the sock's own has no name, the contrast its own, others take turns. */
+const yarnClass = (colour: string) =>
+  colour === "" || colour === "contrast" ? colour : `other-${colour.length % 2}`;
 
 /** Outline is a closed curve through points. */
 export function Outline({ points, top }: { points: number[][]; top: number }) {

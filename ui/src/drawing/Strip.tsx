@@ -8,7 +8,7 @@ const named = (part: Parts[number]) => part.section !== "cast_on" && part.sectio
 
 /**
  * Strip is the whole sock in one line: each row as high as there are stitches
- * worked in it. Where there are two yarns it has their colours, as the sock has.
+ * worked in it, in the colours of the yarns, as the sock has them.
  */
 export const Strip = memo(function Strip({
   parts,
@@ -21,7 +21,6 @@ export const Strip = memo(function Strip({
   done?: number;
 }) {
   const rows = parts.reduce((sum, part) => sum + part.worked.length, 0);
-  const byYarn = parts.some((part) => part.contrast);
   const tallest = Math.max(...parts.flatMap((part) => part.worked), 1);
   let x = 0;
   const drawn = parts.flatMap((part) => {
@@ -62,7 +61,7 @@ export const Strip = memo(function Strip({
         {drawn.map(({ part, key, state, d }) => (
           <path
             key={key}
-            className={`strip-row ${byYarn ? (part.contrast ? "contrast" : "") : part.section}${state}`}
+            className={`strip-row ${part.contrast ? "contrast" : ""}${state}`}
             d={d}
           />
         ))}

@@ -13,7 +13,7 @@ import { standing } from "./logbook";
 import { Moment } from "./Moment";
 import { NeedleDrawing } from "./NeedleDrawing";
 import { OfferNote } from "./OfferNote";
-import { type Knitting, rowsOf, sockNow, type Which } from "./store";
+import { type Knitting, rowsOf, sockNow, type Which, workedAt } from "./store";
 import { roomFor } from "./stretches";
 import { useComforts } from "./useComforts";
 
@@ -33,8 +33,9 @@ export function KnitScreen() {
   const hindered = isHindered(k);
   const rows = rowsOf(k.view, sock);
   const needles = (sock === 2 ? k.view.second_needles : undefined) ?? k.view.needles;
-  const row = rows[place.row];
-  const [before, after] = [needles[place.row], needles[place.row + 1]];
+  const at = workedAt(rows, place.row);
+  const row = rows[at];
+  const [before, after] = [needles[at], needles[at + 1]];
   const room = row ? roomFor(row, before, after) : 0;
   const comforts = useComforts(row?.special === true && place.row > 0, place.row);
   const open = (panel: string | null) => setSearch(panel === null ? {} : { panel }, { replace: true });
@@ -166,7 +167,7 @@ export function KnitScreen() {
           </Button>
         </div>
         <ol className="knit-next" aria-label="What comes next">
-          {rows.slice(place.row + 1, place.row + 4).map((next) => (
+          {rows.slice(at + 1, at + 4).map((next) => (
             <li key={next.id}>
               <span className="muted">
                 {titleOf(next.section)} {next.n}

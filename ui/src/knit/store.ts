@@ -48,6 +48,9 @@ export function sockNow(k: Pick<Knitting, "which" | "places">): number {
 /** rowsOf are the rows of one sock of the pair. */
 export const rowsOf = (view: KnitView, sock: number) => (sock === 2 ? view.second : undefined) ?? view.rows;
 
+/** workedAt is the row that is worked at a place: a lone turn goes in one breath with the row after it. */
+export const workedAt = (rows: { joined?: boolean }[], row: number) => (rows[row]?.joined ? row + 1 : row);
+
 const gone =
   "This sock was taken out of the basket on another device. What you tick is kept with it all the same.";
 
@@ -155,8 +158,9 @@ export function createKnitting(view: KnitView, kept: OnDevice): StoreApi<Knittin
       tick: (kind, rows = 1) => {
         const k = get();
         const sock = sockNow(k);
-        const row = k.places[sock - 1]?.row ?? 0;
-        const last = rowsOf(k.view, sock).length - 1;
+        const all = rowsOf(k.view, sock);
+        const row = workedAt(all, k.places[sock - 1]?.row ?? 0);
+        const last = all.length - 1;
         if (row <= last) {
           k.record(kind, sock, Math.min(row + rows - 1, last));
         }

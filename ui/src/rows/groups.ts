@@ -11,10 +11,13 @@ export type SectionRows = { section: string; groups: Group[]; rows: number };
 export function grouped(plan: Plan, words: Words[], fingers: string[]): SectionRows[] {
   const sections: SectionRows[] = [];
   plan.rows.forEach((row, i) => {
-    const spoken = words[i];
-    if (!spoken) {
-      return;
+    const said = words[i];
+    const before = plan.rows[i - 1];
+    if (!said || (turnsOnly(row) && i + 1 < plan.rows.length)) {
+      return; // it is said with the row after it
     }
+    const turned = before && turnsOnly(before) ? (words[i - 1]?.parts ?? []) : [];
+    const spoken = turned.length > 0 ? { ...said, parts: [...turned, ...said.parts] } : said;
     let section = sections.at(-1);
     if (section?.section !== row.section) {
       section = { section: row.section, groups: [], rows: 0 };
@@ -31,11 +34,15 @@ export function grouped(plan: Plan, words: Words[], fingers: string[]): SectionR
   return sections;
 }
 
+const turnsOnly = (row: Row) => row.ops.length === 1 && row.ops[0]?.[0] === "turn";
+
 function alike(group: Group, row: Row, spoken: Words): boolean {
   return (
     row.kind === "round" &&
     group.last.kind === "round" &&
     group.last.stitches === row.stitches &&
+    group.last.colour === row.colour &&
+    (group.first.note ?? "") === (row.note ?? "") &&
     JSON.stringify(group.words.parts) === JSON.stringify(spoken.parts)
   );
 }

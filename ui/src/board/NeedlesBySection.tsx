@@ -1,0 +1,42 @@
+import { Select } from "antd";
+import { valueAt } from "./content";
+import { useBoard } from "./store";
+import { useChoice } from "./useOptions";
+
+const sections = ["toe", "foot", "heel", "gusset", "leg", "cuff"] as const;
+
+/** NeedlesBySection lets the needles change at any section. */
+export function NeedlesBySection() {
+  const own = useBoard(
+    (b) => valueAt(b.content.draft.design, "needles_by_section") as Record<string, string> | undefined,
+  );
+  const choose = useBoard((b) => b.choose);
+  const needles = useChoice("needles")?.options ?? [];
+  const change = (section: string, name: string | undefined) => {
+    const { [section]: _, ...others } = own ?? {};
+    const now = name ? { ...others, [section]: name } : others;
+    choose("needles_by_section", Object.keys(now).length > 0 ? now : null);
+  };
+  return (
+    <details className="more" open={own !== undefined && Object.keys(own).length > 0}>
+      <summary>Other needles for a section</summary>
+      <div className="by-section">
+        {sections.map((section) => (
+          <div key={section} className="field">
+            <span>{section}</span>
+            <Select
+              aria-label={`Needles of the ${section}`}
+              allowClear
+              placeholder="the same"
+              value={own?.[section]}
+              onChange={(name) => change(section, name)}
+              options={needles
+                .filter((n) => section !== "toe" || n.value !== "short_circular")
+                .map((n) => ({ value: n.value as string, label: n.label }))}
+            />
+          </div>
+        ))}
+      </div>
+    </details>
+  );
+}
