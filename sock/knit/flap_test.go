@@ -74,6 +74,6 @@ func TestStripesOfWholeRounds(t *testing.T) {
 	// 65 rounds of foot are thirteen repeats.
 	assert.Equal(t, "", rowNamed(t, p, "leg-2").Colour)
 	assert.Equal(t, "amber", rowNamed(t, p, "leg-3").Colour)
-	assert.Contains(t, rowNamed(t, p, "foot-3").Note, "Change to the amber yarn")
+	assert.Contains(t, rowNamed(t, p, "foot-3").Note, "Take up the amber yarn")
 	assert.Contains(t, rowNamed(t, p, "foot-4").Note, "without a step")
 }

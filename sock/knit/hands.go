@@ -104,7 +104,7 @@ func (h *hands) end() *needle.Row {
 		h.crosses = false
 	}
 	if n := len(h.rows); n > 0 {
-		h.remark(yarnNote(&h.rows[n-1], &h.row))
+		h.remark(yarnNote(&h.rows[n-1], &h.row, h.striped > 1))
 	}
 	h.remark(h.joins)
 	h.joins = ""

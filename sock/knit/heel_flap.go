@@ -161,6 +161,7 @@ func (flapHeel) Work(h *hands, s *Sock) {
 	h.enter(needle.Heel)
 	h.colour = s.colourOf("heel")
 	h.reachLeft, h.reachRight = 0, 0
+	h.lay.park(h)
 	h.begin(needle.FlatRow)
 	h.do(needle.Turn, 1)
 	h.end()

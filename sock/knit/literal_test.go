@@ -2,7 +2,9 @@ package knit
 
 import (
 	"fmt"
+	"regexp"
 	"slices"
+	"strings"
 	"testing"
 
 	"github.com/stretchr/testify/require"
@@ -70,6 +72,9 @@ func literalFrom(p *plan.Plan, said []words.Row) (string, error) {
 				m.Hand(-1)
 			}
 			for _, o := range reading.Ops {
+				if on := m.AheadOn(reading.Needle); o.Code == needle.BO && !markers && on < o.N {
+					return row.ID, fmt.Errorf("%d are to be bound off of that needle, and %d lie on it", o.N, on)
+				}
 				if err := m.Do(o); err != nil {
 					return row.ID, err
 				}
@@ -97,6 +102,55 @@ func literalFrom(p *plan.Plan, said []words.Row) (string, error) {
 		}
 	}
 	return "", nil
+}
+
+// One number, one needle or one operation of the words that is another is noticed by whoever reads them literally.
+func TestAWrongWordIsNoticed(t *testing.T) {
+	number := regexp.MustCompile(`\d+`)
+	rapid.Check(t, func(t *rapid.T) {
+		p, err := Make(designs(t))
+		if err != nil {
+			t.Fatal(err)
+		}
+		if p.Stopped() != nil {
+			t.Skip()
+		}
+		traced, err := trace.Of(p.Rows)
+		if err != nil {
+			t.Fatal(err)
+		}
+		said := words.Rows(traced, &p.Design)
+		row := &said[rapid.IntRange(1, len(said)-1).Draw(t, "row")]
+		row.Parts = slices.Clone(row.Parts)
+		part := &row.Parts[rapid.IntRange(0, len(row.Parts)-1).Draw(t, "part")]
+		was := *part
+		switch rapid.IntRange(0, 2).Draw(t, "what") {
+		case 0:
+			numbers := number.FindAllStringIndex(part.Short, -1)
+			if len(numbers) == 0 {
+				t.Skip()
+			}
+			at := rapid.SampledFrom(numbers).Draw(t, "number")
+			part.Short = part.Short[:at[0]] + "9" + part.Short[at[0]:] // nine and tens more
+		case 1:
+			for from, to := range map[string]string{"k": "p", "p": "k", "ds": "k1", "sl": "k", "ssk": "k2tog", "k2tog": "ssk", "bind off": "k", "yo": "m1", "kds": "pds", "pds": "kds"} {
+				if rest, found := strings.CutPrefix(part.Short, from); found && (rest == "" || rest[0] == ',' || rest[0] >= '0' && rest[0] <= '9') {
+					part.Short = to + rest
+					break
+				}
+			}
+		default:
+			if strings.Contains(part.On, "needle 1") && len(p.Rows[0].OnNeedles) > 1 {
+				part.On = strings.Replace(part.On, "needle 1", "needle 2", 1)
+			}
+		}
+		if *part == was {
+			t.Skip()
+		}
+		if _, err := literalFrom(p, said); err == nil {
+			t.Fatalf("%s: %v is read as %v", row.ID, *part, was)
+		}
+	})
 }
 
 // flat are operations one by one.

@@ -42,7 +42,8 @@ func stripeAt(stripes []design.Stripe, round int) (s design.Stripe, into int) {
 }
 
 // yarnNote says what the hands do where the yarn of a row is another than that of the row before.
-func yarnNote(before, now *needle.Row) string {
+// Stripes carry their yarns along.
+func yarnNote(before, now *needle.Row, stripes bool) string {
 	if before.Colour == now.Colour || before.Section == needle.CastOn {
 		return ""
 	}
@@ -51,6 +52,9 @@ func yarnNote(before, now *needle.Row) string {
 		return newStrand
 	case before.Section == needle.Heel:
 		return oldStrand
+	}
+	if now.Section == before.Section && stripes {
+		return "Take up the " + yarnName(now.Colour) + " yarn, laid once round the other before the first stitch."
 	}
 	return "Change to the " + yarnName(now.Colour) + " yarn: lay it once round the yarn so far before the first stitch, so that no hole stays, and weave its end along behind."
 }

@@ -10,9 +10,12 @@ import (
 type Part struct {
 	Section string `json:"section"`
 	Worked  []int  `json:"worked"`
-	// Contrast: it is knitted in the other yarn, most of it: there are the stitches on the way there.
+	// Contrast: it is knitted in the other yarn, but for a row or two on the way there and back.
 	Contrast bool `json:"contrast,omitempty"`
 }
+
+// onTheWay is how many rows of a heel in the other yarn are knitted in the sock's own.
+const onTheWay = 2
 
 // Of gives the strip of a sock; a row that only turns is as high as nothing.
 func Of(t *trace.Trace) []Part {
@@ -28,7 +31,7 @@ func Of(t *trace.Trace) []Part {
 		if t.Rows[i].Colour == needle.Contrast {
 			others++
 		}
-		last.Contrast = 2*others > len(last.Worked) // stripes of whole rounds leave it in the sock's own
+		last.Contrast = others > 0 && len(last.Worked)-others <= onTheWay
 	}
 	return parts
 }

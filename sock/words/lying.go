@@ -79,7 +79,8 @@ func lyingAfter(t *trace.Trace, i int, d *design.Design) lying {
 	case row.Section == needle.Heel && len(l.on) == 1+heelNeedles && row.From > 0:
 		l.parked, l.names = true, []string{"holder", "heel needle 1", "heel needle 2"}
 	case len(l.on) != arrangement.Needles():
-		l.names = names(named[len(l.on)], design.Arrangement{Fronts: 1, Backs: len(l.on) - 1}, row.Section)
+		arrangement = design.Arrangement{Fronts: max(1, len(l.on)/2), Backs: len(l.on) - max(1, len(l.on)/2)}
+		l.names = names(named[len(l.on)], arrangement, row.Section)
 	}
 	l.needles = len(l.on)
 	if arrangement.Backs == 0 && len(l.on) == 1 {
@@ -105,7 +106,7 @@ func lyingAfter(t *trace.Trace, i int, d *design.Design) lying {
 const heelNeedles = 2
 
 // named are the needles that so many of them are likely to be.
-var named = map[int]string{2: design.UsualNeedles, 3: "dpn4", 4: "dpn5"}
+var named = map[int]string{1: "short_circular", 2: design.UsualNeedles, 3: "dpn4", 4: "dpn5"}
 
 // names are what the needles are called, or the markers from which on a part is worked.
 func names(needles string, on design.Arrangement, section needle.Section) []string {

@@ -59,11 +59,7 @@ export const Strip = memo(function Strip({
         aria-label={`All rows: ${parts.map((p) => `${p.section.replace("_", " ")} ${p.worked.length}`).join(", ")}`}
       >
         {drawn.map(({ part, key, state, d }) => (
-          <path
-            key={key}
-            className={`strip-row ${part.contrast ? "contrast" : ""}${state}`}
-            d={d}
-          />
+          <path key={key} className={`strip-row ${part.contrast ? "contrast" : ""}${state}`} d={d} />
         ))}
         {done !== undefined && done < rows && <path className="strip-now" d={`M${done} 0v${height}`} />}
       </svg>

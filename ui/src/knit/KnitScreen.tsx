@@ -237,8 +237,11 @@ function stateOf(k: Knitting): string {
 const huge = 24;
 const large = 56;
 
+/** What is laid before a row is no part of it. */
+const works = (part: Row["parts"][number]) => part.on !== "first";
+
 function sizeOf(row: Row, wording: Wording): string {
-  const letters = row.parts.reduce((sum, part) => sum + part[wording].length, 0);
+  const letters = row.parts.filter(works).reduce((sum, part) => sum + part[wording].length, 0);
   return letters <= huge ? "huge" : letters <= large ? "large" : "";
 }
 
@@ -246,7 +249,10 @@ function Instruction({ row, wording, half }: { row: Row; wording: Wording; half:
   return (
     <div className={`instruction ${wording} ${sizeOf(row, wording)}`}>
       {row.parts.map((part, i) => (
-        <p key={`${part.needle} ${part.short}`} className={half && i === 0 ? "did" : ""}>
+        <p
+          key={`${part.needle} ${part.short}`}
+          className={!works(part) ? "laid" : half && i === row.parts.findIndex(works) ? "did" : ""}
+        >
           {part.on && <span className="on">{part.on}</span>}
           {part[wording].split(/,? (?=turn$)/).map((piece) =>
             piece === "turn" ? (
