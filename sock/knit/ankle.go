@@ -190,6 +190,10 @@ func (p spots) work(h *hands, n int) {
 
 // evenly knits n stitches and makes or loses some, spaced evenly.
 func (h *hands) evenly(n, gain int) {
+	lost, made := needle.K2tog, needle.M1L
+	if h.purlsSole() {
+		lost, made = needle.P2tog, needle.M1P
+	}
 	times, takes := abs(gain), 0
 	if gain < 0 {
 		takes = 2
@@ -198,9 +202,9 @@ func (h *hands) evenly(n, gain int) {
 	for i := range times {
 		h.settle(plain*(2*i+1)/(2*times) - plain*max(0, 2*i-1)/(2*times))
 		if gain < 0 {
-			h.do(needle.K2tog, 1)
+			h.do(lost, 1)
 		} else {
-			h.do(needle.M1L, 1)
+			h.do(made, 1)
 		}
 	}
 	if times == 0 {

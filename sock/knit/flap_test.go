@@ -1,6 +1,7 @@
 package knit
 
 import (
+	"strings"
 	"testing"
 
 	"github.com/stretchr/testify/assert"
@@ -76,4 +77,34 @@ func TestStripesOfWholeRounds(t *testing.T) {
 	assert.Equal(t, "amber", rowNamed(t, p, "leg-3").Colour)
 	assert.Contains(t, rowNamed(t, p, "foot-3").Note, "Take up the amber yarn")
 	assert.Contains(t, rowNamed(t, p, "foot-4").Note, "without a step")
+}
+
+// 106.25 mm of instep and (36 + 20) ÷ 0.32 behind are easy to 337.8 mm; two rows more, to 345.3.
+func TestAFlapFollowsAMeasuredDiagonal(t *testing.T) {
+	rows := func(diagonal string) int {
+		p := makePlan(t, strings.Replace(with(`"heel":{"kind":"flap_under"}`), `"ball_girth_mm":236`, `"ball_girth_mm":236`+diagonal, 1))
+		return *p.Summary.FlapRows
+	}
+	assert.Equal(t, 36, rows(""), "a guess asks for nothing")
+	assert.Equal(t, 36, rows(`,"heel_diagonal_mm":337`))
+	assert.Equal(t, 38, rows(`,"heel_diagonal_mm":345`))
+	assert.Equal(t, 46, rows(`,"heel_diagonal_mm":400`), "twelve more than its stitches at most")
+}
+
+// A sole that is smooth inside is purled in the rounds that change the count, too.
+func TestAReverseSoleIsPurledInEveryRound(t *testing.T) {
+	p := makePlan(t, strings.Replace(with(`"foot_length":{"sole":"reverse"},"ankle":{"change":"before_heel","place":"back"}`), `"ball_girth_mm":236`, `"ball_girth_mm":236,"ankle_girth_mm":208`, 1))
+	for i := range p.Rows {
+		row := &p.Rows[i]
+		if row.Section != needle.Foot || row.N == 1 {
+			continue
+		}
+		taken := 0
+		for _, o := range row.Ops {
+			if taken >= 34 {
+				assert.True(t, o.Code.IsPurl() || o.Code == needle.M1P, "%s: %v", row.ID, row.Ops)
+			}
+			taken += o.N * o.Code.Takes()
+		}
+	}
 }

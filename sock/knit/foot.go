@@ -97,6 +97,7 @@ func (s *Sock) gussetFrom() int { return s.FootRounds - 2*s.Heel.GussetIncreases
 func (s *Sock) foot(h *hands) {
 	h.enter(needle.Foot)
 	extra := s.extraToeRounds()
+	h.reverse = s.Design.FootLength.Sole == "reverse"
 	for i := 1; i <= s.FootRounds; i++ {
 		if h.colour = s.colourOf("toe"); i > extra {
 			h.stripe(s)

@@ -41,6 +41,8 @@ type hands struct {
 	// over is the pattern that rows cross; nil for none. crosses says that the present row does.
 	over    *crossing
 	crosses bool
+	// reverse: the sole of the foot is purled, its smooth face inside.
+	reverse bool
 	// lace is a pattern on the instep that is more than knits and purls, and instepRow counts its rounds.
 	lace      *pattern.Pattern
 	instepRow int

@@ -3,6 +3,7 @@ package knit
 import (
 	"fmt"
 	"math"
+	"slices"
 
 	"acornstep/sock/design"
 	"acornstep/sock/lengths"
@@ -51,7 +52,7 @@ func (flapHeel) Explain(s *Sock, on *sheet.Sheet) {
 		s.explainHalf(on)
 	}
 	on.Add("flap_rows", "Flap rows", fmt.Sprint(h.FlapRows), "Two to four more for a high instep, fewer for a flat foot.",
-		"at least %d, and %g × %s × %s ÷ %g = %.1f: %d", h.Stitches, flapShare, on.Long(d.Foot.Length), on.Per(s.Gauge.Rounds), d.Heel.FlapRowFactor, s.flapByLength(), h.FlapRows)
+		"at least %d, and %g × %s × %s ÷ %g = %.1f; more where a measured heel diagonal asks for them: %d", h.Stitches, flapShare, on.Long(d.Foot.Length), on.Per(s.Gauge.Rounds), d.Heel.FlapRowFactor, s.flapByLength(), h.FlapRows)
 	on.Add("turn_stitches", "Stitches left after the turn", fmt.Sprint(h.TurnStitches), "The heel's stitches.", "%d, less 2 and one for each decrease = %d", h.Stitches, h.TurnStitches)
 	corners := ""
 	if h.CornerStitches > 0 {
@@ -124,7 +125,7 @@ func (flapHeel) Size(s *Sock) {
 	}
 	rows := s.flapRows(stitches)
 	s.Heel.Stitches, s.Heel.FlapRows = stitches, rows
-	s.Heel.TurnStitches = stitches - 2 - 2*((flapOuter(stitches)+1)/2)
+	s.Heel.TurnStitches = flapTurn(stitches)
 	s.Heel.Length = lengths.Flap(rows, s.Heel.RowGauge)
 	s.Heel.PickedUp = [2]int{rows / 2, rows / 2}
 	if d.PickedUp != nil {
@@ -142,8 +143,28 @@ func (s *Sock) flapRows(stitches int) int {
 		return max(*given, 2)
 	}
 	rows := max(stitches, int(math.Ceil(s.flapByLength()-1e-9)))
-	return rows + rows%2
+	rows += rows % 2
+	if slices.Contains(s.Design.Foot.Estimated, "heel_diagonal_mm") {
+		return rows
+	}
+	// As many more as make a diagonal that was measured easy, within what a flap can have.
+	for most := stitches + mostMoreRows; rows+2 <= most && !s.easyOverFlap(stitches, rows); {
+		rows += 2
+	}
+	return rows
 }
+
+// mostMoreRows is how many rows a flap may have beyond its stitches for a high instep.
+const mostMoreRows = 12
+
+// easyOverFlap says whether the heel diagonal is easy with so many rows.
+func (s *Sock) easyOverFlap(stitches, rows int) bool {
+	girth := lengths.DiagonalOfFlap(s.Heel.Ring, stitches, rows, flapTurn(stitches), s.Gauge)
+	return float64(s.Design.Foot.HeelDiagonal) <= float64(girth)*(1+EasyShare*stockinetteStretch)
+}
+
+// flapTurn is what the turn leaves of so many stitches.
+func flapTurn(stitches int) int { return stitches - 2 - 2*((flapOuter(stitches)+1)/2) }
 
 // flapByLength is the number of rows that the length of the foot asks for.
 func (s *Sock) flapByLength() float64 {

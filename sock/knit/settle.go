@@ -16,12 +16,17 @@ var asKnit = settling{needle.K, needle.Kds, needle.KW, needle.KPin, needle.KLift
 var asPurl = settling{needle.P, needle.Pds, needle.PW, needle.PPin, needle.PLift,
 	[3]needle.Code{needle.P, needle.SSP, needle.SSSP}, [3]needle.Code{needle.P, needle.P2tog, needle.P3tog}}
 
-// settling chooses by the side that shows.
+// settling chooses by the side that shows, and by the place on a foot whose sole is smooth inside.
 func (h *hands) settling() *settling {
-	if h.plain() == needle.P {
+	if h.plain() == needle.P || h.purlsSole() {
 		return &asPurl
 	}
 	return &asKnit
+}
+
+// purlsSole says whether the yarn stands at a sole that is smooth inside.
+func (h *hands) purlsSole() bool {
+	return h.reverse && h.section == needle.Foot && h.machine.Side() == needle.RS && h.machine.Cursor() >= h.instep
 }
 
 // settle works n stitches, each with whatever hangs on it from a turn that was
