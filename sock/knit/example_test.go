@@ -33,7 +33,7 @@ func ExampleMake() {
 	}
 	fmt.Println(p.Summary.FootRounds, "rounds to the heel")
 	// Output:
-	// cast_on-1: cast on 32 (32 stitches)
+	// cast_on-1: cast on 32: 16 on needle 1 (instep), 16 on needle 2 (sole) (32 stitches)
 	// toe-2: needle 1 (instep): k1, kfb, k12, kfb, k1; needle 2 (sole): k1, kfb, k12, kfb, k1 (36 stitches)
 	// 65 rounds to the heel
 }

@@ -55,7 +55,7 @@ func literalFrom(p *plan.Plan, said []words.Row) (string, error) {
 			if err != nil {
 				return row.ID, err
 			}
-			if reading.Lay != nil {
+			if reading.Lay != nil && len(reading.Ops) == 0 {
 				m.Lay(reading.From, reading.Lay...)
 				continue
 			}
@@ -79,12 +79,13 @@ func literalFrom(p *plan.Plan, said []words.Row) (string, error) {
 					return row.ID, err
 				}
 			}
+			if reading.Lay != nil {
+				m.Lay(0, reading.Lay...) // as they were cast on
+			}
 			ops = append(ops, reading.Ops...)
 		}
 		m.Hand(-1)
 		if i == 0 {
-			// The cast-on: half of the stitches on each of two needles, or all in a line.
-			m.Lay(0, row.OnNeedles...)
 			if err := m.LayTurned(row.Turned); err != nil {
 				return row.ID, err
 			}

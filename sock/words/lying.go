@@ -3,6 +3,7 @@ package words
 import (
 	"fmt"
 	"slices"
+	"strings"
 
 	"acornstep/sock/design"
 	"acornstep/sock/needle"
@@ -28,6 +29,17 @@ type lying struct {
 
 func (l lying) same(other lying) bool {
 	return l.from == other.from && slices.Equal(l.on, other.on) && slices.Equal(l.names, other.names)
+}
+
+// told says how many loops are on each needle that has any.
+func (l lying) told(on []int) string {
+	var list []string
+	for i, n := range on {
+		if n > 0 {
+			list = append(list, fmt.Sprintf("%d on %s", n, l.names[i]))
+		}
+	}
+	return strings.Join(list, ", ")
 }
 
 // needleOf is the needle of a loop, counted from loop 0, of so many.
@@ -143,14 +155,7 @@ func layFirst(t *trace.Trace, i int, before, after lying) []Part {
 			text := fmt.Sprintf("lay the stitches on the short circular needle: %d on it; hang a marker at the start and another after %d", len(state.Loops), after.had[0])
 			return []Part{{On: "first", Short: text, Long: text}}
 		}
-		text := "lay the stitches on their needles"
-		for n, name := range after.names {
-			joint := ", "
-			if n == 0 {
-				joint = ": "
-			}
-			text += fmt.Sprintf("%s%d on %s", joint, after.had[n], name)
-		}
+		text := "lay the stitches on their needles: " + after.told(after.had)
 		return []Part{{On: "first", Short: text, Long: text}}
 	}
 	return nil

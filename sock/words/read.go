@@ -15,7 +15,7 @@ type Reading struct {
 	// Needle counts from 0; -1 when none is named.
 	Needle int
 	Ops    []needle.Op
-	// Lay are the loops on each needle that are laid before the row, from loop From on; nil when nothing is.
+	// Lay are the loops on each needle that are laid before the row, from loop From on, or as they are cast on; nil when nothing is.
 	Lay  []int
 	From int
 }
@@ -27,7 +27,15 @@ func Read(p Part, side needle.Side, ahead func(needle int) int) (Reading, error)
 		return readLay(p.Short)
 	}
 	r := Reading{Needle: needleNamed(p.On)}
-	for _, piece := range pieces(p.Short) {
+	text := p.Short
+	if what, _, laid := strings.Cut(text, ": "); laid && strings.HasPrefix(text, "cast on ") {
+		lay, err := readLay(text)
+		if err != nil {
+			return r, err
+		}
+		r.Lay, text = lay.Lay, what
+	}
+	for _, piece := range pieces(text) {
 		ops, err := readPiece(piece, side)
 		if err != nil {
 			return r, err
@@ -144,7 +152,7 @@ func needleNamed(name string) int {
 	switch {
 	case name == "":
 		return -1
-	case name == "holder", strings.HasPrefix(name, "from "):
+	case name == "holder", strings.HasPrefix(name, "from "), strings.HasPrefix(name, "it; "):
 		return 0
 	}
 	n, _ := strconv.Atoi(number.FindString(name))
@@ -168,7 +176,11 @@ func readLay(text string) (Reading, error) {
 	}
 	r := Reading{Needle: -1, Lay: []int{}}
 	for _, one := range strings.Split(list, ", ") {
-		r.Lay = append(r.Lay, whole(number.FindString(one)))
+		loops, name, _ := strings.Cut(one, " on ")
+		for on := max(0, needleNamed(name)); len(r.Lay) <= on; {
+			r.Lay = append(r.Lay, 0)
+		}
+		r.Lay[len(r.Lay)-1] = whole(loops)
 	}
 	return r, nil
 }

@@ -90,6 +90,10 @@ func partsOf(t *trace.Trace, i int, before, after lying) []Part {
 				p.On += ", a new one"
 			}
 		}
+		if part.ops[0].Code == needle.CO {
+			where := ": " + after.told(after.on)
+			p.Short, p.Long = p.Short+where, p.Long+where
+		}
 		parts = append(parts, p)
 	}
 	return parts

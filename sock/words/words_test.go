@@ -31,6 +31,8 @@ func rows(t *testing.T, fields string) map[string]Row {
 func TestRowsAsKnittersSayThem(t *testing.T) {
 	said := rows(t, "")
 	sentence := func(id string) string { r := said[id]; return r.Sentence(false) }
+	assert.Equal(t, "cast on 32: 16 on needle 1 (instep), 16 on needle 2 (sole)", sentence("cast_on-1"))
+	assert.Equal(t, "cast on 32: 16 on needle 1 (instep), 16 on needle 3 (sole)", sentenceOf(rows(t, `,"needles":"dpn5"`)["cast_on-1"]))
 	assert.Equal(t, "needle 1 (instep): k16; needle 2 (sole): k1, k15 tbl", sentence("toe-1"))
 	assert.Equal(t, "needle 1 (instep): k1, kfb, k12, kfb, k1; needle 2 (sole): k1, kfb, k12, kfb, k1", sentence("toe-2"))
 	assert.Equal(t, "turn", sentence("heel-1"))
