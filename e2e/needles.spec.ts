@@ -38,3 +38,18 @@ test("a lone turn is worked in one breath with the row after it", async ({ page 
   await page.keyboard.press("Backspace");
   await expect(where(page)).toContainText("heel, row 2 of");
 });
+
+test("rows of a flap are said as a repeat, with every row one click away", async ({ page }) => {
+  await newSock(page, "Sock with a flap");
+  await typeFoot(page);
+  await saved(page);
+  await page.locator("label.way").filter({ hasText: "Flap below" }).first().click();
+  await saved(page);
+  await page.getByRole("link", { name: "Rows", exact: true }).click();
+  const repeat = page.getByRole("row", { name: /Rows 3 and 4, \d+ times/ });
+  await expect(repeat).toBeVisible();
+  await expect(page.locator("#heel-5")).toHaveCount(0);
+  await repeat.getByRole("button", { name: "Every row" }).click();
+  await expect(page.locator("#heel-5")).toContainText("sl1 wyib");
+  await expect(page.locator("#heel-6")).toContainText("sl1 wyif");
+});

@@ -45,6 +45,8 @@ type Line struct {
 	Row    string `json:"row"`
 	Colour string `json:"colour"`
 	Points Points `json:"points"`
+	// Purls are the stretches of the line in which purls stand, as shares of it.
+	Purls [][2]float64 `json:"purls,omitempty"`
 }
 
 // Shape is the sock lying flat.
@@ -69,7 +71,7 @@ func Of(p *plan.Plan, t *trace.Trace) Shape {
 	for i := range p.Rows {
 		row := &p.Rows[i]
 		if points := f.line(row, t.Steps[i]); points != nil {
-			s.Lines = append(s.Lines, Line{row.ID, row.Colour, rounded(points)})
+			s.Lines = append(s.Lines, Line{row.ID, row.Colour, rounded(points), purls(t, i)})
 			for _, pt := range points {
 				s.Width, s.Height = max(s.Width, pt[0]), max(s.Height, pt[1])
 			}

@@ -1,6 +1,7 @@
 package shape
 
 import (
+	"strings"
 	"testing"
 
 	"github.com/stretchr/testify/assert"
@@ -14,7 +15,7 @@ import (
 
 func draw(t *testing.T, fields string) (*plan.Plan, Shape) {
 	t.Helper()
-	d, err := design.Read([]byte(`{"format":"acorn-step.design","version":1,"foot":{"length_mm":251,"ball_girth_mm":236},"gauge":{"stitches_per_100mm":32,"rounds_per_100mm":44},"leg":{"height_mm":180}` + fields + `}`))
+	d, err := design.Read([]byte(`{"format":"acorn-step.design","version":1,"foot":{"length_mm":251,"ball_girth_mm":236},"gauge":{"stitches_per_100mm":32,"rounds_per_100mm":44}` + withLeg(fields) + `}`))
 	require.NoError(t, err)
 	p, err := knit.Make(d)
 	require.NoError(t, err)
@@ -53,4 +54,34 @@ func TestEveryShapeHasALineForItsRows(t *testing.T) {
 			}
 		}
 	}
+}
+
+// A rib on the instep shows on the upper half of the foot and the front of the leg; panels where they are.
+func TestThePatternIsDrawnWhereItIs(t *testing.T) {
+	shown := func(fields, row string) [][2]float64 {
+		_, s := draw(t, fields)
+		for _, l := range s.Lines {
+			if l.Row == row {
+				return l.Purls
+			}
+		}
+		require.Fail(t, "no line", row)
+		return nil
+	}
+	assert.Empty(t, shown("", "leg-20"))
+	// 17 of the front show, and 17 of the back: the instep is half of the line. One knit stands
+	// in its middle and two at its side: purls from the 2nd to the 15th, 1/34 to 15/34.
+	assert.Equal(t, [][2]float64{{0.56, 0.97}}, shown(`,"leg":{"instep_pattern":"rib_2x2"}`, "foot-20"))
+	assert.Equal(t, [][2]float64{{0.03, 0.44}}, shown(`,"leg":{"instep_pattern":"rib_2x2"}`, "leg-20"))
+	assert.Equal(t, [][2]float64{{0.03, 1}}, shown(`,"leg":{"pattern":"rib_2x2"}`, "leg-20"))
+	assert.Equal(t, [][2]float64{{0.5, 1}}, shown(`,"leg":{"pattern":"rib_2x2","panels":"back"}`, "leg-20"))
+	assert.Equal(t, [][2]float64{{0.38, 0.68}}, shown(`,"leg":{"pattern":"rib_2x2","panels":"sides"}`, "leg-20"))
+}
+
+// withLeg gives a design the leg of these drawings, 180 mm tall.
+func withLeg(fields string) string {
+	if strings.Contains(fields, `"leg":{`) {
+		return strings.Replace(fields, `"leg":{`, `"leg":{"height_mm":180,`, 1)
+	}
+	return fields + `,"leg":{"height_mm":180}`
 }

@@ -1843,6 +1843,7 @@ export interface components {
         ShapeLine: {
             colour: string;
             points: components["schemas"]["ShapePoints"];
+            purls?: number[][];
             row: string;
         };
         ShapePoint: number[];

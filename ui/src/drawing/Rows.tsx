@@ -33,6 +33,7 @@ export const Rows = memo(function Rows({
     group.lines.push(path(line.points, shape.height_mm));
     groups.set(key, group);
   }
+  const purls = small ? "" : shape.lines.map((line) => purlsOf(line, shape.height_mm)).join("");
   return (
     <g fill="none" strokeWidth={roundHeight * (small ? 1.15 : 0.78)}>
       {[...groups].map(([key, { section, colour, lines }]) => (
@@ -46,9 +47,26 @@ export const Rows = memo(function Rows({
             })}
         />
       ))}
+      {purls && (
+        <path
+          d={purls}
+          className="purls"
+          strokeDasharray={`${(stitchWidth * 0.38).toFixed(2)} ${(stitchWidth * 0.62).toFixed(2)}`}
+        />
+      )}
     </g>
   );
 });
+
+/** purlsOf are the stretches of a row in which purls stand: a pattern is drawn where it is. */
+function purlsOf(line: Shape["lines"][number], top: number): string {
+  const [from, to] = [line.points[0], line.points.at(-1)];
+  if (!line.purls || !from || !to) {
+    return "";
+  }
+  const at = (share: number) => [0, 1].map((i) => (from[i] ?? 0) + share * ((to[i] ?? 0) - (from[i] ?? 0)));
+  return line.purls.map(([a = 0, b = 0]) => path([at(a), at(b)], top)).join("");
+}
 
 /** yarnClass colours a yarn: the sock's own has no name, the contrast its own, others take turns. */
 const yarnClass = (colour: string) =>

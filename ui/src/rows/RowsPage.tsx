@@ -1,5 +1,6 @@
 import { useQuery } from "@tanstack/react-query";
 import { Button, Segmented, Skeleton } from "antd";
+import { useState } from "react";
 import { Link } from "react-router";
 import type { Sock } from "../api/client";
 import { planOf } from "../api/plan";
@@ -10,7 +11,7 @@ import { useKept } from "../shell/useKept";
 import { usePageTitle } from "../shell/usePageTitle";
 import { WithSock } from "../shell/WithSock";
 import { useUnit } from "../units/units";
-import { type Group, grouped, type SectionRows } from "./groups";
+import { type Group, grouped, isRepeat, type Repeat, type SectionRows } from "./groups";
 
 /** RowsPage is the sock to read, row by row. */
 export function RowsPage() {
@@ -115,12 +116,45 @@ function SectionTable({
           </tr>
         </thead>
         <tbody>
-          {section.groups.map((group) => (
-            <RowOf key={group.first.id} group={group} wording={wording} glossary={glossary} />
-          ))}
+          {section.groups.map((group) =>
+            isRepeat(group) ? (
+              <RepeatOf key={group.pair[0].first.id} repeat={group} wording={wording} glossary={glossary} />
+            ) : (
+              <RowOf key={group.first.id} group={group} wording={wording} glossary={glossary} />
+            ),
+          )}
         </tbody>
       </table>
     </section>
+  );
+}
+
+/** RepeatOf says a pair of rows once, and all of them on a click. */
+function RepeatOf({ repeat, wording, glossary }: { repeat: Repeat; wording: Wording; glossary: Glossary }) {
+  const [open, setOpen] = useState(false);
+  const { pair, times, all } = repeat;
+  const last = all.at(-1);
+  const [a, b] = [pair[0].first.n, pair[1].first.n];
+  return (
+    <>
+      <tr className="repeat">
+        <th scope="row" colSpan={2}>
+          {a}–{last?.first.n}
+        </th>
+        <td className="ops">
+          Rows {a} and {b}, {times} times.{" "}
+          <Button size="small" aria-expanded={open} onClick={() => setOpen(!open)}>
+            {open ? "The two rows" : "Every row"}
+          </Button>
+        </td>
+        <td className="count-after">
+          {last?.fingers && <p className="muted fingers">{last.fingers} at the end</p>}
+        </td>
+      </tr>
+      {(open ? all : pair).map((group) => (
+        <RowOf key={group.first.id} group={group} wording={wording} glossary={glossary} />
+      ))}
+    </>
   );
 }
 

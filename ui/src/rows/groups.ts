@@ -5,11 +5,16 @@ type Row = Plan["rows"][number];
 /** Group is a run of rows that are worked alike, or a single row. */
 export type Group = { first: Row; last: Row; words: Words; fingers: string };
 
-export type SectionRows = { section: string; groups: Group[]; rows: number };
+/** Repeat is a pair of rows that is worked several times; all of them are there too. */
+export type Repeat = { pair: [Group, Group]; times: number; all: Group[] };
+
+export type SectionRows = { section: string; groups: (Group | Repeat)[]; rows: number };
+
+export const isRepeat = (one: Group | Repeat): one is Repeat => "times" in one;
 
 /** grouped puts rows that say the same, one after the other, into one group. */
 export function grouped(plan: Plan, words: Words[], fingers: string[]): SectionRows[] {
-  const sections: SectionRows[] = [];
+  const sections: { section: string; groups: Group[]; rows: number }[] = [];
   plan.rows.forEach((row, i) => {
     const said = words[i];
     const before = plan.rows[i - 1];
@@ -31,7 +36,48 @@ export function grouped(plan: Plan, words: Words[], fingers: string[]): SectionR
       section.groups.push({ first: row, last: row, words: spoken, fingers: fingers[i] ?? "" });
     }
   });
-  return sections;
+  return sections.map((section) => ({ ...section, groups: repeated(section.groups) }));
+}
+
+/** A pair of rows is said as a repeat when it comes at least so often. */
+const oftenEnough = 3;
+
+/** repeated finds pairs of rows that are worked again and again, as those of a flap. */
+function repeated(groups: Group[]): (Group | Repeat)[] {
+  const said: (Group | Repeat)[] = [];
+  for (let i = 0; i < groups.length; ) {
+    const [first, second] = [groups[i], groups[i + 1]];
+    if (!first || !second) {
+      said.push(...groups.slice(i));
+      break;
+    }
+    let times = 1;
+    while (same(groups[i + 2 * times], first) && same(groups[i + 2 * times + 1], second)) {
+      times++;
+    }
+    if (times >= oftenEnough) {
+      said.push({ pair: [first, second], times, all: groups.slice(i, i + 2 * times) });
+      i += 2 * times;
+    } else {
+      said.push(first);
+      i++;
+    }
+  }
+  return said;
+}
+
+/** same says whether two single rows are worked alike, whatever was counted after them. */
+function same(one: Group | undefined, other: Group): boolean {
+  return (
+    one !== undefined &&
+    one.first === one.last &&
+    other.first === other.last &&
+    one.first.side === other.first.side &&
+    one.first.stitches === other.first.stitches &&
+    one.first.colour === other.first.colour &&
+    (one.first.note ?? "") === (other.first.note ?? "") &&
+    JSON.stringify(one.words.parts) === JSON.stringify(other.words.parts)
+  );
 }
 
 const turnsOnly = (row: Row) => row.ops.length === 1 && row.ops[0]?.[0] === "turn";
