@@ -1,55 +1,94 @@
 import { expect, test } from "@playwright/test";
-import { newSock, putAt, saved, typeFoot, where, written } from "./steps";
+import type { Schemas } from "../ui/src/api/client";
+import { roomFor, stretchesOf, within, workedLoops } from "../ui/src/knit/stretches";
 
-test("needles change at a section, and the rows say on which each stitch lies", async ({ page }) => {
-  await newSock(page, "Sock on many needles");
-  await typeFoot(page);
-  await saved(page);
-  await page.getByText("Other needles for a section").click();
-  await page.getByLabel("Needles of the heel").click();
-  await page.getByTitle("Five double-pointed").click();
-  await saved(page);
-  await page.getByRole("checkbox", { name: "Stripes of whole rounds" }).check();
-  await page.getByLabel("Rounds in the contrast yarn").fill("3");
-  await page.getByLabel("Rounds in the contrast yarn").blur();
-  await saved(page);
-  await page.getByRole("link", { name: "Rows", exact: true }).click();
-  // The first row of the heel is a turn: it is said with the row after it, on the heel's own needles.
-  await expect(page.locator("#heel-1")).toHaveCount(0);
-  await expect(page.locator("#heel-2")).toContainText("turn");
-  await expect(page.locator("#heel-2")).toContainText("needle 4 (sole)ds, p16");
-  await expect(page.locator("#foot-3")).toContainText("in the contrast yarn");
-  await expect(page.locator("#foot-6")).toContainText("Take up the sock's own yarn");
+// Which loops are drawn where, without a browser: 68 loops, needle 2 begins at 34.
+
+type Needle = Schemas["PositionNeedle"];
+type Row = Schemas["KnitRow"];
+
+const needle = (cursor: number, more: Partial<Needle> = {}): Needle => ({
+  check: "",
+  count: 68,
+  cursor,
+  markers: [],
+  runs: [],
+  side: "RS",
+  sole: 34,
+  ...more,
 });
 
-test("a lone turn is worked in one breath with the row after it", async ({ page }) => {
-  await newSock(page, "Sock that only turns");
-  await typeFoot(page);
-  await saved(page);
-  await page.getByRole("link", { name: "Knit", exact: true }).click();
-  await expect(where(page)).toContainText("cast on");
-  await putAt(page, "heel-1");
-  await expect(where(page)).toContainText("heel, row 2 of");
-  await expect(page.locator(".instruction")).toContainText("turn");
-  await expect(page.locator(".instruction")).toContainText("ds");
-  await page.keyboard.press(" ");
-  await written(page);
-  await expect(where(page)).toContainText("heel, row 3 of");
-  await page.keyboard.press("Backspace");
-  await expect(where(page)).toContainText("heel, row 2 of");
+const row = (more: Partial<Row>): Row => ({
+  id: "heel-8",
+  section: "heel",
+  n: 8,
+  of: 48,
+  kind: "row",
+  side: "RS",
+  stitches: 68,
+  worked: 26,
+  parts: [],
+  note: "",
+  colour: "",
+  special: false,
+  length_mm: 0,
+  ...more,
 });
 
-test("rows of a flap are said as a repeat, with every row one click away", async ({ page }) => {
-  await newSock(page, "Sock with a flap");
-  await typeFoot(page);
-  await saved(page);
-  await page.locator("label.way").filter({ hasText: "Flap below" }).first().click();
-  await saved(page);
-  await page.getByRole("link", { name: "Rows", exact: true }).click();
-  const repeat = page.getByRole("row", { name: /Rows 3 and 4, \d+ times/ });
-  await expect(repeat).toBeVisible();
-  await expect(page.locator("#heel-5")).toHaveCount(0);
-  await repeat.getByRole("button", { name: "Every row" }).click();
-  await expect(page.locator("#heel-5")).toContainText("sl1 wyib");
-  await expect(page.locator("#heel-6")).toContainText("sl1 wyif");
+test("a row works upward on the right side and downward on the wrong side", () => {
+  expect(workedLoops(needle(38), row({}), "before")).toEqual([38, 64]);
+  expect(workedLoops(needle(64), row({}), "after")).toEqual([38, 64]);
+  expect(workedLoops(needle(64), row({ side: "WS" }), "before")).toEqual([38, 64]);
+  expect(workedLoops(needle(38), row({ side: "WS" }), "after")).toEqual([38, 64]);
+});
+
+test("a round lies on its two needles, a line on one", () => {
+  const round = row({ kind: "round", section: "foot", worked: 68 });
+  expect(stretchesOf(needle(0), round, [0, 68])).toEqual([
+    [0, 34],
+    [34, 68],
+  ]);
+  expect(stretchesOf(needle(0, { sole: 0, count: 34 }), row({ section: "toe" }), [0, 20])).toEqual([[0, 34]]);
+});
+
+test("the rows of a heel show the sole and a little beside it, and do not move", () => {
+  for (const worked of [
+    [38, 64],
+    [45, 57],
+    [34, 68],
+  ] as const) {
+    expect(stretchesOf(needle(38), row({}), [...worked])).toEqual([[32, 70]]);
+  }
+  // On the wrong side from the start of the round: loops 68 down to 34 are counted as 0 down to −34.
+  expect(stretchesOf(needle(0, { side: "WS" }), row({ side: "WS" }), [-34, 0])).toEqual([[32, 70]]);
+});
+
+test("a wide heel reaches over the start of the round, a long one is cut to what is worked", () => {
+  expect(stretchesOf(needle(30), row({}), [29, 73])).toEqual([[27, 75]]);
+  const wide = needle(60, { count: 102, sole: 34 });
+  const [[from, to] = [0, 0]] = stretchesOf(wide, row({}), [56, 80]);
+  expect(to - from).toBeLessThanOrEqual(52);
+  expect(from).toBeLessThanOrEqual(56);
+  expect(to).toBeGreaterThanOrEqual(80);
+});
+
+test("a garter square is worked on needle 1 alone", () => {
+  const square = row({ section: "toe", worked: 17 });
+  expect(stretchesOf(needle(0, { count: 34, sole: 17 }), square, [0, 17])).toEqual([[0, 17]]);
+});
+
+test("a part of the ring is found wherever it is counted from", () => {
+  expect(within([38, 64], [32, 70], 68)).toEqual([38, 64]);
+  expect(within([0, 1], [32, 70], 68), "loop 0 lies behind loop 67").toEqual([68, 69]);
+  expect(within([-34, 0], [34, 68], 68)).toEqual([34, 68]);
+  expect(within([0, 68], [34, 68], 68)).toEqual([34, 68]);
+  expect(within([5, 9], [34, 60], 68)).toBeUndefined();
+});
+
+test("before and after are drawn alike: the longer of both gives the room", () => {
+  const pick = row({ section: "gusset", worked: 18 });
+  const before = needle(34, { count: 52 });
+  const after = needle(70, { count: 70 });
+  expect(roomFor(pick, before, after)).toBe(40);
+  expect(roomFor(pick, undefined, undefined)).toBe(8);
 });

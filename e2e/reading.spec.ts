@@ -26,11 +26,11 @@ test("beside a row that turns stands what the fingers can count", async ({ page 
 
 test("a flap sock has a gusset to read, with what was picked up", async ({ page }) => {
   await open(page, "Dome keeper's thick socks");
-  // Marit: 48 stitches, a heel of 24, 26 flap rows: 13 edge stitches and one in the corner.
-  await expect(page.locator("#gusset-1")).toContainText("k14, pu14");
-  await expect(page.locator("#heel-2")).toContainText("sl1, p23, turn");
+  // Marit: 48 stitches, a heel of 24; her high instep asks for 34 flap rows: 17 edge stitches and one in the corner.
+  await expect(page.locator("#gusset-1")).toContainText("k14, pu18");
+  await expect(page.locator("#heel-2")).toContainText("sl1 wyif, p23, turn");
   await expect(page.locator("#heel-3")).toContainText(
-    "*sl1, k1; rep from * 11 times in all, sl1, k1 tbl, turn",
+    "*sl1 wyib, k1; rep from * 11 times in all, sl1 wyib, k1 tbl, turn",
   );
 });
 

@@ -47,7 +47,10 @@ export function BasketPage() {
   }
   const { pages } = basket.data;
   const found = pages[0]?.all ?? 0;
-  const shown = pages.flatMap((page) => page.socks);
+  // A sock that is put in between two parts pushes the last one of the first into the second as well.
+  const shown = [
+    ...new Map(pages.flatMap((page) => page.socks).map((sock) => [sock.id, sock] as const)).values(),
+  ];
   return (
     <div className="page basket">
       <header className="page-heading">
