@@ -12,6 +12,8 @@ type corner struct {
 	after bool
 	// made and lost say how, in the round that makes the extra stitches and in the one that takes them away.
 	made, lost string
+	// stands says where that is on its needle, standsWide beside a heel that laps over the instep.
+	stands, standsWide string
 }
 
 // standing are extra stitches at one corner.
@@ -26,6 +28,17 @@ func (c corner) About() *About { return &c.about }
 
 // cornerCounts are worked out anew when another remedy is chosen: each holds its stitches as long as it needs.
 var cornerCounts = []string{"corner.hold_rounds"}
+
+// note is what is said of the round that makes the extra stitches.
+func (c corner) note(wide bool) string {
+	switch {
+	case c.wrapsInstep:
+		return c.made
+	case wide:
+		return c.made + " " + c.standsWide
+	}
+	return c.made + " " + c.stands
+}
 
 // corners lists the remedies, the usual one first.
 var corners = []corner{cornerOuterLegs, cornerLift, cornerWrapInstep}

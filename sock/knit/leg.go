@@ -60,7 +60,7 @@ func (s *Sock) firstRound(h *hands) {
 		}
 	}
 	if extra > 0 || corner.wrapsInstep && s.Heel.FlapRows == 0 {
-		h.remark(corner.made)
+		h.remark(corner.note(h.reachLeft > 0))
 	}
 	h.end()
 }
