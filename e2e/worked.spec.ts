@@ -53,3 +53,16 @@ test("rows of a flap are said as a repeat, with every row one click away", async
   await expect(page.locator("#heel-5")).toContainText("sl1 wyib");
   await expect(page.locator("#heel-6")).toContainText("sl1 wyif");
 });
+
+test("toe and heel of a sock that fits are measured and typed", async ({ page }) => {
+  await newSock(page, "Sock after another");
+  await typeFoot(page);
+  await saved(page);
+  await page.getByText("More about the foot").click();
+  await page.locator("label.way").filter({ hasText: "A sock that fits" }).first().click();
+  await page.getByLabel("Toe takes").fill("4.5");
+  await page.getByLabel("Heel takes").fill("6");
+  await saved(page);
+  // 242 − 45 − 60 = 137 mm at 44 rounds in 100: 60.
+  await expect(page.getByRole("heading", { name: /^Foot 60 rounds/ })).toBeVisible();
+});

@@ -128,6 +128,12 @@ func TestRibInPanels(t *testing.T) {
 	// 68 ÷ 12 = 5⅔: six stitches on either side of each side of the leg.
 	assert.Equal(t, "RS [k×2 p×2 k×26 p×2 k×2 p×2 k×2 p×2 k×22 p×2 k×2 p×2] 68", leg("sides", ""))
 	assert.Equal(t, "RS ["+front+back+"] 68", leg("back", `,"instep_pattern":"rib_2x2"`), "an instep goes on")
+
+	width := func(panels string) float64 {
+		d := readDesign(t, strings.Replace(isolde, `"height_mm":180`, `"height_mm":180,"pattern":"rib_2x2","panels":"`+panels+`"`, 1))
+		return Measure(&d).LegWidth()
+	}
+	assert.InDelta(t, 1-(1-width("all"))/3, width("sides"), 1e-9, "two thirds of it are plain")
 }
 
 func TestReverseSoleShowsItsSmoothFaceInside(t *testing.T) {

@@ -76,8 +76,17 @@ const (
 // HeelStretch is the share by which the heel's fabric can stretch.
 func (s *Sock) HeelStretch() float64 { return s.heel().Stretch(s) }
 
-// LegWidth is the girth that the leg's pattern gives, compared with stockinette.
-func (s *Sock) LegWidth() float64 { return s.legPattern().Width }
+// panelShare is how much of a leg its rib takes, by where it runs.
+var panelShare = map[string]float64{"front": 0.5, "back": 0.5, "sides": 1.0 / 3}
+
+// LegWidth is the girth that the leg's pattern gives, compared with stockinette. Between panels of rib the leg is plain.
+func (s *Sock) LegWidth() float64 {
+	width := s.legPattern().Width
+	if s.legPanel() == nil {
+		return width
+	}
+	return 1 - panelShare[s.Design.Leg.Panels]*(1-width)
+}
 
 func (s *Sock) judgeHeel() {
 	foot := s.Design.Foot
