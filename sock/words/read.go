@@ -115,8 +115,11 @@ var sayings = func() map[needle.Code][]*regexp.Regexp {
 	for code, s := range spellings {
 		for _, pattern := range []string{s.short, s.shortMany} {
 			text := strings.ReplaceAll(regexp.QuoteMeta(pattern), "%d", `(\d+)`)
-			if code == needle.Sl {
+			switch code {
+			case needle.Sl:
 				text += ` (wyib|wyif)`
+			case needle.KW, needle.PW:
+				text += `(?:` + regexp.QuoteMeta(bothWrapsSaid) + `)?`
 			}
 			all[code] = append(all[code], regexp.MustCompile(`^`+text+`(?:, |$)`))
 		}

@@ -78,11 +78,11 @@ func Rows(t *trace.Trace, d *design.Design) []Row {
 
 // partsOf says the operations of a row needle by needle.
 func partsOf(t *trace.Trace, i int, before, after lying) []Part {
-	side := t.Before(i).Side
+	side, both := t.Before(i).Side, bothWraps(t, i)
 	var parts []Part
 	for _, part := range split(t, i, after) {
-		short := func(o needle.Op) string { return Short(o, side) }
-		long := func(o needle.Op) string { return Long(o, side) }
+		short := func(o needle.Op) string { return Short(o, side) + wraps(o, both, true) }
+		long := func(o needle.Op) string { return Long(o, side) + wraps(o, both, false) }
 		p := Part{Short: fold(part.ops, part.wholeNeedle, short), Long: fold(part.ops, part.wholeNeedle, long)}
 		if part.needle >= 0 {
 			p.Needle, p.On = part.needle+1, after.names[part.needle]
@@ -97,6 +97,28 @@ func partsOf(t *trace.Trace, i int, before, after lying) []Part {
 		parts = append(parts, p)
 	}
 	return parts
+}
+
+// bothWraps says whether every stitch that a row works with its wrap carries two.
+func bothWraps(t *trace.Trace, i int) bool {
+	state, at, some := t.Before(i), t.Steps[i].From, false
+	all, rs := len(state.Loops), state.Side != needle.WS
+	for _, o := range t.Rows[i].Ops {
+		for range o.N * o.Code.Takes() {
+			if !rs {
+				at = (at - 1 + all) % all
+			}
+			if o.Code == needle.KW || o.Code == needle.PW {
+				if some = true; state.Loops[at].Wraps < needle.MaxWraps {
+					return false
+				}
+			}
+			if rs {
+				at = (at + 1) % all
+			}
+		}
+	}
+	return some
 }
 
 // needlePart is what is worked on to one needle.

@@ -78,6 +78,19 @@ func slipped(o needle.Op, side needle.Side, short bool) string {
 	return " purlwise with the yarn behind"
 }
 
+// wraps says that a stitch carries two wraps, of which one is easily forgotten.
+func wraps(o needle.Op, both, short bool) string {
+	switch {
+	case !both || o.Code != needle.KW && o.Code != needle.PW:
+		return ""
+	case short:
+		return bothWrapsSaid
+	}
+	return ", both wraps"
+}
+
+const bothWrapsSaid = " (both wraps)"
+
 // Short is the operation in abbreviations, in a row on this side.
 func Short(o needle.Op, side needle.Side) string {
 	return short(o) + slipped(o, side, true)

@@ -93,3 +93,11 @@ func TestEveryOperationIsExplained(t *testing.T) {
 		assert.NotEmpty(t, Short(needle.Op{Code: c, N: 2}, needle.WS), c)
 	}
 }
+
+// Each stitch is wrapped once on the way in and once on the way out: but for the two in the middle all carry two wraps.
+func TestTwoWrapsAreCalledTwo(t *testing.T) {
+	said := rows(t, `,"heel":{"turn":"wrap"}`)
+	assert.Equal(t, "needle 2 (sole): k12, kw, wrap the next, turn", sentenceOf(said["heel-24"]))
+	assert.Equal(t, "needle 2 (sole): k14, kw (both wraps), wrap the next, turn", sentenceOf(said["heel-26"]))
+	assert.Equal(t, "needle 2 (sole): p15, pw (both wraps), wrap the next, turn", sentenceOf(said["heel-27"]))
+}
