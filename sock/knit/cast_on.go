@@ -25,6 +25,9 @@ func (h *hands) castOnRing(s *Sock, loops int) {
 	way := named(castOns, s.Design.Toe.CastOn)
 	h.row.Turned = way.turned(loops, s.Design.Toe.StartLoop)
 	h.row.Note = way.note + " " + s.tailNote()
+	if s.Design.Needles == "short_circular" {
+		h.remark("A short circular needle cannot hold a toe: begin on two needle tips, or a long loop, and go over to it when the toe is done.")
+	}
 	h.instep = loops / 2
 	h.lay.begin(h, h.instep, loops-h.instep)
 	row := h.end()

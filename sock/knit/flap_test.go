@@ -108,3 +108,14 @@ func TestAReverseSoleIsPurledInEveryRound(t *testing.T) {
 		}
 	}
 }
+
+func TestOtherNeedlesAreTakenUpInWords(t *testing.T) {
+	p := makePlan(t, with(`"needles":"short_circular"`))
+	assert.Contains(t, rowNamed(t, p, "cast_on-1").Note, "cannot hold a toe")
+	assert.Contains(t, rowNamed(t, p, "foot-1").Note, "on to the short circular needle")
+	assert.Empty(t, rowNamed(t, p, "foot-2").Note)
+	assert.Equal(t, []int{68}, rowNamed(t, p, "foot-1").OnNeedles)
+	dpn := makePlan(t, with(`"needles_by_section":{"leg":"dpn5"}`))
+	assert.Contains(t, rowNamed(t, dpn, "leg-1").Note, "on to the other needles")
+	assert.Equal(t, []int{18, 17, 18, 17}, rowNamed(t, dpn, "leg-1").OnNeedles)
+}

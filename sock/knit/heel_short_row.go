@@ -187,6 +187,9 @@ func (shortRowHeel) Size(s *Sock) {
 	}
 	s.Heel.Stitches, s.Heel.Turns, s.Heel.Centre, s.Heel.RoundsBetween = stitches, turns, stitches-2*turns, between
 	s.Heel.Length = lengths.ShortRowHeel(turns, between, s.Heel.RowGauge, s.Gauge)
+	if p := s.instepPattern(); stitches > s.Heel.Ring/2 && !p.Plain() && !laysOut(p) {
+		s.Checks.Say(verdict.Caution, "lace_waits", "A heel over more than half takes stitches of the instep, so its %s waits while the heel is worked: a few plain rows lie across it. Over half of the stitches it goes on.", p.Label)
+	}
 }
 
 // turnsFit stops a heel or toe whose turns leave no centre.

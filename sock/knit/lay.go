@@ -99,6 +99,9 @@ func (h *hands) laid() {
 	from := h.machine.Lying(on)
 	if !l.parked && h.row.Kind == needle.Round && h.section != needle.BindOff {
 		front := h.machine.LoopsBefore(h.instep)
+		if want != l.now {
+			h.remark(changedNeedles(want))
+		}
 		if want != l.now || l.uneven(on, front) {
 			l.now = want
 			from = 0
@@ -109,6 +112,14 @@ func (h *hands) laid() {
 	on = on[:max(l.nowNeedles(), 1):max(l.nowNeedles(), 1)]
 	l.counts = l.counts[len(on):]
 	h.row.OnNeedles, h.row.From = on, from
+}
+
+// changedNeedles says what a round does that goes over to other needles.
+func changedNeedles(to design.Arrangement) string {
+	if to.Backs == 0 {
+		return "Knit this round on to the short circular needle; hang a marker where the round begins and another between the halves."
+	}
+	return "Knit this round on to the other needles, as they are named."
 }
 
 func (l *laid) nowNeedles() int {
