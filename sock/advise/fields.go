@@ -110,6 +110,10 @@ var fields = []field{
 		way{"flap", "On the flap", "they end where the turn begins"},
 		way{"turn", "Through the turn", "grips a narrow heel, wears harder"},
 		way{"back", "And up the back", "every second round, to the leg"})},
+	{name: "round_start", label: "The round begins", here: heelHere, asked: slipStitches, ways: these(
+		way{"instep", "At the instep", "as on the foot"},
+		way{"centre_back", "At the centre of the back", "both sides of the gusset in one sweep"},
+		way{"columns", "Where the heel's columns begin", "the strengthening comes first in each round"})},
 	{name: "corner.method", label: "Corners", here: cornerHere, ways: listed("corner.method")},
 	{name: "ankle.change", label: "The count changes", here: ankleHere, ways: these(
 		way{"after_heel", "After the heel", "the heel has the foot's count"},

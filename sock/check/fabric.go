@@ -66,7 +66,13 @@ func (c *columns) see(r *replay, i int) {
 		c.faces, c.begun = make([]face, r.instep), false // the count changed: the columns are laid out anew
 	}
 	above := make([]face, 0, r.instep+2)
-	at, seen, rs, count := r.machine.Cursor(), 0, r.machine.Side() == needle.RS, r.machine.Count()
+	// Places are counted from the first stitch of the instep, wherever the round begins.
+	seen, rs, count := 0, r.machine.Side() == needle.RS, r.machine.Count()
+	at := r.machine.Cursor() - r.begins
+	if at < 0 {
+		at += count
+	}
+	at %= max(count, 1)
 	from, to := r.resting(row)
 	for _, o := range row.Ops {
 		for range o.N {
@@ -125,7 +131,7 @@ func (r *replay) insteps(i int) int {
 	if i >= len(r.plan.Rows) {
 		return 0
 	}
-	return r.plan.Rows[i].SoleBegins(r.plan.Rows[i-1].Stitches)
+	return r.plan.Rows[i].SoleBegins(r.plan.Rows[i-1].Stitches) - r.plan.Rows[i].InstepBegins()
 }
 
 // resting are the stitches of the instep that a row of a heel over more than half leaves in peace; elsewhere all of them.

@@ -82,7 +82,9 @@ type replay struct {
 	// miscounted are rows whose groups are not what the fingers find, if the summary has the heel's stitches right.
 	miscounted []*needle.Fault
 	// strict: columns have to go straight up, and gaps to be closed.
-	strict  bool
+	strict bool
+	// begins is the first loop of the instep before the row.
+	begins  int
 	columns columns
 	// instep is the number of stitches on needle 1 before the row, live that of all.
 	instep, live int
@@ -142,7 +144,8 @@ func place(section needle.Section) int {
 }
 
 func (r *replay) beforeRow(row *needle.Row) {
-	r.instep, r.live = r.machine.StitchesBefore(row.SoleBegins(r.machine.Count())), r.machine.Stitches()
+	r.begins = row.InstepBegins()
+	r.instep, r.live = r.machine.StitchesBefore(row.SoleBegins(r.machine.Count()))-r.begins, r.machine.Stitches()
 	if row.Section == needle.Heel && r.n == 1 {
 		r.facts.ring = r.live
 	}

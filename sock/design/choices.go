@@ -93,7 +93,7 @@ var choices = []Choice{
 	{"ankle.change", []string{"after_heel", "before_heel", "split", "none"}},
 	{"ankle.place", []string{"sides", "spread", "back"}},
 	{"leg.panels", []string{"all", "front", "back", "sides"}},
-	{"round_start", []string{"instep"}},
+	{"round_start", []string{"instep", "centre_back", "columns"}},
 	{"bind_off", nil},
 	{"needles", []string{"magic_loop", "two_circulars", "dpn4", "dpn5", "short_circular"}},
 }

@@ -119,3 +119,18 @@ func TestOtherNeedlesAreTakenUpInWords(t *testing.T) {
 	assert.Contains(t, rowNamed(t, dpn, "leg-1").Note, "on to the other needles")
 	assert.Equal(t, []int{18, 17, 18, 17}, rowNamed(t, dpn, "leg-1").OnNeedles)
 }
+
+// The round begins at the centre of the back, or where the slip columns do, with the same stitches in the same rounds.
+func TestTheRoundBeginsElsewhere(t *testing.T) {
+	centre := makePlan(t, with(`"heel":{"kind":"flap_under"},"round_start":"centre_back"`))
+	assert.Equal(t, "RS [k×34 pu×19 k×10] 92", rowText(rowNamed(t, centre, "gusset-2")), "on to the middle of the heel")
+	assert.Equal(t, "RS [start×1 k×29 k×34 k×29] 92", rowText(rowNamed(t, centre, "gusset-3")))
+	assert.Equal(t, "RS [k×26 k2tog×1 k×1 k×34 k×1 ssk×1 k×26] 90", rowText(rowNamed(t, centre, "gusset-4")))
+	assert.Equal(t, "RS [k×17 k×34 k×17] 68", rowText(rowNamed(t, centre, "leg-1")))
+	assert.Equal(t, 17, rowNamed(t, centre, "leg-1").From)
+	columns := makePlan(t, with(`"heel":{"kind":"flap_under","slip_columns":"back"},"round_start":"columns"`))
+	assert.Equal(t, "RS [k×34 pu×19] 92", rowText(rowNamed(t, columns, "gusset-2")), "up to the heel's own stitches")
+	assert.Equal(t, needle.Sl, rowNamed(t, columns, "gusset-4").Ops[0].Code, "where the strengthening begins")
+	plain := makePlan(t, with(`"heel":{"kind":"flap_under"}`))
+	assert.Equal(t, plain.Summary, centre.Summary, "no count is another")
+}

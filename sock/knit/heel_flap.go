@@ -20,7 +20,7 @@ type flapHeel struct{}
 
 var aboutFlap = About{
 	Name: "flap_under", Label: "Flap below", Said: "flap below the heel", Reason: "a padded sole of the heel, and a gusset", Term: "flap", Rows: "rows", Counts: 3,
-	Uses:   []string{"heel.flap_rows", "heel.flap_row_factor", "heel.picked_up", "heel.slip_columns"},
+	Uses:   []string{"heel.flap_rows", "heel.flap_row_factor", "heel.picked_up", "heel.slip_columns", "round_start"},
 	Resets: heelCounts,
 	Numbers: []Number{
 		{Field: "heel.flap_rows", Label: "Flap rows", Suffix: "rows"},
@@ -378,6 +378,7 @@ func (s *Sock) gusset(h *hands, columns slipColumns) {
 	h.end()
 	for i, r := range s.Heel.GussetRounds {
 		front, back := h.instep, h.sole()
+		h.lay.hold = i == 0 && s.Design.RoundStart != "instep"
 		slips := slipsUp && !slipped && (r.left || r.right) && rightOf >= 3 // before the decreases reach the heel itself
 		slipped = slips
 		h.stripe(s)

@@ -27,7 +27,7 @@ func (s *Sock) Work() ([]needle.Row, error) {
 	if h.err != nil {
 		return nil, fmt.Errorf("knit: %w", h.err)
 	}
-	return h.rows, nil
+	return s.turnRounds(h.rows), nil
 }
 
 // Known lists, as faults, the techniques of a design that nobody knows: a design

@@ -14,6 +14,8 @@ type laid struct {
 	// now is the arrangement in which the loops lie, parked whether the rest waits on a holder.
 	now    design.Arrangement
 	parked bool
+	// hold: the present round is to be a row that runs on, and lays nothing anew.
+	hold bool
 	// counts has room for what is said of the rows.
 	counts []int
 }
@@ -97,7 +99,7 @@ func (h *hands) laid() {
 	}
 	on := l.counts[:needles:needles]
 	from := h.machine.Lying(on)
-	if !l.parked && h.row.Kind == needle.Round && h.section != needle.BindOff {
+	if !l.parked && !l.hold && h.row.Kind == needle.Round && h.section != needle.BindOff {
 		front := h.machine.LoopsBefore(h.instep)
 		if want != l.now {
 			h.remark(changedNeedles(want))

@@ -210,6 +210,7 @@ func designs(t *rapid.T) design.Design {
 		"bind_off": pick("bind off", design.Registered("bind_off")...), "mirror": rapid.Bool().Draw(t, "mirror"), "yarn": map[string]any{"contrast": contrast},
 	}
 	drawn["odd"], drawn["colour_extra_mm"] = pick("odd", "ridge", "pair"), rapid.IntRange(0, 60).Draw(t, "toe colour")
+	object["round_start"] = pick("round start", "instep", "instep", "centre_back", "columns")
 	heel["slip_columns"] = pick("slip columns", "flap", "turn", "back")
 	object["leg"].(map[string]any)["panels"] = pick("panels", "all", "all", "front", "back", "sides")
 	if rapid.IntRange(0, 3).Draw(t, "striped") == 0 {

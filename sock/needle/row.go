@@ -81,6 +81,19 @@ func (r *Row) SoleBegins(loops int) int {
 	return loops / 2
 }
 
+// InstepMarker is the marker before the first loop of needle 1, hung where the round begins elsewhere.
+const InstepMarker = "instep"
+
+// InstepBegins is the first loop of needle 1 before the row: at its marker, else where the round begins.
+func (r *Row) InstepBegins() int {
+	for _, marker := range r.Markers {
+		if marker.Name == InstepMarker {
+			return marker.Loop
+		}
+	}
+	return 0
+}
+
 // Contrast is the colour of rows in the second yarn; the sock's own has no name.
 const Contrast = "contrast"
 

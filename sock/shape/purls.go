@@ -19,7 +19,11 @@ func purls(t *trace.Trace, i int) [][2]float64 {
 		return nil
 	}
 	// From the middle of the front to the middle of the back, by the loops that are taken.
-	from, to := before.Sole/2, before.Sole+(len(before.Loops)-before.Sole)/2
+	front := before.Sole - row.InstepBegins()
+	if row.InstepBegins() > 0 {
+		return nil // a round that begins on the back passes the middle twice
+	}
+	from, to := front/2, front+(len(before.Loops)-front)/2
 	var stretches [][2]int
 	at := 0
 	for _, o := range row.Ops {

@@ -80,7 +80,11 @@ func lyingAfter(t *trace.Trace, i int, d *design.Design) lying {
 	count := len(after.Loops)
 	needles := d.NeedlesIn(string(row.Section))
 	arrangement := d.ArrangementIn(string(row.Section))
-	front, back := after.Sole, count-after.Sole
+	front := after.Sole
+	if row.From > 0 && row.Section != needle.Heel {
+		front -= row.From // the round begins on the back
+	}
+	back := count - front
 	if after.Open || front == 0 {
 		front, back = count, 0
 	}
@@ -97,13 +101,17 @@ func lyingAfter(t *trace.Trace, i int, d *design.Design) lying {
 	l.needles = len(l.on)
 	if arrangement.Backs == 0 && len(l.on) == 1 {
 		l.on = []int{front, back} // between the markers
+		if row.From > 0 {
+			front, back := halves(row.Section)
+			l.names = []string{front, back} // the start marker hangs within one of them
+		}
 	}
 	for len(l.names) < len(l.on) {
 		l.names = append(l.names, fmt.Sprintf("needle %d", len(l.names)+1))
 	}
 	if i > 0 {
 		l.had, l.hadFrom = t.Rows[i-1].OnNeedles, t.Rows[i-1].From
-		l.moved = len(l.had) != len(row.OnNeedles)
+		l.moved = len(l.had) != len(row.OnNeedles) || row.From > 0 && len(row.OnNeedles) == 1
 	}
 	if len(l.had) != len(l.on) {
 		l.had = arrangement.Split(before.Sole, len(before.Loops)-before.Sole)

@@ -160,14 +160,15 @@ func split(t *trace.Trace, i int, after lying) []needlePart {
 		}
 		parts[last].ops = append(parts[last].ops, o)
 	}
-	source, taken := step.From, 0
+	source, taken, bound := step.From, 0, max(1, len(state.Loops))
 	for _, o := range row.Ops {
 		makes := o.Code.Makes()
 		switch {
 		case o.Code == needle.BO:
 			for left := o.N; left > 0; {
-				on, until := needleOf(after.had, source+taken), 1
-				for until < left && needleOf(after.had, source+taken+until) == on {
+				had := func(k int) int { return needleOf(after.had, (source-after.hadFrom+taken+k+bound)%bound) }
+				on, until := had(0), 1
+				for until < left && had(until) == on {
 					until++
 				}
 				add(on, needle.Op{Code: o.Code, N: until})

@@ -61,6 +61,7 @@ export function HeelSection({
           <summary>More about the heel</summary>
           <Ways field="heel.rounds_between" />
           <Ways field="heel.first_row" />
+          <Ways field="round_start" />
           <div className="pair">
             <Numbers of={heel} />
           </div>
