@@ -35,7 +35,7 @@ export function HeelSection({
         {place && <p className="hint">Tried on, the heel begins {place}.</p>}
         <details className="more">
           <summary>More about the foot</summary>
-          <Ways field="foot_length.school" first={2} />
+          <Ways field="foot_length.school" first={3} />
           <Schools schools={schools} />
           <div className="pair">
             <Field field="foot_length.toe_mm" label="Toe takes" hint="measured on a sock that fits" />
