@@ -49,3 +49,19 @@ func TestTheCheckOfTheFingers(t *testing.T) {
 		}
 	}
 }
+
+// One chain stitch stands for two rows: after the twentieth row of the heel, of which two set it up, nine of eighteen.
+func TestTheChainOfAFlapIsCounted(t *testing.T) {
+	p := planOf(t, `{"kind":"flap_under"}`)
+	fingers := Fingers(p, traceOf(t, p))
+	for i, row := range p.Rows {
+		switch row.ID {
+		case "heel-2", "heel-3":
+			assert.Empty(t, fingers[i])
+		case "heel-20", "heel-21":
+			assert.Equal(t, "chain 9 of 18 on each edge · 34 on the heel", fingers[i])
+		case "heel-38":
+			assert.Equal(t, "chain 18 of 18 on each edge · 34 on the heel", fingers[i])
+		}
+	}
+}

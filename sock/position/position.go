@@ -80,6 +80,8 @@ func Each(p *plan.Plan, traced *trace.Trace, show func(row int, s State)) {
 				s.fingers = found.String()
 			} else if !some && s.Some() {
 				s.fingers = s.Held.String() // outside a flap's turn
+			} else if chains := flapChains(p, &p.Rows[i-1]); chains > 0 {
+				s.fingers = fmt.Sprintf("chain %d of %d on each edge · %d on the heel", chains, *p.Summary.FlapRows/2, p.Summary.HeelStitches)
 			}
 			s.MarksRight, s.MarksLeft = t.view(&s).marks(&s)
 		}
@@ -88,6 +90,15 @@ func Each(p *plan.Plan, traced *trace.Trace, show func(row int, s State)) {
 		}
 		show(i, s)
 	}
+}
+
+// flapChains are the chain stitches along each edge of a flap after a row of it: one for two rows; 0 elsewhere.
+func flapChains(p *plan.Plan, row *needle.Row) int {
+	const before = 2 // the turn and the row that sets it up
+	if p.Summary.FlapRows == nil || row.Section != needle.Heel || row.N > before+*p.Summary.FlapRows {
+		return 0
+	}
+	return (row.N - before) / 2
 }
 
 func state(t *trace.Trace, i int) State {

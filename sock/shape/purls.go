@@ -1,8 +1,6 @@
 package shape
 
 import (
-	"slices"
-
 	"acornstep/sock/measure"
 	"acornstep/sock/needle"
 	"acornstep/sock/trace"
@@ -18,35 +16,36 @@ func purls(t *trace.Trace, i int) [][2]float64 {
 	if row.Kind != needle.Round || row.Section != needle.Foot && row.Section != needle.Leg || before.Sole == 0 {
 		return nil
 	}
-	// From the middle of the front to the middle of the back, by the loops that are taken.
-	front := before.Sole - row.InstepBegins()
-	if row.InstepBegins() > 0 {
-		return nil // a round that begins on the back passes the middle twice
-	}
-	from, to := front/2, front+(len(before.Loops)-front)/2
-	var stretches [][2]int
-	at := 0
+	// Places are counted from the instep on, wherever the round begins; what shows lies from the middle of the front to that of the back.
+	all, begins := len(before.Loops), row.InstepBegins()
+	front := before.Sole - begins
+	from, to := front/2, front+(all-front)/2
+	purl := make([]bool, all)
+	at := t.Steps[i].From - begins + all
 	for _, o := range row.Ops {
-		takes := max(o.N*o.Code.Takes(), 0)
-		if first, last := max(at, from), min(at+takes, to); o.Code.IsPurl() && first < last {
-			if n := len(stretches) - 1; n >= 0 && first-stretches[n][1] <= nearPurls {
-				stretches[n][1] = last
-			} else {
-				stretches = append(stretches, [2]int{first, last})
-			}
+		for range o.N * o.Code.Takes() {
+			purl[at%all] = o.Code.IsPurl()
+			at++
 		}
-		at += takes
 	}
 	var shares [][2]float64
-	for _, s := range stretches {
-		a, b := hundredth(s[0]-from, to-from), hundredth(s[1]-from, to-from)
+	share := func(place int) float64 { return float64(measure.HalfUp(100*share(place-from, to-from))) / 100 }
+	for place := from; place < to; place++ {
+		if !purl[place] {
+			continue
+		}
+		begin, end := place, place+1
+		for k := end; k < min(to, end+nearPurls); k++ {
+			if purl[k] {
+				end = k + 1
+			}
+		}
+		a, b := share(begin), share(end)
 		if row.Section == needle.Foot { // its line rises from the sole to the instep
 			a, b = float64(measure.HalfUp(100-100*b))/100, float64(measure.HalfUp(100-100*a))/100
 		}
 		shares = append(shares, [2]float64{a, b})
+		place = end
 	}
-	slices.SortFunc(shares, func(a, b [2]float64) int { return int(100*a[0]) - int(100*b[0]) })
 	return shares
 }
-
-func hundredth(n, all int) float64 { return float64(measure.HalfUp(100*share(n, all))) / 100 }

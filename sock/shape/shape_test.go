@@ -75,6 +75,7 @@ func TestThePatternIsDrawnWhereItIs(t *testing.T) {
 	assert.Equal(t, [][2]float64{{0.03, 0.44}}, shown(`,"leg":{"instep_pattern":"rib_2x2"}`, "leg-20"))
 	assert.Equal(t, [][2]float64{{0.03, 1}}, shown(`,"leg":{"pattern":"rib_2x2"}`, "leg-20"))
 	assert.Equal(t, [][2]float64{{0.5, 1}}, shown(`,"leg":{"pattern":"rib_2x2","panels":"back"}`, "leg-20"))
+	assert.Equal(t, [][2]float64{{0.5, 1}}, shown(`,"leg":{"pattern":"rib_2x2","panels":"back"},"heel":{"kind":"flap_under"},"round_start":"centre_back"`, "leg-20"))
 	assert.Equal(t, [][2]float64{{0.38, 0.68}}, shown(`,"leg":{"pattern":"rib_2x2","panels":"sides"}`, "leg-20"))
 }
 

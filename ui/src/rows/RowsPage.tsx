@@ -148,6 +148,7 @@ function RepeatOf({ repeat, wording, glossary }: { repeat: Repeat; wording: Word
           </Button>
         </td>
         <td className="count-after">
+          {last?.first.stitches}
           {last?.fingers && <p className="muted fingers">{last.fingers} at the end</p>}
         </td>
       </tr>

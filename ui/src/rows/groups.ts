@@ -73,7 +73,6 @@ function same(one: Group | undefined, other: Group): boolean {
     one.first === one.last &&
     other.first === other.last &&
     one.first.side === other.first.side &&
-    one.first.stitches === other.first.stitches &&
     one.first.colour === other.first.colour &&
     (one.first.note ?? "") === (other.first.note ?? "") &&
     JSON.stringify(one.words.parts) === JSON.stringify(other.words.parts)
