@@ -5,6 +5,7 @@ import (
 	"fmt"
 
 	"acornstep/sock/advise"
+	"acornstep/sock/check"
 	"acornstep/sock/design"
 	"acornstep/sock/document"
 	"acornstep/sock/knit"
@@ -58,6 +59,11 @@ func runExplain(args []string, s streams) error {
 	}
 	traced, fault := trace.Of(p.Rows)
 	said := words.Rows(traced, &p.Design)
+	if len(check.Plan(p)) == 0 { // the words of a sock that is sound are exact, or they are not said
+		if err := words.Literally(p.Rows, said); err != nil {
+			return err
+		}
+	}
 	entries := map[string]words.Entry{}
 	for _, e := range words.Glossary() {
 		entries[e.Op] = e

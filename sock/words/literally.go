@@ -1,0 +1,123 @@
+package words
+
+import (
+	"fmt"
+	"slices"
+
+	"acornstep/sock/needle"
+)
+
+// Literally knits rows from nothing but their words, as somebody who knows nothing
+// else: each stitch on to the needle that the words name. What comes of it must be the rows, with their loops on
+// their needles; where it is not, or where the words say nothing, the error names the row. Rows that do not say where
+// their stitches lie, of a plan from elsewhere, are not asked.
+func Literally(rows []needle.Row, said []Row) error {
+	if slices.ContainsFunc(rows, func(r needle.Row) bool { return len(r.OnNeedles) == 0 }) {
+		return nil
+	}
+	l := literal{}
+	for i := range min(len(rows), len(said)) {
+		if err := l.knit(&rows[i], said[i].Parts, i == 0); err != nil {
+			return fmt.Errorf("%s, read literally: %w", rows[i].ID, err)
+		}
+	}
+	return nil
+}
+
+// literal is somebody who reads.
+type literal struct{ m needle.Machine }
+
+func (l *literal) knit(row *needle.Row, parts []Part, castsOn bool) error {
+	heading := needle.Row{ID: row.ID, Section: row.Section, Kind: row.Kind, Side: row.Side, Fabric: row.Fabric}
+	begun := false
+	var ops []needle.Op
+	for _, part := range parts {
+		reading, err := Read(part, row.Side, l.ahead(row))
+		if err != nil {
+			return err
+		}
+		if reading.Lay != nil && len(reading.Ops) == 0 {
+			l.m.Lay(reading.From, reading.Lay...)
+			continue
+		}
+		if !begun {
+			if err := l.m.Begin(&heading); err != nil {
+				return err
+			}
+			begun = true
+		}
+		if err := l.work(reading, len(row.OnNeedles) == 1); err != nil {
+			return err
+		}
+		if reading.Lay != nil {
+			l.m.Lay(0, reading.Lay...) // as they were cast on
+		}
+		ops = append(ops, reading.Ops...)
+	}
+	l.m.Hand(-1)
+	if castsOn {
+		if err := l.m.LayTurned(row.Turned); err != nil {
+			return err
+		}
+	}
+	return l.compare(row, ops)
+}
+
+// ahead is how many stitches come up to the end of a needle; on one short circular needle the markers say where a half ends.
+func (l *literal) ahead(row *needle.Row) func(int) int {
+	if len(row.OnNeedles) > 1 {
+		return l.m.AheadOn
+	}
+	return func(int) int {
+		if sole, at := row.SoleBegins(l.m.Count()), l.m.Cursor(); at < sole {
+			return sole - at
+		}
+		return l.m.Count() - l.m.Cursor()
+	}
+}
+
+// work does what a part says, and lays it on the needle that it names.
+func (l *literal) work(reading Reading, onOne bool) error {
+	if onOne {
+		reading.Needle = 0
+	}
+	l.m.Hand(max(reading.Needle, -1))
+	for _, o := range reading.Ops {
+		if on := l.m.AheadOn(reading.Needle); o.Code == needle.BO && on < o.N {
+			return fmt.Errorf("%d are to be bound off of that needle, and %d lie on it", o.N, on)
+		}
+		if err := l.m.Do(o); err != nil {
+			return err
+		}
+	}
+	return nil
+}
+
+// compare holds what was read against the row.
+func (l *literal) compare(row *needle.Row, ops []needle.Op) error {
+	if l.m.Count() != row.Stitches {
+		return fmt.Errorf("there are %d stitches, the row says %d", l.m.Count(), row.Stitches)
+	}
+	const room = 16 // needles
+	on := make([]int, max(room, len(row.OnNeedles)))
+	from := l.m.Lying(on)
+	needles := len(row.OnNeedles)
+	if !slices.Equal(on[:needles], row.OnNeedles) || row.Stitches > 0 && needles > 1 && (from-row.From)%row.Stitches != 0 {
+		return fmt.Errorf("the needles hold %v from loop %d, the row says %v from %d", on[:needles], from, row.OnNeedles, row.From)
+	}
+	if !slices.Equal(oneByOne(ops), oneByOne(row.Ops)) {
+		return fmt.Errorf("it is worked %v, the row says %v", ops, row.Ops)
+	}
+	return nil
+}
+
+// oneByOne are operations each by itself: how runs are split does not matter.
+func oneByOne(ops []needle.Op) []needle.Code {
+	var list []needle.Code
+	for _, o := range ops {
+		for range o.N {
+			list = append(list, o.Code)
+		}
+	}
+	return list
+}
