@@ -65,3 +65,25 @@ func TestTheChainOfAFlapIsCounted(t *testing.T) {
 		}
 	}
 }
+
+// 92 stitches after picking up: 34 in front, 20 of the heel, 19 on each wing; a round later by two, one of each wing is gone.
+func TestWingsAndWhatIsParkedAreCounted(t *testing.T) {
+	of := func(heel string) map[string]string {
+		p := planOf(t, heel)
+		byRow, fingers := map[string]string{}, Fingers(p, traceOf(t, p))
+		for i, row := range p.Rows {
+			byRow[row.ID] = fingers[i]
+		}
+		return byRow
+	}
+	flap := of(`{"kind":"flap_under"}`)
+	assert.Equal(t, "wing 19 · heel 20 · wing 19", flap["gusset-2"])
+	assert.Equal(t, "wing 18 · heel 20 · wing 18", flap["gusset-4"])
+	parked := 0
+	for _, text := range of(`{"kind":"gusset_turn","gusset_increases":12}`) {
+		if text == "parked 11 · heel 34 · parked 11" || text == "parked 12 · heel 34 · parked 11" {
+			parked++
+		}
+	}
+	assert.Equal(t, 2, parked, "a row of the flap takes one of a side, the next one of the other")
+}

@@ -80,8 +80,8 @@ func Each(p *plan.Plan, traced *trace.Trace, show func(row int, s State)) {
 				s.fingers = found.String()
 			} else if !some && s.Some() {
 				s.fingers = s.Held.String() // outside a flap's turn
-			} else if chains := flapChains(p, &p.Rows[i-1]); chains > 0 {
-				s.fingers = fmt.Sprintf("chain %d of %d on each edge · %d on the heel", chains, *p.Summary.FlapRows/2, p.Summary.HeelStitches)
+			} else if !some {
+				s.fingers = besideHeel(p, &p.Rows[i-1], &s)
 			}
 			s.MarksRight, s.MarksLeft = t.view(&s).marks(&s)
 		}
@@ -99,6 +99,28 @@ func flapChains(p *plan.Plan, row *needle.Row) int {
 		return 0
 	}
 	return (row.N - before) / 2
+}
+
+// besideHeel is what the fingers count beside a heel on which no stitch waits: the chain along a
+// flap, the wings of a gusset, and what is parked beside a flap at the back; empty elsewhere.
+func besideHeel(p *plan.Plan, row *needle.Row, s *State) string {
+	sum := &p.Summary
+	back := s.Count - s.Sole
+	switch {
+	case flapChains(p, row) > 0:
+		return fmt.Sprintf("chain %d of %d on each edge · %d on the heel", flapChains(p, row), *sum.FlapRows/2, sum.HeelStitches)
+	case s.Sole == 0 || row.InstepBegins() > 0 || row.From > 0:
+		return ""
+	case row.Section == needle.Gusset && row.Kind == needle.Round && sum.TurnStitches != nil && p.Design.Heel.PickedUp == nil:
+		if wings := back - *sum.TurnStitches; wings > 0 && wings%2 == 0 {
+			return fmt.Sprintf("wing %d · heel %d · wing %d", wings/2, *sum.TurnStitches, wings/2)
+		}
+	case row.Section == needle.Heel && row.Kind == needle.FlatRow && sum.GussetIncreases != nil && s.Count < sum.FootStitches+2**sum.GussetIncreases:
+		if parked := back - sum.HeelStitches; parked > 0 {
+			return fmt.Sprintf("parked %d · heel %d · parked %d", (parked+1)/2, sum.HeelStitches, parked/2)
+		}
+	}
+	return ""
 }
 
 func state(t *trace.Trace, i int) State {
