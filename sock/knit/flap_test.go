@@ -77,6 +77,11 @@ func TestStripesOfWholeRounds(t *testing.T) {
 	assert.Equal(t, "amber", rowNamed(t, p, "leg-3").Colour)
 	assert.Contains(t, rowNamed(t, p, "foot-3").Note, "Take up the amber yarn")
 	assert.Contains(t, rowNamed(t, p, "foot-4").Note, "without a step")
+	// Amber ends the foot: the heel goes on in the sock's own yarn, which hangs there and is no strand of its own.
+	for _, row := range p.Rows {
+		assert.NotContains(t, row.Note, "heel's strand", row.ID)
+	}
+	assert.Contains(t, rowNamed(t, p, "heel-1").Note, "Take up the sock's own yarn")
 }
 
 // 106.25 mm of instep and (36 + 20) ÷ 0.32 behind are easy to 337.8 mm; two rows more, to 345.3.

@@ -16,10 +16,10 @@ func (h *hands) stripe(s *Sock) {
 	if len(stripes) == 0 {
 		return
 	}
-	s1, into := stripeAt(stripes, h.striped)
+	now, into := stripeAt(stripes, h.striped)
 	h.striped++
-	if h.colour = s1.Colour; s1.Colour == ownYarn {
-		h.colour = ""
+	if now.Colour != ownYarn {
+		h.colour = now.Colour
 	}
 	if into == 1 && len(stripes) > 1 {
 		h.joins = stepFree
@@ -42,18 +42,17 @@ func stripeAt(stripes []design.Stripe, round int) (s design.Stripe, into int) {
 }
 
 // yarnNote says what the hands do where the yarn of a row is another than that of the row before.
-// Stripes carry their yarns along.
+// Stripes carry their yarns along; only a heel in the other yarn has a strand that begins and ends.
 func yarnNote(before, now *needle.Row, stripes bool) string {
 	if before.Colour == now.Colour || before.Section == needle.CastOn {
 		return ""
 	}
 	switch {
-	case now.Section == needle.Heel:
+	case now.Section == needle.Heel && now.Colour == needle.Contrast:
 		return newStrand
-	case before.Section == needle.Heel:
+	case before.Section == needle.Heel && before.Colour == needle.Contrast:
 		return oldStrand
-	}
-	if now.Section == before.Section && stripes {
+	case stripes:
 		return "Take up the " + yarnName(now.Colour) + " yarn, laid once round the other before the first stitch."
 	}
 	return "Change to the " + yarnName(now.Colour) + " yarn: lay it once round the yarn so far before the first stitch, so that no hole stays, and weave its end along behind."
