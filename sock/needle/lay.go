@@ -7,15 +7,15 @@ package needle
 // that was named; else that of the stitch worked last, or of the one ahead where
 // a round begins and after a turn.
 func (m *Machine) needleFor(low, high int32, ahead bool) uint8 {
+	onto := m.onto
+	m.onto = 0 // it was said of this loop alone
 	switch {
 	case m.hand > 0:
 		return m.hand - 1
+	case onto > 0:
+		return onto - 1
 	case m.inRow.fillsOn > 0:
 		return m.inRow.fillsOn - 1
-	case m.onto > 0:
-		on := m.onto - 1
-		m.onto = 0
-		return on
 	case ahead == (m.side == RS):
 		return m.nodes[high].on
 	}

@@ -280,3 +280,29 @@ func TestADecreaseAcrossTheStartKeepsBothHalves(t *testing.T) {
 		assert.Equal(t, want, m.Cursor(), side)
 	}
 }
+
+// What was said of the needle of one loop is forgotten with it, also where another rule has put it there.
+func TestTheNeedleOfALoopIsSaidOnce(t *testing.T) {
+	m := castOn(t, "co 8")
+	m.Lay(0, 4, 4)
+	if err := m.Begin(&Row{ID: "foot-1", Section: Foot, Kind: Round, Side: RS}); err != nil {
+		t.Fatal(err)
+	}
+	for _, o := range ops(t, "k 2, k2tog 1") {
+		if err := m.Do(o); err != nil {
+			t.Fatal(err)
+		}
+	}
+	m.Onto()
+	if err := m.Do(Op{M1, 1}); err != nil {
+		t.Fatal(err)
+	}
+	m.Lay(0, 8)
+	if err := m.Do(Op{M1, 1}); err != nil {
+		t.Fatal(err)
+	}
+	var on [2]int
+	if m.Lying(on[:]); on != [2]int{9, 0} {
+		t.Fatalf("the needles hold %v: all nine were laid on one", on)
+	}
+}
