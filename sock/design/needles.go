@@ -7,6 +7,9 @@ const UsualNeedles = "magic_loop"
 // for the back, front and back lie on one, with a marker between them.
 type Arrangement struct{ Fronts, Backs int }
 
+// HeelNeedles hold a heel over more than half of the stitches while it is worked; what rests waits on a holder.
+const HeelNeedles = 2
+
 // arrangements by the name of the needles.
 var arrangements = map[string]Arrangement{
 	UsualNeedles: {1, 1}, "two_circulars": {1, 1}, "dpn4": {1, 2}, "dpn5": {2, 2}, "short_circular": {1, 0},

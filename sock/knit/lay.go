@@ -20,9 +20,6 @@ type laid struct {
 	counts []int
 }
 
-// heelNeedles hold a heel over more than half of the stitches, besides the holder.
-const heelNeedles = 2
-
 // needlesIn is the arrangement of a section.
 func (s *Sock) needlesIn(section needle.Section) design.Arrangement {
 	return s.Design.ArrangementIn(string(section))
@@ -30,22 +27,23 @@ func (s *Sock) needlesIn(section needle.Section) design.Arrangement {
 
 // begin lays the first loops: each half on one needle, further needles come in the first round.
 func (l *laid) begin(h *hands, front, back int) {
-	if l.in == nil {
-		return
+	if l.in != nil {
+		l.now = l.in(h.section)
+		l.twoHalves(h, front, back)
 	}
-	l.now = l.in(h.section)
-	on := make([]int, l.now.Needles()) // two at least: no short circular holds a toe
-	on[0], on[l.now.Fronts] = front, back
-	h.machine.Lay(0, on...)
 }
 
 // unzipped lays the other half of a toe, which the waste yarn held, on a needle of the back.
 func (l *laid) unzipped(h *hands, front int) {
-	if l.in == nil {
-		return
+	if l.in != nil {
+		l.twoHalves(h, front, h.machine.Count()-front)
 	}
+}
+
+// twoHalves lays each half of a toe on the first of its needles: there are two at least, since no short circular holds a toe.
+func (l *laid) twoHalves(h *hands, front, back int) {
 	on := make([]int, l.now.Needles())
-	on[0], on[l.now.Fronts] = front, h.machine.Count()-front
+	on[0], on[l.now.Fronts] = front, back
 	h.machine.Lay(0, on...)
 }
 
@@ -64,7 +62,7 @@ func (l *laid) park(h *hands) {
 	}
 	rest := h.instep - h.reachLeft - h.reachRight
 	heel := h.machine.Count() - rest
-	h.machine.Lay(h.reachLeft, append([]int{rest}, design.Arrangement{Backs: heelNeedles}.Split(0, heel)...)...)
+	h.machine.Lay(h.reachLeft, append([]int{rest}, design.Arrangement{Backs: design.HeelNeedles}.Split(0, heel)...)...)
 	l.parked = true
 }
 
@@ -92,7 +90,7 @@ func (h *hands) laid() {
 	want := l.in(h.section)
 	needles := max(l.now.Needles(), want.Needles())
 	if l.parked {
-		needles = 1 + heelNeedles
+		needles = 1 + design.HeelNeedles
 	}
 	if len(l.counts) < needles {
 		l.counts = make([]int, 512)
@@ -126,7 +124,7 @@ func changedNeedles(to design.Arrangement) string {
 
 func (l *laid) nowNeedles() int {
 	if l.parked {
-		return 1 + heelNeedles
+		return 1 + design.HeelNeedles
 	}
 	return l.now.Needles()
 }

@@ -62,7 +62,7 @@ func cut(ops needle.Ops, at int, byMade bool) (head, tail needle.Ops, made int, 
 			each = o.Code.Makes()
 		}
 		switch {
-		case done == at && (each > 0 || i == len(ops)-1 || done > 0):
+		case done == at:
 			return head, append(tail, ops[i:]...), made, true
 		case done+each*o.N <= at:
 			head = append(head, o)

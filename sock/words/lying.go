@@ -92,7 +92,7 @@ func lyingAfter(t *trace.Trace, i int, d *design.Design) lying {
 	switch {
 	case len(l.on) == 0:
 		l.on = arrangement.Split(front, back)
-	case row.Section == needle.Heel && len(l.on) == 1+heelNeedles && row.From > 0:
+	case row.Section == needle.Heel && len(l.on) == 1+design.HeelNeedles && row.From > 0:
 		l.parked, l.names = true, []string{"holder", "heel needle 1", "heel needle 2"}
 	case len(l.on) != arrangement.Needles():
 		arrangement = design.Arrangement{Fronts: max(1, len(l.on)/2), Backs: len(l.on) - max(1, len(l.on)/2)}
@@ -121,9 +121,6 @@ func lyingAfter(t *trace.Trace, i int, d *design.Design) lying {
 	}
 	return l
 }
-
-// heelNeedles hold a heel over more than half of the stitches, besides the holder.
-const heelNeedles = 2
 
 // named are the needles that so many of them are likely to be.
 var named = map[int]string{1: "short_circular", 2: design.UsualNeedles, 3: "dpn4", 4: "dpn5"}
