@@ -19,8 +19,8 @@ import (
 	"acornstep/sock/working"
 )
 
-// mostCandidates of the ranking are answered.
-const mostCandidates = 60
+// mostWays of the ranking are answered: as many as a knitter weighs against each other.
+const mostWays = 3
 
 // complete reads a draft that has to be complete.
 func complete(unitName string, typed draft.Draft) (design.Design, measure.Unit, error) {
@@ -43,7 +43,7 @@ func planned(unitName string, typed draft.Draft) (*plan.Plan, measure.Unit, erro
 		return nil, unit, err
 	}
 	if stop := p.Stopped(); stop != nil {
-		return nil, unit, document.Faults{{Message: stop.Text}}
+		return nil, unit, document.Faults{{Message: stop.In(unit).Text}}
 	}
 	return p, unit, nil
 }
@@ -54,8 +54,7 @@ func rankWays(c call[CompareQuestion]) (advise.Report, error) {
 		return advise.Report{}, err
 	}
 	report, err := advise.Rank(d, advise.Wish(c.Asked.By), c.Asked.Known)
-	report.Candidates = advise.Distinct(report.Candidates)
-	report.Candidates = report.Candidates[:min(len(report.Candidates), mostCandidates)]
+	report.Candidates = advise.Different(report.Candidates, mostWays)
 	return report, err
 }
 
@@ -64,7 +63,8 @@ func options(c call[DraftQuestion]) (OptionList, error) {
 	if err != nil {
 		return OptionList{}, err
 	}
-	return OptionList{advise.Options(d, unit)}, nil
+	choices, err := advise.Options(d, unit)
+	return OptionList{choices}, err
 }
 
 func showWorking(c call[DraftQuestion]) (WorkingList, error) {

@@ -43,6 +43,8 @@ type FootView struct {
 	Taken   basket.FootTaken          `json:"taken"`
 	ForPair map[string]measure.Length `json:"for_pair"`
 	Checks  []verdict.Check           `json:"checks"`
+	// Grows says whether it is asked how long the foot will be.
+	Grows bool `json:"grows"`
 }
 
 // Used is a sock that uses something.
@@ -118,7 +120,7 @@ func footView(w *feet.Wearer, side feet.Side) FootView {
 	foot := w.Foot(side, "")
 	v := FootView{
 		Newest: []feet.Measurement{}, Guesses: map[string]measure.Length{},
-		Taken: basket.TakeFoot(w, side), ForPair: w.ForPair(side).Lengths(), Checks: []verdict.Check{},
+		Taken: basket.TakeFoot(w, side), ForPair: w.ForPair(side).Lengths(), Checks: []verdict.Check{}, Grows: w.MayGrow(side),
 	}
 	for _, k := range feet.Kinds {
 		if m, has := foot[k.Name]; has {
@@ -130,7 +132,7 @@ func footView(w *feet.Wearer, side feet.Side) FootView {
 		for _, name := range known.Estimated {
 			v.Guesses[name] = known.Measured(name)
 		}
-		v.Checks = append(v.Checks, knit.AskAboutFoot(known)...)
+		v.Checks = append(v.Checks, knit.AskAboutFoot(known).In(measure.Centimetres)...)
 	}
 	return v
 }

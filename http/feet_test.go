@@ -50,7 +50,7 @@ func TestWhatFeetRefuse(t *testing.T) {
 	measurements := "/api/feet/" + v.Wearer.ID + "/measurements"
 	for _, c := range []struct{ name, path, body, says string }{
 		{"no name", "/api/feet", `{"name":" ","cautions":[],"note":""}`, "name: read 0 characters"},
-		{"a caution nobody knows", "/api/feet", `{"name":"O","cautions":["height"],"note":""}`, `cautions[0]: read \"height\"`},
+		{"a caution nobody knows", "/api/feet", `{"name":"O","cautions":["height"],"note":""}`, `cautions: read \"height\"`},
 		{"words", measurements, `{"side":"left","what":"length_mm","length":"long","unit":"cm","measured_on":"2026-11-01","guessed":false}`, "a length looks like"},
 		{"inches as cm", measurements, `{"side":"left","what":"length_mm","length":"4","unit":"cm","measured_on":"2026-11-01","guessed":false}`, "8.0 cm to 35.0 cm"},
 		{"a day to come", measurements, `{"side":"left","what":"length_mm","length":"25","unit":"cm","measured_on":"2199-11-01","guessed":false}`, "still to come"},

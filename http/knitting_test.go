@@ -86,7 +86,7 @@ func TestWhatTheNeedlesRefuse(t *testing.T) {
 	r.into(t, &sock)
 	r = a.do("POST", "/api/socks/"+sock.ID+"/knit", "")
 	assert.Equal(t, 422, r.status)
-	assert.Contains(t, r.text, "foot.length_mm: is required")
+	assert.Contains(t, r.text, "length: is required")
 	assert.Contains(t, a.do("POST", "/api/socks/"+sock.ID+"/where", `{"logged":0,"seen":{},"unit":"cm"}`).text, "not on the needles yet")
 
 	// Events for a sock that is out of the basket are kept, and say so.

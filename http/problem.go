@@ -12,6 +12,7 @@ import (
 	"github.com/gin-gonic/gin"
 
 	"acornstep/sock/basket"
+	"acornstep/sock/design"
 	"acornstep/sock/document"
 	"acornstep/sock/knitting"
 )
@@ -31,7 +32,8 @@ func fail(c *gin.Context, status int, detail string) {
 }
 
 func refuse(c *gin.Context, faults document.Faults) {
-	write(c, Problem{Status: nethttp.StatusUnprocessableEntity, Title: "Some fields cannot be read", Detail: faults.Error(), Errors: faults})
+	faults = design.Labelled(faults)
+	write(c, Problem{Status: nethttp.StatusUnprocessableEntity, Title: "Some fields cannot be read", Detail: faults.Said(), Errors: faults})
 }
 
 // failWith turns an error into the problem that says it best.

@@ -180,7 +180,7 @@ func TestQuestionsAboutASock(t *testing.T) {
 		}
 	}
 	a.do("POST", "/api/ways", `{"unit":"cm","draft":`+isoldeDraft+`}`).into(t, &report)
-	require.Len(t, report.Candidates, 60)
+	require.Len(t, report.Candidates, 3)
 	assert.NotEmpty(t, report.Candidates[0].Heel)
 	assert.Less(t, report.Candidates[0].Stretch, 20.1, "the first of them goes on easily")
 	var at struct {
@@ -195,7 +195,7 @@ func TestQuestionsAboutASock(t *testing.T) {
 		Length float64 `json:"length_mm"`
 	}
 	a.do("POST", "/api/shoe", `{"system":"eu","size":39}`).into(t, &shoe)
-	assert.InDelta(t, 254, shoe.Length, 1e-9)
+	assert.InDelta(t, 239, shoe.Length, 1e-9)
 	assert.Equal(t, 422, a.do("POST", "/api/shoe", `{"system":"eu","size":3}`).status)
 	var reference struct{ Glossary, Patterns []struct{ Name string } }
 	a.do("GET", "/api/reference", "").into(t, &reference)

@@ -5,7 +5,7 @@ package advise
 import (
 	"fmt"
 	"maps"
-	"math"
+	"slices"
 	"strings"
 
 	"acornstep/sock/design"
@@ -35,11 +35,16 @@ type Candidate struct {
 	// Misfit is 0 for a sock that fits everywhere; the rank follows it.
 	Misfit float64 `json:"misfit"`
 	// Counting is how many things have to be counted at once, from 2 up.
-	Counting int      `json:"counting"`
-	Reasons  []string `json:"reasons"`
-	// turns says whether short rows are knitted somewhere, looks what it is whatever the turning style.
+	Counting int `json:"counting"`
+	// Word is how it sits over the instep, as the fit says it.
+	Word string `json:"word"`
+	// Why is what speaks for it; said of the ways that are kept as different ones.
+	Why string `json:"why"`
+	// turns says whether short rows are knitted somewhere.
 	turns bool
-	looks string
+	// unusual weighs how far it leaves the usual way, 0 for not at all.
+	unusual        int
+	fabric, reason string
 }
 
 // Report is the ranking, with what half a stitch of gauge would change.
@@ -63,10 +68,34 @@ type Off struct {
 // gauge of a design; everything else stays as the design has it. The wish says
 // what the ranking follows; a wish that nobody knows is an error.
 func Rank(d design.Design, by Wish, known []string) (Report, error) {
+	r, err := tryAll(&d, turnsOf(&d))
+	if err != nil {
+		return r, err
+	}
+	if r.Candidates, err = by.sort(r.Candidates, known); err != nil {
+		return r, err
+	}
+	r.Gauges = offGauge(&d)
+	r.Note = fmt.Sprintf("Grams are a first guess of ± %.0f %%. Turning styles give the same shape: choose the one your hands like.", 100*yarn.Uncertainty)
+	return r, nil
+}
+
+// Best is the way that the judgement puts first, turned as the design turns, with why; nil where none gives a sock.
+func Best(d design.Design) (*Candidate, error) {
+	r, err := tryAll(&d, turnsOf(&d)[:1])
+	if err != nil || len(r.Candidates) == 0 {
+		return nil, err
+	}
+	best := slices.MinFunc(r.Candidates, func(a, b Candidate) int { return better(&a, &b) })
+	best.Why = best.whyFirst()
+	return &best, nil
+}
+
+// tryAll tries every toe, heel and count with each of the turning styles.
+func tryAll(d *design.Design, turns []*knit.About) (Report, error) {
 	var r Report
-	turns := turnsOf(&d)
-	for _, c := range knit.CountChoices(&d, chosen(&d)) {
-		for _, way := range waysOf(c.Stitches) {
+	for _, count := range knit.CountChoices(d, chosen(d)) {
+		for _, way := range waysOf(count.Stitches) {
 			tried, err := d.With(way.changes)
 			if err != nil {
 				return r, err
@@ -79,17 +108,16 @@ func Rank(d design.Design, by Wish, known []string) (Report, error) {
 				tried.Heel.Turn = style.Name
 				r.Tried++
 				if c, ok := try(&tried); ok {
-					c.Title, c.Changes, c.looks = way.title(style, len(styles) > 1), joined(way.changes, design.Changes{"heel.turn": style.Name}), way.said()
+					c.Title, c.Changes = way.title(style, len(styles) > 1), joined(way.changes, design.Changes{"heel.turn": style.Name})
+					if c.unusual = way.unusual; !count.Nearest {
+						c.unusual += unusualCount
+					}
 					r.Candidates = append(r.Candidates, c)
 				}
 			}
 		}
 	}
-	sorted, err := by.sort(r.Candidates, known)
-	r.Candidates = sorted
-	r.Gauges = offGauge(&d)
-	r.Note = fmt.Sprintf("Grams are a first guess of ± %.0f %%. Turning styles give the same shape: choose the one your hands like.", 100*yarn.Uncertainty)
-	return r, err
+	return r, nil
 }
 
 // turnsOf are the turning styles, that of the design first.
@@ -111,27 +139,27 @@ type wayOf struct {
 	toe, heel       *knit.About
 	toeWay, heelWay knit.Way
 	changes         design.Changes
+	// unusual weighs how far toe and heel leave the usual ones, which stand first among their kind.
+	unusual int
 }
 
 // waysOf lists all toes with all heels.
 func waysOf(stitches int) []wayOf {
 	var list []wayOf
-	for _, toe := range knit.Toes() {
-		for _, toeWay := range toe.Ways() {
-			for _, heel := range knit.Heels() {
-				for _, heelWay := range heel.Ways() {
-					list = append(list, wayOf{stitches, toe.About(), heel.About(), toeWay, heelWay, joined(
-						knit.Choose("toe.kind", toe.About().Name), toeWay.Changes,
-						knit.Choose("heel.kind", heel.About().Name), heelWay.Changes, design.Changes{"stitches": stitches})})
+	for t, toe := range knit.Toes() {
+		for tw, toeWay := range toe.Ways() {
+			for h, heel := range knit.Heels() {
+				for hw, heelWay := range heel.Ways() {
+					changes := joined(knit.Choose("toe.kind", toe.About().Name), toeWay.Changes,
+						knit.Choose("heel.kind", heel.About().Name), heelWay.Changes, design.Changes{"stitches": stitches})
+					list = append(list, wayOf{stitches, toe.About(), heel.About(), toeWay, heelWay, changes,
+						unusualToe*t + unusualToeWay*tw + unusualHeel*h + unusualHeelWay*hw})
 				}
 			}
 		}
 	}
 	return list
 }
-
-// said names toe and heel in a sentence.
-func (w *wayOf) said() string { return w.title(nil, false) }
 
 func (w *wayOf) title(style *knit.About, turns bool) string {
 	text := strings.ToUpper(w.heel.Said[:1]) + w.heel.Said[1:] + w.heelWay.Said
@@ -154,25 +182,6 @@ func joined(all ...design.Changes) design.Changes {
 	return sum
 }
 
-// Distinct keeps the first of the ways that differ in their turning style
-// only: they are the same sock to look at and to wear.
-func Distinct(list []Candidate) []Candidate {
-	type sock struct {
-		looks    string
-		stitches int
-	}
-	seen := map[sock]bool{}
-	kept := []Candidate{}
-	for _, c := range list {
-		l := sock{c.looks, c.Stitches}
-		if !seen[l] {
-			kept = append(kept, c)
-		}
-		seen[l] = true
-	}
-	return kept
-}
-
 func chosen(d *design.Design) int {
 	s := knit.Measure(d)
 	return s.Stitches
@@ -188,35 +197,17 @@ func try(d *design.Design) (Candidate, bool) {
 	}
 	places := fit.Of(s)
 	c := Candidate{
-		Toe: d.Toe.Kind, Heel: d.Heel.Kind, Turn: d.Heel.Turn, turns: d.Uses("heel.turn"),
-		Stitches: s.Stitches, HeelStartsAt: s.HeelStarts, FootRounds: s.FootRounds, Misfit: fit.Misfit(places), Grams: grams(s),
-		EasePct: 100 * float64(1-s.Gauge.Girth(float64(s.Stitches))/d.Foot.BallGirth),
+		Toe: d.Toe.Kind, Heel: d.Heel.Kind, Turn: d.Heel.Turn, turns: d.Uses("heel.turn"), fabric: string(d.Heel.Fabric),
+		Stitches: s.Stitches, HeelStartsAt: s.HeelStarts, FootRounds: s.FootRounds, Grams: grams(s), Counting: s.Counting(),
+		EasePct: 100 * float64(1-s.Gauge.Girth(float64(s.Stitches))/d.Foot.BallGirth), HeelStretchPct: heelStretch(s),
 	}
 	for _, p := range places {
 		if p.Name == "heel" {
-			c.HeelStretchPct = p.StretchPct
+			c.Word = p.Word
 		}
 	}
-	// A heel that is roomier than the foot slips; how much is too much depends on the foot.
-	if room := -c.HeelStretchPct; room > 0 {
-		c.Misfit += room / 2
-	}
-	c.Misfit += footAdvice(s, &c)
-	c.Counting = s.Counting()
-	if d.Uses("toe.start") { // how deep it is was decided
-		c.Misfit += math.Abs(float64(s.Toe.Length-d.Foot.ToeDepth)) / 10
-	}
+	c.Misfit, c.reason = suits(s, places)
 	return c, true
-}
-
-// footAdvice says what speaks for the heel on this foot, and how much against it.
-func footAdvice(s *knit.Sock, c *Candidate) (misfit float64) {
-	c.Reasons = append(c.Reasons, fmt.Sprintf("stretches %.0f %% over the instep", c.HeelStretchPct))
-	reason, misfit := s.Suits()
-	if reason != "" {
-		c.Reasons = append(c.Reasons, reason)
-	}
-	return misfit
 }
 
 // grams reckons the whole sock from its counts, without knitting it.

@@ -71,7 +71,7 @@ func ribbedLeg(d *design.Design) bool {
 var fields = []field{
 	{name: "fit.multiple", label: "Count in", here: roundHere, ways: these(
 		way{4, "Fours", "both needles have the same even count"}, way{2, "Twos", "closest to the foot"}, way{6, "Sixes", "for a pattern over six"}, way{8, "Eights", "for a pattern over eight"})},
-	{name: "toe.kind", label: "Kind of toe", here: toeHere, ways: listed("toe.kind"), best: bestToe},
+	{name: "toe.kind", label: "Kind of toe", here: toeHere, ways: listed("toe.kind")},
 	{name: "toe.start", label: "Begins with", here: toeHere, ways: these(
 		way{"half", "Half the stitches", "flat and wide, increases every other round"},
 		way{"rounded", "A third, rounded", "quick at first, follows round toes"},
@@ -95,7 +95,7 @@ var fields = []field{
 	{name: "foot_length.sole", label: "Sole", here: footHere, ways: these(
 		way{"stockinette", "Smooth outside", "as everywhere else"},
 		way{"reverse", "Smooth inside", "for skin that dislikes purl bumps"})},
-	{name: "heel.kind", label: "Kind of heel", here: heelHere, ways: listed("heel.kind"), best: bestHeel},
+	{name: "heel.kind", label: "Kind of heel", here: heelHere, ways: listed("heel.kind")},
 	{name: "heel.turn", label: "Turning style", here: turnsHere, ways: listed("heel.turn")},
 	{name: "heel.share", label: "Worked over", here: turnsHere, ways: these(
 		way{0.5, "Half the stitches", "the usual heel"}, way{0.6, "60 %", "spreads the bend, roomier"}, way{0.65, "65 %", "roomier still"}, way{0.7, "70 %", "padded and wide, with garter"})},

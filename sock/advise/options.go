@@ -2,13 +2,14 @@ package advise
 
 import (
 	"fmt"
+	"slices"
 	"strings"
 
 	"acornstep/sock/design"
+	"acornstep/sock/document"
 	"acornstep/sock/fit"
 	"acornstep/sock/knit"
 	"acornstep/sock/measure"
-	"acornstep/sock/verdict"
 )
 
 // Choice is one decision with all its ways.
@@ -26,7 +27,7 @@ type Option struct {
 	Label string `json:"label"`
 	// Changes make a design into it: the value, and what is worked out anew with it.
 	Changes design.Changes `json:"changes"`
-	// Here is what it does on this sock: stitches, rounds, lengths, stretch, grams.
+	// Here is what it does on this sock, as far as the ways differ in it: stitches, rounds, lengths, stretch, grams.
 	Here string `json:"here"`
 	// Reason is why somebody takes it.
 	Reason      string `json:"reason"`
@@ -46,9 +47,8 @@ type way struct {
 type field struct {
 	name, label string
 	ways        func(*design.Design) []way
-	here        func(w *words) string
-	// best overrules the first way on some feet.
-	best func(d *design.Design, worked []*knit.Sock) (index int, reason string)
+	// here are figures of a sock made this way; what all ways have alike is not shown.
+	here func(w *words) []string
 	// asked says whether the decision is one for this kind of sock, besides its meaning something to it; nil: always.
 	asked func(d *design.Design) bool
 }
@@ -66,82 +66,130 @@ type words struct {
 
 func (w *words) long(l measure.Length) string { return w.unit.Show(l) }
 
-// Options lists every decision for a design, with what each way does here.
-func Options(d design.Design, unit measure.Unit) []Choice {
+// Options lists every decision for a design, with what each way does here. What
+// is recommended is what [Best] says, and the school's own where it does not choose.
+func Options(d design.Design, unit measure.Unit) ([]Choice, error) {
+	best, err := Best(d)
+	if err != nil {
+		return nil, err
+	}
 	list := []Choice{}
 	for _, f := range fields {
 		if !f.asks(&d) {
 			continue
 		}
-		list = append(list, f.options(d, unit))
+		list = append(list, f.options(d, unit, best))
 	}
-	return list
+	return list, nil
 }
 
-func (f *field) options(d design.Design, unit measure.Unit) Choice {
+func (f *field) options(d design.Design, unit measure.Unit, best *Candidate) Choice {
 	c := Choice{Field: f.name, Label: f.label}
 	now, ways := d.Get(f.name), f.ways(&d)
-	worked := make([]*knit.Sock, len(ways))
+	here := make([][]string, len(ways))
 	for i, way := range ways {
 		o := Option{Value: way.value, Label: way.label, Reason: way.reason, Chosen: way.value == now, Changes: knit.Choose(f.name, way.value)}
 		tried := d
 		if !o.Chosen {
 			var err error
 			if tried, err = d.With(o.Changes); err != nil {
-				o.Stop = err.Error()
+				o.Stop = said(err)
 			}
 		}
 		s := knit.Measure(&tried)
 		if !s.Stopped() {
 			s.Judge()
 		}
-		worked[i] = s
-		if stop := stopOf(s); stop != "" {
+		if stop := stopOf(s, unit); stop != "" {
 			o.Stop = stop
 		} else {
-			o.Here = f.here(&words{s, unit})
+			here[i] = f.here(&words{s, unit})
 		}
 		c.Options = append(c.Options, o)
 	}
-	best := 0
-	if f.best != nil {
-		if i, reason := f.best(&d, worked); i > 0 || reason != "" {
-			best = i
-			c.Options[i].Reason = reason
-		}
+	for i, said := range differing(here) {
+		c.Options[i].Here = strings.Join(said, " · ")
 	}
-	if c.Options[best].Stop == "" {
-		c.Options[best].Recommended = true
-		first := c.Options[best]
-		copy(c.Options[1:best+1], c.Options[:best])
-		c.Options[0] = first
-	}
+	f.recommend(&c, best)
 	return c
 }
 
-func stopOf(s *knit.Sock) string {
-	for _, c := range s.Checks {
-		if c.Level == verdict.Stop {
-			return c.Text
+// recommend marks what the ranking chooses, or else the school's own way, and puts it first.
+func (f *field) recommend(c *Choice, best *Candidate) {
+	at := 0
+	if best != nil {
+		if value := best.Changes[f.name]; value != nil {
+			at = max(0, slices.IndexFunc(c.Options, func(o Option) bool { return o.Value == value }))
 		}
+		if f.name == "heel.kind" {
+			c.Options[at].Reason = best.Why
+		}
+	}
+	if c.Options[at].Stop == "" {
+		c.Options[at].Recommended = true
+		first := c.Options[at]
+		copy(c.Options[1:at+1], c.Options[:at])
+		c.Options[0] = first
+	}
+}
+
+// differing leaves out the figures that every way has alike.
+func differing(here [][]string) [][]string {
+	first := slices.IndexFunc(here, func(said []string) bool { return said != nil })
+	if first < 0 || slices.ContainsFunc(here, func(said []string) bool { return said != nil && len(said) != len(here[first]) }) {
+		return here
+	}
+	alike := func(at int) bool {
+		return !slices.ContainsFunc(here, func(said []string) bool { return said != nil && said[at] != here[first][at] })
+	}
+	kept := make([][]string, len(here))
+	for at := range here[first] {
+		if alike(at) {
+			continue
+		}
+		for i, said := range here {
+			if said != nil {
+				kept[i] = append(kept[i], said[at])
+			}
+		}
+	}
+	return kept
+}
+
+// said is an error as a person reads it.
+func said(err error) string {
+	if faults, are := err.(document.Faults); are {
+		return design.Labelled(faults).Said()
+	}
+	return err.Error()
+}
+
+func stopOf(s *knit.Sock, unit measure.Unit) string {
+	if stop := s.Checks.Stopped(); stop != nil {
+		return stop.In(unit).Text
 	}
 	return ""
 }
 
 // The figures that decide.
 
-func toeHere(w *words) string {
+func toeHere(w *words) []string {
 	t := w.sock.Toe
-	return fmt.Sprintf("%d cast on · %d %s · %s", t.CastOn, t.Rounds, w.sock.ToeRows(), w.long(t.Length))
+	return []string{fmt.Sprintf("%d cast on", t.CastOn), fmt.Sprintf("%d %s", t.Rounds, w.sock.ToeRows()), w.long(t.Length)}
 }
 
 func heelStretch(s *knit.Sock) float64 {
 	return fit.Stretch(s.Design.Foot.HeelDiagonal, s.HeelDiagonalGirth())
 }
 
-func heelHere(w *words) string {
+func heelHere(w *words) []string {
 	s := w.sock
-	return fmt.Sprintf("%s · %s deep · %.0f\u00a0g", stretches(heelStretch(s)), w.long(s.Heel.Length), grams(s))
+	return []string{overInstep(s), w.long(s.Heel.Length) + " deep", fmt.Sprintf("%.0f\u00a0g", grams(s))}
+}
+
+// overInstep says how the heel sits, with the figure that decides it.
+func overInstep(s *knit.Sock) string {
+	return stretches(heelStretch(s)) + ", " + fit.Heel(s).Word
 }
 
 func stretches(pct float64) string {
@@ -151,27 +199,27 @@ func stretches(pct float64) string {
 	return fmt.Sprintf("stretches %.0f %%", pct)
 }
 
-func turnsHere(w *words) string {
+func turnsHere(w *words) []string {
 	s := w.sock
 	if s.Heel.Turns == 0 {
-		return fmt.Sprintf("%d turns a side in the toe", s.Toe.Turns)
+		return []string{fmt.Sprintf("%d turns a side in the toe", s.Toe.Turns)}
 	}
-	return fmt.Sprintf("%d sts · %d turns a side · %s", s.Heel.Stitches, s.Heel.Turns, stretches(heelStretch(s)))
+	return []string{fmt.Sprintf("%d sts", s.Heel.Stitches), fmt.Sprintf("%d turns a side", s.Heel.Turns), overInstep(s)}
 }
 
-func deepHere(w *words) string {
+func deepHere(w *words) []string {
 	s := w.sock
-	return fmt.Sprintf("%s deep · heel at %s", w.long(s.Heel.Length), w.long(s.HeelStarts))
+	return []string{w.long(s.Heel.Length) + " deep", "heel at " + w.long(s.HeelStarts)}
 }
 
-func footHere(w *words) string {
+func footHere(w *words) []string {
 	s := w.sock
-	return fmt.Sprintf("%d rounds to the heel, at %s", s.FootRounds, w.long(s.HeelStarts))
+	return []string{measure.Count(s.FootRounds, "round") + " to the heel", "at " + w.long(s.HeelStarts)}
 }
 
-func roundHere(w *words) string {
+func roundHere(w *words) []string {
 	s := w.sock
-	return fmt.Sprintf("%d stitches · %s", s.Stitches, easeOf(s))
+	return []string{fmt.Sprintf("%d stitches", s.Stitches), easeOf(s)}
 }
 
 func easeOf(s *knit.Sock) string {
@@ -182,78 +230,52 @@ func easeOf(s *knit.Sock) string {
 	return fmt.Sprintf("%.0f %% smaller than the foot", ease)
 }
 
-func cornerHere(w *words) string {
+func cornerHere(w *words) []string {
 	c := w.sock.Corner
 	if c.PickUp == 0 {
-		return "no extra stitches"
+		return []string{"no extra stitches"}
 	}
-	return fmt.Sprintf("%d extra at each corner for %d rounds", c.PickUp, w.sock.Design.Corner.HoldRounds)
+	return []string{fmt.Sprintf("%d extra at each corner for %s", c.PickUp, measure.Count(w.sock.Design.Corner.HoldRounds, "round"))}
 }
 
-func ankleHere(w *words) string {
+func ankleHere(w *words) []string {
 	s := w.sock
 	if s.AnkleStitches == s.Stitches {
-		return fmt.Sprintf("%d all the way up", s.Stitches)
+		return []string{fmt.Sprintf("%d all the way up", s.Stitches)}
 	}
-	return fmt.Sprintf("%d → %d · heel on %d", s.Stitches, s.AnkleStitches, s.Heel.Stitches)
+	return []string{fmt.Sprintf("%d → %d · heel on %d", s.Stitches, s.AnkleStitches, s.Heel.Stitches)}
 }
 
-func legHere(w *words) string {
+func legHere(w *words) []string {
 	s := w.sock
 	girth := s.Gauge.Girth(float64(s.AnkleStitches)) * measure.Length(s.LegWidth())
-	return fmt.Sprintf("%d sts · %s at the ankle", s.LegStitches, stretches(fit.Stretch(s.Design.Foot.AnkleGirth, girth)))
+	return []string{fmt.Sprintf("%d sts", s.LegStitches), stretches(fit.Stretch(s.Design.Foot.AnkleGirth, girth)) + " at the ankle, " + fit.Ankle(s).Word}
 }
 
-func cuffHere(w *words) string {
+func cuffHere(w *words) []string {
 	s := w.sock
-	return fmt.Sprintf("%d sts · %d rounds", s.LegStitches, s.CuffRounds)
+	return []string{fmt.Sprintf("%d sts", s.LegStitches), measure.Count(s.CuffRounds, "round")}
 }
 
-func bindOffHere(w *words) string {
+func bindOffHere(w *words) []string {
 	s := w.sock
-	girth := s.Gauge.Girth(float64(s.LegStitches))
-	over := fit.Stretch(s.Design.Foot.HeelDiagonal, girth)
+	over := fmt.Sprintf("passes the heel at %.0f %%", fit.Stretch(s.Design.Foot.HeelDiagonal, s.Gauge.Girth(float64(s.LegStitches))))
 	if tail := s.CutTail(); tail > 0 {
-		return fmt.Sprintf("tail %s · passes the heel at %.0f %%", w.long(tail), over)
+		return []string{"tail " + w.long(tail), over}
 	}
-	return fmt.Sprintf("passes the heel at %.0f %%", over)
+	return []string{"no tail to cut first", over}
 }
 
-func needlesHere(w *words) string {
+func needlesHere(w *words) []string {
 	half := w.sock.Stitches / 2
 	switch w.sock.Design.Needles {
 	case "dpn4":
-		return fmt.Sprintf("%d on one, the sole's %d on two", half, half)
+		return []string{fmt.Sprintf("%d on one, the sole's %d on two", half, half)}
 	case "dpn5":
-		return fmt.Sprintf("about %d on each of four", half/2)
+		return []string{fmt.Sprintf("about %d on each of four", half/2)}
 	case "short_circular":
-		return fmt.Sprintf("markers at %d and %d", half, 2*half)
+		return []string{fmt.Sprintf("markers at %d and %d", half, 2*half)}
 	default:
-		return fmt.Sprintf("%d and %d", half, w.sock.Stitches-half)
+		return []string{fmt.Sprintf("%d and %d", half, w.sock.Stitches-half)}
 	}
-}
-
-// bestHeel is the kind with the least misfit, with the reason in a number.
-func bestHeel(d *design.Design, worked []*knit.Sock) (int, string) {
-	best, least, reason := 0, 0.0, ""
-	for i, s := range worked {
-		if s.Stopped() {
-			continue
-		}
-		c, ok := try(s.Design)
-		if !ok || reason != "" && c.Misfit >= least-1e-9 {
-			continue
-		}
-		best, least = i, c.Misfit
-		reason = "fits best: " + strings.Join(c.Reasons, "; ")
-	}
-	return best, reason
-}
-
-// bestToe keeps ridges away from feet that do not feel them.
-func bestToe(d *design.Design, _ []*knit.Sock) (int, string) {
-	if d.Foot.Careful("numb_feet") || d.Foot.Careful("circulation") {
-		return 0, "smooth under the toes: this foot may not feel a ridge"
-	}
-	return 0, ""
 }

@@ -24,26 +24,37 @@ func choiceOf(t *testing.T, list []Choice, field string) Choice {
 	return Choice{}
 }
 
+func optionsOf(t require.TestingT, d design.Design) []Choice {
+	list, err := Options(d, measure.Centimetres)
+	require.NoError(t, err)
+	return list
+}
+
+// 68 stitches, 34 of them in the heel: every kind of heel has its own stretch and depth, every cuff the same stitches and rounds.
 func TestOptionsSayWhatTheyDoHere(t *testing.T) {
-	list := Options(read(t, ""), measure.Centimetres)
+	list := optionsOf(t, read(t, ""))
 	heel := choiceOf(t, list, "heel.kind")
-	assert.Equal(t, "flap_under", heel.Options[0].Value, "it fits best, and stands first")
+	assert.Equal(t, "flap_under", heel.Options[0].Value, "it is the first that goes on easily, and stands first")
 	assert.True(t, heel.Options[0].Recommended)
-	assert.Contains(t, heel.Options[0].Reason, "stretches 16 %")
+	assert.Equal(t, "sits over the instep", heel.Options[0].Reason)
 	assert.True(t, heel.Options[1].Chosen)
-	assert.Contains(t, heel.Options[1].Here, "stretches 23 % · 5.1 cm deep")
+	assert.Contains(t, heel.Options[1].Here, "stretches 23 %, snug · 5.1 cm deep")
 	toe := choiceOf(t, list, "toe.kind")
 	assert.Equal(t, "32 cast on · 19 rounds · 4.3 cm", toe.Options[0].Here)
-	assert.Equal(t, "68 sts · 18 rounds", choiceOf(t, list, "cuff.pattern").Options[0].Here)
+	assert.NotContains(t, choiceOf(t, list, "cuff.pattern").Options[0].Here, "rounds", "what all have alike is not said of each")
+	assert.Empty(t, choiceOf(t, list, "heel.turn").Options[0].Here, "turning styles give the same shape")
 	for _, c := range list {
 		assert.NotEqual(t, "corner.pick_up", c.Field)
 		assert.LessOrEqual(t, 2, len(c.Options), c.Field)
 	}
 }
 
-func TestAFootThatIsNumbGetsASmoothToe(t *testing.T) {
-	d := read(t, `,"cautions":["numb_feet"]`)
-	assert.Contains(t, choiceOf(t, Options(d, measure.Centimetres), "toe.kind").Options[0].Reason, "may not feel a ridge")
+func TestAFootThatIsNumbGetsASmoothSock(t *testing.T) {
+	r := ranked(t, read(t, `,"cautions":["numb_feet"],"toe_depth_mm":70,"heel_diagonal_mm":390`))
+	for _, c := range Different(r.Candidates, 3) {
+		assert.NotEqual(t, "garter_square", c.Toe)
+		assert.NotEqual(t, "garter", c.Changes["heel.fabric"])
+	}
 }
 
 // Whatever was chosen, each decision has one mark, the recommended way first,
@@ -51,7 +62,11 @@ func TestAFootThatIsNumbGetsASmoothToe(t *testing.T) {
 func TestOptionsKeepTheirPromises(t *testing.T) {
 	rapid.Check(t, func(t *rapid.T) {
 		d := anySock(t)
-		for _, c := range Options(d, measure.Inches) {
+		list, err := Options(d, measure.Inches)
+		if err != nil {
+			t.Fatal(err)
+		}
+		for _, c := range list {
 			chosen := 0
 			for i, o := range c.Options {
 				if o.Chosen {
@@ -59,9 +74,6 @@ func TestOptionsKeepTheirPromises(t *testing.T) {
 				}
 				if o.Recommended && i != 0 {
 					t.Fatalf("%s: %s is recommended in place %d", c.Field, o.Label, i)
-				}
-				if o.Here == "" && o.Stop == "" {
-					t.Fatalf("%s: %s says nothing", c.Field, o.Label)
 				}
 			}
 			if chosen > 1 {
@@ -132,9 +144,4 @@ func TestWishes(t *testing.T) {
 	assert.Empty(t, none.Candidates)
 	_, err = Rank(d, "colour", nil)
 	assert.ErrorContains(t, err, `read "colour"`)
-	for i, c := range Distinct(best.Candidates) {
-		for _, other := range Distinct(best.Candidates)[:i] {
-			assert.NotEqual(t, fmt.Sprint(c.looks, c.Stitches), fmt.Sprint(other.looks, other.Stitches))
-		}
-	}
 }

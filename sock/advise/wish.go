@@ -24,13 +24,7 @@ const goodEnough = 5
 
 // sort ranks the candidates by the wish, and leaves out what it rules out.
 func (w Wish) sort(list []Candidate, known []string) ([]Candidate, error) {
-	byFit := func(a, b Candidate) int {
-		if d := a.Misfit - b.Misfit; d > 1e-9 || d < -1e-9 {
-			return cmp.Compare(a.Misfit, b.Misfit)
-		}
-		return cmp.Compare(a.Grams, b.Grams)
-	}
-	slices.SortStableFunc(list, byFit)
+	slices.SortStableFunc(list, func(a, b Candidate) int { return better(&a, &b) })
 	fitting := func() []Candidate {
 		end := slices.IndexFunc(list, func(c Candidate) bool { return c.Misfit > list[0].Misfit+goodEnough })
 		if end < 0 {

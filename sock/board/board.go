@@ -79,28 +79,26 @@ type CountChoice struct {
 
 // Of works a draft out, as far as it goes; a name replaces that of the design. A brief answer leaves out rows and words.
 func Of(name string, r draft.Reading, brief bool) (Answer, error) {
-	a := Answer{Draft: r.Draft, Faults: r.Faults}
-	if a.Faults == nil {
-		a.Faults = []document.Fault{}
-	}
+	a := Answer{Draft: r.Draft, Faults: design.Labelled(r.Faults)}
 	if len(a.Faults) > 0 {
 		return a, nil
 	}
 	if name != "" {
 		r.Design.Name = name
 	}
-	return work(a, r.Design, brief)
+	return work(a, r.Design, r.Unit, brief)
 }
 
-func work(a Answer, d design.Design, brief bool) (Answer, error) {
+func work(a Answer, d design.Design, unit measure.Unit, brief bool) (Answer, error) {
 	p, sock, err := knit.MakeSock(d)
 	if faults, ok := err.(document.Faults); ok {
-		a.Faults = faults
+		a.Faults = design.Labelled(faults)
 		return a, nil
 	}
 	if err != nil {
 		return a, err
 	}
+	p.Checks = p.Checks.In(unit)
 	a.Plan = p
 	for _, c := range knit.CountChoices(&p.Design, p.Summary.FootStitches) {
 		a.Counts = append(a.Counts, CountChoice(c))

@@ -46,5 +46,5 @@ func missing(f document.Fault) string {
 			return "measure the " + strings.ToLower(kind.Label)
 		}
 	}
-	return f.Error()
+	return f.Said()
 }

@@ -24,6 +24,9 @@ func Parse(text string) (Date, error) {
 // Of is the day of a moment, in its own time zone.
 func Of(moment time.Time) Date { return Date(moment.Format(layout)) }
 
+// Text is the day as people write it, in the one form that every screen has: Nov 23, 2026.
+func (d Date) Text() string { return d.time().Format("Jan 2, 2006") }
+
 // Until counts the days to another date, fewer than none when that is over; both are valid.
 func (d Date) Until(other Date) int { return int(other.time().Sub(d.time()) / (24 * time.Hour)) }
 

@@ -63,6 +63,9 @@ type Foot struct {
 	Cautions []string `json:"cautions,omitempty"`
 }
 
+// Guessed says whether a measurement of the foot was guessed or marked as estimated, by its name, such as toe_depth_mm.
+func (f *Foot) Guessed(name string) bool { return slices.Contains(f.Estimated, name) }
+
 // Careful says whether a caution was given for the wearer.
 func (f *Foot) Careful(caution string) bool { return slices.Contains(f.Cautions, caution) }
 

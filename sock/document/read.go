@@ -20,6 +20,16 @@ type Fault struct {
 	Field string `json:"field"`
 	// Message names what was read and what is possible.
 	Message string `json:"message"`
+	// Label is what people call the field; empty where nobody gave it one.
+	Label string `json:"label,omitempty"`
+}
+
+// Said is the fault as a person reads it, without the path.
+func (f Fault) Said() string {
+	if f.Label == "" {
+		return f.Message
+	}
+	return f.Label + ": " + f.Message
 }
 
 func (f Fault) Error() string {
@@ -40,6 +50,15 @@ func (f Faults) Error() string {
 	return strings.Join(lines, "\n")
 }
 
+// Said is the list as a person reads it, a fault a line.
+func (f Faults) Said() string {
+	lines := make([]string, len(f))
+	for i, fault := range f {
+		lines[i] = fault.Said()
+	}
+	return strings.Join(lines, "\n")
+}
+
 // MostFaults are told of one document: nobody reads more, and a list as long as a bad document only costs time.
 const MostFaults = 50
 
@@ -48,7 +67,7 @@ func (f *Faults) Add(field, format string, args ...any) {
 	if len(*f) >= MostFaults {
 		return
 	}
-	*f = append(*f, Fault{field, fmt.Sprintf(format, args...)})
+	*f = append(*f, Fault{Field: field, Message: fmt.Sprintf(format, args...)})
 }
 
 // Err is the list as an error, nil when it is empty.
@@ -70,7 +89,7 @@ func Read(text []byte, into any) (Present, Faults) {
 		return nil, Faults{fault}
 	}
 	if err != nil {
-		return nil, Faults{{"", err.Error()}}
+		return nil, Faults{{Message: err.Error()}}
 	}
 	r := reader{present: Present{}}
 	r.read("", tree, reflect.ValueOf(into).Elem())
@@ -130,7 +149,7 @@ func parseValue(d *json.Decoder, path string, depth int) (any, error) {
 			}
 			name := key.(string)
 			if _, twice := o.values[name]; twice {
-				return nil, Fault{join(path, name), "this key stands twice in the same object"}
+				return nil, Fault{Field: join(path, name), Message: "this key stands twice in the same object"}
 			}
 			value, err := parseValue(d, join(path, name), depth+1)
 			if err != nil {

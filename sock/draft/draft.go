@@ -41,12 +41,14 @@ type Reading struct {
 	// Design is complete when Faults is empty.
 	Design design.Design
 	Faults document.Faults
+	// Unit is what the person reads and writes lengths in.
+	Unit measure.Unit
 }
 
 // Read reads the entries in the unit that the person uses, lays them over the
 // document and reads the result as a design.
 func Read(d Draft, unit measure.Unit) Reading {
-	r := Reading{Draft: Draft{Design: clone(d.Design), Entries: map[string]string{}}}
+	r := Reading{Unit: unit, Draft: Draft{Design: clone(d.Design), Entries: map[string]string{}}}
 	if r.Draft.Design == nil {
 		r.Draft.Design = map[string]any{}
 	}

@@ -13,9 +13,10 @@ func TestShoeSizesByHand(t *testing.T) {
 		size   float64
 		want   float64
 	}{
-		{"mondopoint", 255, 255}, {"eu", 39, 254}, // 39·20/3 − 6
-		{"uk", 6, 256.467}, {"us_men", 7, 256.467}, {"us_women", 8.5, 256.467}, // 31/3 in = 262.467 mm
-		{"children", 9, 171.8},
+		{"mondopoint", 255, 255}, {"eu", 38, 232.333}, {"eu", 39, 239}, // 39·20/3 − 21
+		{"uk", 6, 241.467}, {"us_men", 7, 241.467}, {"us_women", 8.5, 241.467}, // 31/3 in = 262.467 mm
+		{"us_women", 7, 228.767}, {"us_women", 8, 237.233},
+		{"children", 9, 156.8},
 	}
 	for _, c := range cases {
 		length, uncertainty, source, err := FootOfShoe(c.system, c.size)

@@ -34,6 +34,27 @@ const (
 	longestAhead = 24 * daysPerMonth
 )
 
+// grownLength is how long a foot is that most likely does not grow any more: our estimate.
+const grownLength measure.Length = 230
+
+// MayGrow says whether a foot is asked how it grows: a short one, or one that was seen to grow.
+func (w *Wearer) MayGrow(side Side) bool {
+	var newest, shortest Measurement
+	for _, m := range w.Measurements {
+		if m.Side != side || m.What != "length_mm" || m.Guessed() {
+			continue
+		}
+		if m.On >= newest.On {
+			newest = m
+		}
+		if shortest.Length == 0 || m.Length < shortest.Length {
+			shortest = m
+		}
+	}
+	grew := newest.Length-shortest.Length > 2*tapeError && shortest.On.Until(newest.On) >= shortestSpan
+	return newest.Length > 0 && (newest.Length < grownLength || grew)
+}
+
 // GrowthUntil reckons the length of a foot on a day from its dated lengths: the
 // newest, carried on along the line of least squares through all of them. A
 // foot never shrinks. The error says what is missing.
@@ -59,15 +80,15 @@ func (w *Wearer) GrowthUntil(side Side, on day.Date, unit measure.Unit) (Growth,
 	}
 	ahead := float64(newest.On.Until(on))
 	if ahead < 0 {
-		return Growth{}, fmt.Errorf("read %s; the foot was measured after that, on %s", on, newest.On)
+		return Growth{}, fmt.Errorf("read %s; the foot was measured after that, on %s", on.Text(), newest.On.Text())
 	}
 	if ahead > longestAhead {
-		return Growth{}, fmt.Errorf("read %s; nobody can say more than two years ahead: measure again before then", on)
+		return Growth{}, fmt.Errorf("read %s; nobody can say more than two years ahead: measure again before then", on.Text())
 	}
 	months := ahead / daysPerMonth
 	g := Growth{Length: newest.Length, Uncertainty: measure.Length(tapeError + unsureByMonth*months)}
 	if oldest.On.Until(newest.On) < shortestSpan {
-		g.Working = fmt.Sprintf("%s on %s, and nothing to tell its growth by", unit.Show(newest.Length), newest.On)
+		g.Working = fmt.Sprintf("%s on %s, and nothing to tell its growth by", unit.Show(newest.Length), newest.On.Text())
 		g.Text = "Measure again in two months: one length alone does not say how fast the foot grows."
 		return g, nil
 	}
@@ -75,7 +96,7 @@ func (w *Wearer) GrowthUntil(side Side, on day.Date, unit measure.Unit) (Growth,
 	g.PerMonth = math.Max(0, math.Min(fastestGrowth, slope*daysPerMonth))
 	g.Length += measure.Length(g.PerMonth * months)
 	g.Uncertainty += measure.Length(spread)
-	g.Working = fmt.Sprintf("%s on %s + %.1f months × %.2f mm = %s", unit.Show(newest.Length), newest.On, months, g.PerMonth, unit.Show(g.Length))
+	g.Working = fmt.Sprintf("%s on %s + %.1f months × %.2f mm = %s", unit.Show(newest.Length), newest.On.Text(), months, g.PerMonth, unit.Show(g.Length))
 	switch {
 	case slope*daysPerMonth > fastestGrowth:
 		g.Text = fmt.Sprintf("The lengths grow by %.1f mm a month, more than feet do: reckoned with %.0f. Measure once more, standing.", slope*daysPerMonth, fastestGrowth)

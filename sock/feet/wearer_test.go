@@ -59,7 +59,7 @@ func TestGrowthByHand(t *testing.T) {
 	_, err = pim().GrowthUntil(Right, "2027-02-15", measure.Centimetres)
 	assert.ErrorContains(t, err, "has not been measured")
 	_, err = pim().GrowthUntil(Left, "2026-01-01", measure.Centimetres)
-	assert.ErrorContains(t, err, "measured after that, on 2026-11-14")
+	assert.ErrorContains(t, err, "measured after that, on Nov 14, 2026")
 
 	once := &Wearer{Measurements: pim().Measurements[2:3]}
 	g, err = once.GrowthUntil(Left, "2027-02-15", measure.Centimetres)

@@ -25,6 +25,8 @@ type Place struct {
 	// Estimated: the foot's girth there was not measured.
 	Estimated bool          `json:"estimated"`
 	Level     verdict.Level `json:"level"`
+	// Word is how it sits, in one word that every screen uses: slack, sits, snug or tight.
+	Word string `json:"word" enum:"slack,sits,snug,tight"`
 	// Text is what a knowing friend would say.
 	Text string `json:"text"`
 }
@@ -39,48 +41,57 @@ const (
 const (
 	leastStretch = 100 * (1/0.95 - 1)
 	mostStretch  = 100 * (1/0.85 - 1)
-	// ribbed fabric may be smaller by 20 percent.
-	mostRibbed = 100 * (1/0.80 - 1)
 )
 
 // Of judges a sock that was measured without a stop.
 func Of(s *knit.Sock) []Place {
 	d := s.Design
 	foot, g := d.Foot, s.Gauge
-	guessed := map[string]bool{}
-	for _, name := range foot.Estimated {
-		guessed[name] = true
-	}
 	round := g.Girth(float64(s.Stitches))
-	width := measure.Length(s.LegWidth())
-	limit := 100 * s.HeelStretch()
 	places := []Place{
 		stretch("toes", toesShare*foot.BallGirth, round, 0, mostStretch, true),
-		stretch("ball", foot.BallGirth, round, leastStretch, mostStretch, guessed["ball_girth_mm"]),
+		stretch("ball", foot.BallGirth, round, leastStretch, mostStretch, foot.Guessed("ball_girth_mm")),
 		stretch("arch", archShare*foot.BallGirth, round, 0, mostStretch, true),
-		heel(stretch("heel", foot.HeelDiagonal, s.HeelDiagonalGirth(), 0, knit.EasyShare*limit, guessed["heel_diagonal_mm"]), limit),
-		stretch("ankle", foot.AnkleGirth, g.Girth(float64(s.AnkleStitches))*width, 0, mostRibbed, guessed["ankle_girth_mm"]),
-		cuff(stretch("cuff", foot.HeelDiagonal, g.Girth(float64(s.LegStitches)), 0, 100*(knit.PassCaution-1), guessed["heel_diagonal_mm"])),
+		Heel(s),
+		Ankle(s),
+		cuff(stretch("cuff", foot.HeelDiagonal, g.Girth(float64(s.LegStitches)), 0, 100*(knit.PassCaution-1), foot.Guessed("heel_diagonal_mm"))),
 	}
 	if foot.CalfGirth != nil && foot.CalfHeight != nil && d.Leg.Height >= *foot.CalfHeight {
-		places = append(places, stretch("calf", *foot.CalfGirth, g.Girth(float64(s.LegStitches))*width, 0, mostRibbed, false))
+		places = append(places, leg(s, "calf", *foot.CalfGirth, s.LegStitches, false))
 	}
 	return places
+}
+
+// Heel is the place over the instep and round the point of the heel.
+func Heel(s *knit.Sock) Place {
+	foot, limit := s.Design.Foot, 100*s.HeelStretch()
+	return heel(stretch("heel", foot.HeelDiagonal, s.HeelDiagonalGirth(), 0, knit.EasyShare*limit, foot.Guessed("heel_diagonal_mm")), limit)
+}
+
+// Ankle is the place where the leg is thinnest.
+func Ankle(s *knit.Sock) Place {
+	foot := s.Design.Foot
+	return leg(s, "ankle", foot.AnkleGirth, s.AnkleStitches, foot.Guessed("ankle_girth_mm"))
+}
+
+// leg is a place of the leg, which stretches as its pattern does.
+func leg(s *knit.Sock, name string, girth measure.Length, stitches int, guessed bool) Place {
+	return stretch(name, girth, s.Gauge.Girth(float64(stitches))*measure.Length(s.LegWidth()), 0, 100*s.LegGives(), guessed)
 }
 
 // Stretch is how far a sock has to stretch to go round a foot, in percent of its own girth.
 func Stretch(foot, sock measure.Length) float64 { return 100 * float64(foot/sock-1) }
 
 func stretch(name string, foot, sock measure.Length, low, high float64, estimated bool) Place {
-	p := Place{Name: name, Foot: foot, Sock: sock, StretchPct: Stretch(foot, sock), LowPct: low, HighPct: high, Estimated: estimated, Level: verdict.Note}
+	p := Place{Name: name, Foot: foot, Sock: sock, StretchPct: Stretch(foot, sock), LowPct: low, HighPct: high, Estimated: estimated, Level: verdict.Note, Word: "sits"}
 	switch {
 	case p.StretchPct < low-0.05:
-		p.Level, p.Text = verdict.Caution, "It hardly stretches here: it may sag."
+		p.Level, p.Word, p.Text = verdict.Caution, "slack", "It hardly stretches here: it may sag."
 		if estimated {
 			p.Level, p.Text = verdict.Note, "Roomy here, if the guess is right."
 		}
 	case p.StretchPct > high+0.05:
-		p.Level, p.Text = verdict.Caution, "It is tight here."
+		p.Level, p.Word, p.Text = verdict.Caution, "tight", "It is tight here."
 	default:
 		p.Text = "It sits well."
 	}
@@ -91,12 +102,12 @@ func stretch(name string, foot, sock measure.Length, low, high float64, estimate
 func heel(p Place, limit float64) Place {
 	switch {
 	case p.StretchPct > limit:
-		p.Level = verdict.Caution
+		p.Level, p.Word = verdict.Caution, "tight"
 		p.Text = fmt.Sprintf("Tight: the fabric gives %.0f %%, and it will pull the heel down.", limit)
 	case p.StretchPct > p.HighPct:
-		p.Level, p.Text = verdict.Note, "Snug over the instep."
+		p.Level, p.Word, p.Text = verdict.Note, "snug", "Snug over the instep."
 	case p.StretchPct < 0:
-		p.Level, p.Text = verdict.Note, "Roomy round the heel."
+		p.Level, p.Word, p.Text = verdict.Note, "slack", "Roomy round the heel."
 	}
 	return p
 }
@@ -104,9 +115,9 @@ func heel(p Place, limit float64) Place {
 func cuff(p Place) Place {
 	switch {
 	case p.StretchPct > 100*(knit.PassStop-1):
-		p.Level, p.Text = verdict.Stop, "It cannot be pulled on over the heel."
+		p.Level, p.Word, p.Text = verdict.Stop, "tight", "It cannot be pulled on over the heel."
 	case p.StretchPct > p.HighPct:
-		p.Level, p.Text = verdict.Caution, "It is hard to pull on over the heel."
+		p.Level, p.Word, p.Text = verdict.Caution, "tight", "It is hard to pull on over the heel."
 	default:
 		p.Text = "It goes over the heel."
 	}

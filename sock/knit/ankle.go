@@ -134,7 +134,7 @@ func (s *Sock) keepColumns() {
 	take := func(list []change) {
 		for _, c := range list {
 			if !backTakes(back, c.stitches) {
-				s.Checks.Say(verdict.Stop, "instep_columns", "leg.instep_pattern: the pattern on the instep keeps its %d stitches, and the back cannot lose so many that %d are left for the leg. Choose a wider leg, or a plain instep.",
+				s.Checks.Of("leg.instep_pattern", verdict.Stop, "instep_columns", "the pattern on the instep keeps its %d stitches, and the back cannot lose so many that %d are left for the leg. Choose a wider leg, or a plain instep.",
 					front, s.AnkleStitches)
 				return
 			}

@@ -1,6 +1,9 @@
 package knit
 
-import "acornstep/sock/verdict"
+import (
+	"acornstep/sock/measure"
+	"acornstep/sock/verdict"
+)
 
 // corner is a remedy for the holes beside the heel.
 type corner struct {
@@ -86,7 +89,7 @@ func (s *Sock) sizeCorner(rounds int) {
 			return
 		}
 		s.Checks.Say(verdict.Caution, "corner_hold", "The leg has only %s, so the corner stitches go after %s instead of %d.",
-			count(rounds, "round"), count(plan.Gone-1, "round"), corner.HoldRounds)
+			measure.Count(rounds, "round"), measure.Count(plan.Gone-1, "round"), corner.HoldRounds)
 	}
 	s.Corner = plan
 }

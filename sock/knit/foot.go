@@ -66,8 +66,8 @@ func (s *Sock) sizeFoot() {
 	toe, heel := s.SchoolTakes()
 	s.FootRounds = s.roundsBeforeHeel()
 	if s.FootRounds < s.fewestFootRounds() {
-		s.Checks.Say(verdict.Stop, "no_foot_left", "Toe (%.0f mm) and heel (%.0f mm) are longer than the sock (%.0f mm): nothing is left for the foot. Choose a shorter toe, fewer turns or flap rows, or a finer gauge.",
-			float64(toe), float64(heel), float64(s.FinishedLength))
+		s.Checks.Say(verdict.Stop, "no_foot_left", "Toe (%s) and heel (%s) are longer than the sock (%s): nothing is left for the foot. Choose a shorter toe, fewer turns or flap rows, or a finer gauge.",
+			toe, heel, s.FinishedLength)
 		return
 	}
 	s.HeelStarts = s.Toe.Length + s.Gauge.Height(float64(s.FootRounds))

@@ -120,7 +120,7 @@ func (flapHeel) Size(s *Sock) {
 	s.Heel = HeelSize{Ring: s.ringAtHeel(), RowGauge: lengths.FlapRows(s.Gauge, d.FlapRowFactor)}
 	stitches := s.Heel.Ring / 2
 	if stitches < fewestFlap {
-		s.Checks.Say(verdict.Stop, "flap_small", "heel.kind: a flap needs at least %d heel stitches to turn on, and this sock has %d. Choose a short-row heel.", fewestFlap, stitches)
+		s.Checks.Of("heel.kind", verdict.Stop, "flap_small", "a flap needs at least %d heel stitches to turn on, and this sock has %d. Choose a short-row heel.", fewestFlap, stitches)
 		return
 	}
 	rows := s.flapRows(stitches)
@@ -353,7 +353,7 @@ func (s *Sock) planGusset(rounds int) {
 		s.Heel.GussetRounds = append(s.Heel.GussetRounds, d)
 	}
 	if hurried > 0 {
-		s.Checks.Say(verdict.Caution, "gusset_hurried", "The leg has no room for a plain round between all decreases of the gusset: the first %s follow each other at once. To keep the pauses, start the heel about 25 mm sooner.", count(hurried+1, "decrease round"))
+		s.Checks.Say(verdict.Caution, "gusset_hurried", "The leg has no room for a plain round between all decreases of the gusset: the first %s follow each other at once. To keep the pauses, start the heel about %s sooner.", measure.Count(hurried+1, "decrease round"), measure.Length(25))
 	}
 }
 

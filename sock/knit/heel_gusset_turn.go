@@ -98,7 +98,7 @@ func (s *Sock) gussetIncreases() int {
 	rounds := s.roundsBeforeHeel()
 	room := max(0, rounds-s.fewestFootRounds()) / 2
 	if increases > room {
-		s.Checks.Say(verdict.Caution, "gusset_no_room", "heel.gusset_increases: %d increases on each side need %d rounds, and between toe and heel there is room for %d of them.", increases, 2*increases, room)
+		s.Checks.Of("heel.gusset_increases", verdict.Caution, "gusset_no_room", "%d increases on each side need %d rounds, and between toe and heel there is room for %d of them.", increases, 2*increases, room)
 		increases = room
 	}
 	return increases

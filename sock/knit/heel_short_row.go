@@ -142,9 +142,9 @@ func (s *Sock) heelStitches() int {
 	d, ring := s.Design.Heel, s.Heel.Ring
 	if given := d.Stitches; given != nil {
 		if (*given-ring/2)%2 != 0 {
-			s.Checks.Say(verdict.Stop, "heel_parity", "heel.stitches: read %d; a heel about the middle of %d sole stitches has an even difference: %d or %d.", *given, ring/2, *given-1, *given+1)
+			s.Checks.Of("heel.stitches", verdict.Stop, "heel_parity", "read %d; a heel about the middle of %d sole stitches has an even difference: %d or %d.", *given, ring/2, *given-1, *given+1)
 		} else if *given > ring-fewestInstep {
-			s.Checks.Say(verdict.Stop, "heel_wide", "heel.stitches: read %d; of %d stitches at least %d stay on the instep, so the heel has at most %d.", *given, ring, fewestInstep, ring-fewestInstep)
+			s.Checks.Of("heel.stitches", verdict.Stop, "heel_wide", "read %d; of %d stitches at least %d stay on the instep, so the heel has at most %d.", *given, ring, fewestInstep, ring-fewestInstep)
 		}
 		return *given
 	}
@@ -200,10 +200,10 @@ func (s *Sock) turnsFit(where string, stitches, turns int) bool {
 	}
 	advice := "There are too few stitches for short rows: choose a finer gauge or a larger foot."
 	if t := thirds(stitches); t >= 1 {
-		advice = "Choose " + count(t, "turn") + " or fewer, or more stitches."
+		advice = "Choose " + measure.Count(t, "turn") + " or fewer, or more stitches."
 	}
-	s.Checks.Say(verdict.Stop, where+"_centre", "%s.turns_per_side: %d turns a side on %d stitches leave %d in the centre, and at least %d have to stay there. %s",
-		where, turns, stitches, centre, fewestCentre, advice)
+	s.Checks.Of(where+".turns_per_side", verdict.Stop, where+"_centre", "%d turns a side on %d stitches leave %d in the centre, and at least %d have to stay there. %s",
+		turns, stitches, centre, fewestCentre, advice)
 	return false
 }
 

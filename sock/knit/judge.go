@@ -3,7 +3,9 @@ package knit
 import (
 	"acornstep/sock/design"
 	"acornstep/sock/measure"
+	"acornstep/sock/pattern"
 	"acornstep/sock/verdict"
+	"acornstep/sock/yarn"
 )
 
 // HeelDiagonalGirth is the relaxed girth of the sock round the point of the
@@ -18,6 +20,7 @@ func (s *Sock) HeelDiagonalGirth() measure.Length {
 // Judge looks at the finished numbers and says what a knowing friend would say.
 func (s *Sock) Judge() {
 	s.askAboutFoot()
+	s.askAboutGauge()
 	if s.Stopped() {
 		return
 	}
@@ -26,17 +29,17 @@ func (s *Sock) Judge() {
 
 // ratio is a proportion of a human foot; outside it a measurement is asked about.
 type ratio struct {
-	code, question string
-	value          func(s *Sock) float64
-	low, high      float64
+	code, field, question string
+	value                 func(s *Sock) float64
+	low, high             float64
 }
 
 var footRatios = []ratio{
-	{"foot_ball_girth", "ball_girth_mm: the girth round the ball is %.0f %% of the foot's length; %.0f to %.0f %% is usual",
+	{"foot_ball_girth", "ball_girth_mm", "the girth round the ball is %.0f %% of the foot's length; %.0f to %.0f %% is usual",
 		func(s *Sock) float64 { return float64(s.Design.Foot.BallGirth / s.Design.Foot.Length) }, 0.8, 1.25},
-	{"foot_ankle_girth", "ankle_girth_mm: the ankle is %.0f %% of the girth round the ball; %.0f to %.0f %% is usual",
+	{"foot_ankle_girth", "ankle_girth_mm", "the ankle is %.0f %% of the girth round the ball; %.0f to %.0f %% is usual",
 		func(s *Sock) float64 { return float64(s.Design.Foot.AnkleGirth / s.Design.Foot.BallGirth) }, 0.75, 1.3},
-	{"foot_heel_diagonal", "heel_diagonal_mm: the heel diagonal is %.0f %% of the girth round the ball; %.0f to %.0f %% is usual",
+	{"foot_heel_diagonal", "heel_diagonal_mm", "the heel diagonal is %.0f %% of the girth round the ball; %.0f to %.0f %% is usual",
 		func(s *Sock) float64 { return float64(s.Design.Foot.HeelDiagonal / s.Design.Foot.BallGirth) }, 1.15, 1.7},
 }
 
@@ -51,7 +54,31 @@ func (s *Sock) askAboutFoot() {
 		if inches := value * 2.54; inches >= r.low && inches <= r.high {
 			meant = "Did you mean inches instead of centimetres?"
 		}
-		s.Checks.Say(verdict.Caution, r.code, r.question+". %s", 100*value, 100*r.low, 100*r.high, meant)
+		s.Checks.Of(r.field, verdict.Caution, r.code, r.question+". %s", 100*value, 100*r.low, 100*r.high, meant)
+	}
+}
+
+// fewestGrown is the fewest stitches of a grown person's sock; below, its gauge is asked about. grownFoot is the shortest foot of one.
+const (
+	fewestGrown                = 30
+	grownFoot   measure.Length = 220
+)
+
+// askAboutGauge asks about a gauge that was counted in an inch, and says when the fabric is loose or hard on the hands.
+func (s *Sock) askAboutGauge() {
+	d := s.Design
+	if inch := 100 / float64(measure.Inch); d.Foot.Length >= grownFoot && FootTarget(d) < fewestGrown && FootTarget(d)*inch >= fewestGrown {
+		s.Checks.Of("gauge.stitches_per_100mm", verdict.Caution, "gauge_asked",
+			"on this gauge a grown foot would have a sock of %.0f stitches. Were they counted in 1 inch? Then write “8 in 1 inch”, and the rounds alike.", FootTarget(d))
+		return
+	}
+	switch density := yarn.Density(s.Gauge.Stitches, d.Yarn); {
+	case density < yarn.Loosest:
+		s.Checks.Say(verdict.Caution, "gauge_loose", "A loose fabric for a ball of %g m in %g g (%.2f, and %.2f to %.2f wear well): it pills and wears through sooner. Take a smaller needle, or say which yarn it is.",
+			d.Yarn.BallMetres, d.Yarn.BallGrams, density, yarn.Loosest, yarn.Tightest)
+	case density > yarn.HardOnHands:
+		s.Checks.Say(verdict.Caution, "gauge_stiff", "A very tight fabric for a ball of %g m in %g g (%.2f, and %.2f to %.2f wear well): stiff, and hard on the hands. Rest them often, or take a larger needle.",
+			d.Yarn.BallMetres, d.Yarn.BallGrams, density, yarn.Loosest, yarn.Tightest)
 	}
 }
 
@@ -88,6 +115,16 @@ func (s *Sock) LegWidth() float64 {
 	return 1 - panelShare[s.Design.Leg.Panels]*(1-width)
 }
 
+// LegGives is the share of its own girth by which the leg stretches before it is tight, its panels of rib and what lies between them together.
+func (s *Sock) LegGives() float64 {
+	p := s.legPattern()
+	if s.legPanel() == nil {
+		return p.Gives()
+	}
+	share, plain := panelShare[s.Design.Leg.Panels], pattern.Find("stockinette", nil)
+	return (share*p.Width*(1+p.Gives())+(1-share)*(1+plain.Gives()))/s.LegWidth() - 1
+}
+
 func (s *Sock) judgeHeel() {
 	foot := s.Design.Foot
 	stretch, limit := float64(foot.HeelDiagonal/s.HeelDiagonalGirth())-1, s.HeelStretch()
@@ -101,7 +138,7 @@ func (s *Sock) judgeHeel() {
 	over := float64(foot.HeelDiagonal / s.Gauge.Girth(float64(s.LegStitches)))
 	switch {
 	case over > PassStop:
-		s.Checks.Say(verdict.Stop, "leg_over_heel", "leg.stitches: a leg of %d stitches cannot be pulled on: it would have to stretch to %.2f times its girth to pass the heel. Give the leg more stitches or less ease.", s.LegStitches, over)
+		s.Checks.Of("leg.stitches", verdict.Stop, "leg_over_heel", "a leg of %d stitches cannot be pulled on: it would have to stretch to %.2f times its girth to pass the heel. Give the leg more stitches or less ease.", s.LegStitches, over)
 	case over > PassCaution:
 		s.Checks.Say(verdict.Caution, "leg_over_heel", "The leg must stretch to %.2f times its girth to pass over the heel. Take more stitches, and a very stretchy bind-off.", over)
 	}
@@ -128,6 +165,9 @@ func (s *Sock) cautions() {
 	s.carefulFeet(foot)
 }
 
+// Ridged says whether toe or heel have ridges that a foot can feel.
+func (s *Sock) Ridged() bool { return s.toe().Ridged() || s.heel().Ridged(s) }
+
 // carefulFeet are the cautions that were ticked for the wearer.
 func (s *Sock) carefulFeet(foot *design.Foot) {
 	const gentleEase, gentleCuff = 8, 0.85
@@ -141,7 +181,7 @@ func (s *Sock) carefulFeet(foot *design.Foot) {
 		s.Checks.Say(verdict.Caution, "circulation", "For swollen legs, diabetes or poor circulation no band may leave a mark: try it on for an hour, and ask their clinician first.")
 	}
 	if foot.Careful("numb_feet") {
-		if s.toe().Ridged() || s.heel().Ridged(s) {
+		if s.Ridged() {
 			s.Checks.Say(verdict.Caution, "numb_ridges", "Garter has ridges that a numb foot does not feel until they have rubbed: take a smooth toe and heel.")
 		}
 		s.Checks.Say(verdict.Caution, "numb_feet", "Numb feet do not feel a ridge or an end: weave in on the outside, look at the skin after wearing, and ask their clinician first.")

@@ -19,7 +19,7 @@ func (s *Sock) countLeg() {
 	if given := d.Leg.Stitches; given != nil {
 		s.AnkleStitches, s.LegStitches = *given, *given
 		if low := *given / repeat * repeat; low != *given {
-			s.Checks.Say(verdict.Stop, "leg_pattern", "leg.stitches: leg.pattern %s and cuff.pattern %s repeat over %d stitches, which does not go into %d. The nearest counts that do are %d and %d.",
+			s.Checks.Of("leg.stitches", verdict.Stop, "leg_pattern", "leg.pattern %s and cuff.pattern %s repeat over %d stitches, which does not go into %d. The nearest counts that do are %d and %d.",
 				leg.Name, cuff.Name, repeat, *given, low, low+repeat)
 		}
 		if d.Ankle.Change == "none" && *given != s.Stitches {
@@ -72,7 +72,7 @@ func (s *Sock) sizeLeg() {
 	cuff := d.Cuff.Height
 	if cuff > d.Leg.Height {
 		cuff = d.Leg.Height
-		s.Checks.Say(verdict.Note, "cuff_clamped", "cuff.height_mm: a cuff of %.0f mm is taller than the leg, so the whole leg of %.0f mm is cuff.", float64(d.Cuff.Height), float64(cuff))
+		s.Checks.Of("cuff.height_mm", verdict.Note, "cuff_clamped", "a cuff of %s is taller than the leg, so the whole leg of %s is cuff.", d.Cuff.Height, cuff)
 	}
 	s.CuffRounds = s.Gauge.RoundsIn(cuff)
 	if given := d.Cuff.Rounds; given != nil {
@@ -90,7 +90,7 @@ func (s *Sock) sizeLeg() {
 	}
 	if s.LegRounds+s.CuffRounds+len(s.Heel.GussetRounds) == 0 {
 		s.LegRounds = 1 // the heel's last turns must be settled before the bind-off
-		s.Checks.Say(verdict.Caution, "no_leg", "leg.height_mm: with no leg at all one round is knitted after the heel, so that it can be bound off.")
+		s.Checks.Of("leg.height_mm", verdict.Caution, "no_leg", "with no leg at all one round is knitted after the heel, so that it can be bound off.")
 	}
 	s.placeAnkle()
 	s.keepColumns()
@@ -109,8 +109,8 @@ func (s *Sock) sizeLegAboveGusset(all int) {
 	s.planGusset(room)
 	gusset := len(s.Heel.GussetRounds)
 	if gusset > room {
-		s.Checks.Say(verdict.Caution, "gusset_leg", "The gusset needs %s after the turn and the leg below its cuff has %d: the leg comes out taller by %.0f mm.",
-			count(gusset, "round"), room, float64(s.Gauge.Height(float64(gusset-room))))
+		s.Checks.Say(verdict.Caution, "gusset_leg", "The gusset needs %s after the turn and the leg below its cuff has %d: the leg comes out taller by %s.",
+			measure.Count(gusset, "round"), room, s.Gauge.Height(float64(gusset-room)))
 	}
 	s.LegRounds = max(0, room-gusset)
 	if given := s.Design.Leg.Rounds; given != nil {
@@ -211,7 +211,7 @@ func (s *Sock) growLeg(first int) {
 		}
 	}
 	s.Checks.Say(verdict.Caution, "leg_grown", "The leg is taller by %s, in which the count changes to %d: %s does not repeat in the %d that the heel leaves.",
-		count(s.LegRounds-rounds, "round"), s.AnkleStitches, s.cuffPattern().Label, s.AnkleStitches-s.Ankle.After)
+		measure.Count(s.LegRounds-rounds, "round"), s.AnkleStitches, s.cuffPattern().Label, s.AnkleStitches-s.Ankle.After)
 }
 
 // placeCalf spreads pairs of increases evenly from the ankle to the top of the leg.
@@ -222,7 +222,7 @@ func (s *Sock) placeCalf(from int) {
 	}
 	room := s.LegRounds - from + 1
 	if room < pairs {
-		s.Checks.Say(verdict.Caution, "calf_no_room", "The leg has no rounds for %s at the calf: it keeps %d stitches.", count(2*pairs, "increase"), s.AnkleStitches)
+		s.Checks.Say(verdict.Caution, "calf_no_room", "The leg has no rounds for %s at the calf: it keeps %d stitches.", measure.Count(2*pairs, "increase"), s.AnkleStitches)
 		s.LegStitches = s.AnkleStitches
 		return
 	}
@@ -233,11 +233,11 @@ func (s *Sock) placeCalf(from int) {
 
 // sayCuff remarks on cuffs that are likely to roll.
 func (s *Sock) sayCuff(height measure.Length) {
-	const least, wide measure.Length = 25, 45
+	const least, wide, better measure.Length = 38, 45, 50
 	switch {
 	case height > 0 && height < least:
-		s.Checks.Say(verdict.Note, "cuff_short", "cuff.height_mm: a cuff under 25 mm tends to roll outward.")
+		s.Checks.Of("cuff.height_mm", verdict.Note, "cuff_short", "a cuff under %s tends to roll outward.", least)
 	case height > 0 && height < wide && s.LegStitches >= 72:
-		s.Checks.Say(verdict.Note, "cuff_wide", "From 72 stitches up a cuff of about 50 mm holds better.")
+		s.Checks.Say(verdict.Note, "cuff_wide", "From 72 stitches up a cuff of about %s holds better.", better)
 	}
 }

@@ -5,6 +5,7 @@ import (
 
 	"acornstep/sock/design"
 	"acornstep/sock/lengths"
+	"acornstep/sock/measure"
 	"acornstep/sock/needle"
 	"acornstep/sock/plan"
 	"acornstep/sock/sheet"
@@ -47,7 +48,7 @@ func (garterSquareToe) Caution(s *Sock, say *verdict.Checks) {
 	say.Say(verdict.Note, "toe_square", "A garter square feels bumpy under sensitive toes, and it slants over them: with stripes let the second sock mirror the first.")
 	if s.colourOf("toe") != "" {
 		if s.Design.Toe.ColourExtra == 0 {
-			say.Say(verdict.Note, "toe_square_colour", "A contrast toe in a garter square wants another 25 mm of foot in the toe colour.")
+			say.Say(verdict.Note, "toe_square_colour", "A contrast toe in a garter square wants another %s of foot in the toe colour.", measure.Length(25))
 		}
 	}
 }

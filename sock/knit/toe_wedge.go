@@ -5,6 +5,7 @@ import (
 	"math"
 
 	"acornstep/sock/design"
+	"acornstep/sock/measure"
 	"acornstep/sock/needle"
 	"acornstep/sock/plan"
 	"acornstep/sock/sheet"
@@ -154,7 +155,7 @@ func (wedgeToe) Size(s *Sock) {
 		castOn = *given
 		if (n-castOn)%4 != 0 || castOn > n {
 			low := largestStart(n, min(castOn, n))
-			s.Checks.Say(verdict.Stop, "toe_start", "toe.start_stitches: read %d, but %d stitches round cannot be reached from it by fours. Start with %d or %d.",
+			s.Checks.Of("toe.start_stitches", verdict.Stop, "toe_start", "read %d, but %d stitches round cannot be reached from it by fours. Start with %d or %d.",
 				castOn, n, low, min(low+4, n))
 			return
 		}
@@ -164,7 +165,7 @@ func (wedgeToe) Size(s *Sock) {
 	if given := toe.FastRounds; given != nil {
 		fast = *given
 		if fast > k {
-			s.Checks.Say(verdict.Caution, "toe_fast_rounds", "toe.fast_rounds: the toe has only %s, so all of them follow each other at once instead of %d.", count(k, "increase round"), fast)
+			s.Checks.Of("toe.fast_rounds", verdict.Caution, "toe_fast_rounds", "the toe has only %s, so all of them follow each other at once instead of %d.", measure.Count(k, "increase round"), fast)
 			fast = k
 		}
 	}

@@ -7,6 +7,7 @@ import (
 	"fmt"
 
 	"acornstep/sock/knit"
+	"acornstep/sock/measure"
 	"acornstep/sock/plan"
 )
 
@@ -48,15 +49,8 @@ func (e *Edition) Offer(done int) *Offer {
 	}
 	return &Offer{
 		Rows: changed, Name: name, next: next,
-		Text: fmt.Sprintf("This plan was made by an older version of the program. Today's would knit %s to come otherwise; what is knitted stays as it is.", rowsOf(changed)),
+		Text: fmt.Sprintf("This plan was made by an older version of the program. Today's would knit %s to come otherwise; what is knitted stays as it is.", measure.Count(changed, "row")),
 	}
-}
-
-func rowsOf(n int) string {
-	if n == 1 {
-		return "1 row"
-	}
-	return fmt.Sprintf("%d rows", n)
 }
 
 // nameOf is the same for the same rows, whoever makes them.

@@ -26,6 +26,14 @@ func (g Gauge) Height(rounds float64) Length { return Length(rounds / g.Rounds) 
 // RoundsIn is the number of rounds in a length, rounded half up.
 func (g Gauge) RoundsIn(l Length) int { return HalfUp(float64(l) * g.Rounds) }
 
+// Count is a number of things with their noun: 1 round, 2 rounds.
+func Count(n int, noun string) string {
+	if n == 1 {
+		return "1 " + noun
+	}
+	return fmt.Sprintf("%d %ss", n, noun)
+}
+
 // HalfUp rounds to the nearest whole number, a half upward. The small
 // allowance keeps a product such as 0.44 × 25 from falling below its half.
 func HalfUp(x float64) int { return int(math.Floor(x + 0.5 + 1e-9)) }

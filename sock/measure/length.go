@@ -12,6 +12,9 @@ import (
 // Length is a length in millimetres.
 type Length float64
 
+// String spells the length as documents do: in whole millimetres.
+func (l Length) String() string { return fmt.Sprintf("%d mm", HalfUp(float64(l))) }
+
 // Inch is one inch.
 const Inch Length = 25.4
 

@@ -22,6 +22,8 @@ type Pattern struct {
 	Rounds []needle.Ops `json:"rounds"`
 	// Width is the girth it gives, compared with stockinette of as many stitches.
 	Width float64 `json:"width"`
+	// Stretch is the share of its own girth by which it stretches before it is tight; 0 where nobody measured it.
+	Stretch float64 `json:"stretch,omitempty"`
 	// Shoe is what to know before wearing it in a shoe; empty for nothing.
 	Shoe string `json:"shoe,omitempty"`
 }
@@ -86,11 +88,24 @@ func (p *Pattern) Draws() string {
 	}
 }
 
+// plainStretch is how far stockinette on a leg stretches before it is tight: a sock a fifth smaller than the leg.
+const plainStretch = 1/0.80 - 1
+
+// Gives is the share of its own girth by which the pattern stretches before it
+// is tight. Where nobody measured it, it gives back what it draws in, and then as much as stockinette.
+func (p *Pattern) Gives() float64 {
+	if p.Stretch > 0 {
+		return p.Stretch
+	}
+	return (1+plainStretch)/p.Width - 1
+}
+
 // Limits of a pattern that a design brings along.
 const (
 	maxText              = 80
 	maxRepeat, maxRounds = 48, 96
 	minWidth, maxWidth   = 0.4, 1.6
+	maxStretch           = 2
 )
 
 // Validate says what is wrong with a pattern; every round has to take and leave one repeat.
@@ -107,6 +122,9 @@ func (p *Pattern) Validate() document.Faults {
 	}
 	if p.Width < minWidth || p.Width > maxWidth {
 		faults.Add("width", "read %g, possible is %g to %g", p.Width, minWidth, maxWidth)
+	}
+	if p.Stretch < 0 || p.Stretch > maxStretch {
+		faults.Add("stretch", "read %g, possible is 0 to %d", p.Stretch, maxStretch)
 	}
 	if n := len(p.Rounds); n < 1 || n > maxRounds {
 		faults.Add("rounds", "read %d rounds, possible is 1 to %d", n, maxRounds)

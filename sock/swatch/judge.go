@@ -19,14 +19,6 @@ type Judged struct {
 	Ready   bool            `json:"ready"`
 }
 
-// Density of fabric that wears well; outside it a friend says so and never forbids.
-const (
-	loosest  = 0.23
-	tightest = 0.27
-	// hardOnHands is where the hands begin to ache.
-	hardOnHands = 0.31
-)
-
 // wantedReadings is in how many places a swatch is counted.
 const wantedReadings = 3
 
@@ -75,14 +67,13 @@ func (j *Judged) judgeDensity(y *Yarn, say func(level verdict.Level, code, forma
 	if j.Stitches == nil || y == nil {
 		return
 	}
-	thickness := float64(yarn.Thickness(design.Yarn{BallGrams: y.Grams, BallMetres: y.Metres}))
-	j.Density = j.Stitches.Mean / 100 * thickness
+	j.Density = yarn.Density(j.Stitches.Mean/100, design.Yarn{BallGrams: y.Grams, BallMetres: y.Metres})
 	switch {
-	case j.Density < loosest:
-		say(verdict.Caution, "loose", "A loose fabric for this yarn (%.2f, and %.2f to %.2f wear well): it pills and wears through sooner. A smaller needle makes it last.", j.Density, loosest, tightest)
-	case j.Density > hardOnHands:
-		say(verdict.Caution, "stiff", "A very tight fabric (%.2f, and %.2f to %.2f wear well): stiff, and hard on the hands. Rest them often, or take a larger needle.", j.Density, loosest, tightest)
-	case j.Density > tightest:
+	case j.Density < yarn.Loosest:
+		say(verdict.Caution, "loose", "A loose fabric for this yarn (%.2f, and %.2f to %.2f wear well): it pills and wears through sooner. A smaller needle makes it last.", j.Density, yarn.Loosest, yarn.Tightest)
+	case j.Density > yarn.HardOnHands:
+		say(verdict.Caution, "stiff", "A very tight fabric (%.2f, and %.2f to %.2f wear well): stiff, and hard on the hands. Rest them often, or take a larger needle.", j.Density, yarn.Loosest, yarn.Tightest)
+	case j.Density > yarn.Tightest:
 		say(verdict.Note, "tight", "A tight fabric (%.2f): it wears hard, and tires the hands.", j.Density)
 	}
 }

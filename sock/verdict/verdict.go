@@ -5,6 +5,10 @@ package verdict
 import (
 	"fmt"
 	"slices"
+	"unicode"
+	"unicode/utf8"
+
+	"acornstep/sock/measure"
 )
 
 // Level says how much a check matters.
@@ -21,15 +25,54 @@ const (
 type Check struct {
 	Code  string `json:"code"`
 	Level Level  `json:"level"`
-	Text  string `json:"text"`
+	// Text as documents have it: lengths in millimetres, and the path of the field in front of what is about one.
+	Text string `json:"text"`
+	// field is that path; format and args are how the text was made. They are not kept in documents.
+	field, format string
+	args          []any
+}
+
+// In is the check as a person reads it: lengths in their unit and no paths.
+func (c Check) In(unit measure.Unit) Check {
+	if c.format == "" {
+		return c
+	}
+	args := slices.Clone(c.args)
+	for i, arg := range args {
+		if length, is := arg.(measure.Length); is {
+			args[i] = unit.Show(length)
+		}
+	}
+	text := fmt.Sprintf(c.format, args...)
+	first, size := utf8.DecodeRuneInString(text)
+	c.Text = string(unicode.ToUpper(first)) + text[size:]
+	return c
 }
 
 // Checks are the judgements on one sock, in the order in which they were made.
 type Checks []Check
 
-// Say adds a judgement whose text is formatted.
+// Say adds a judgement whose text is formatted. Lengths are given as they are, for [Check.In] to spell.
 func (list *Checks) Say(level Level, code, format string, args ...any) {
-	*list = append(*list, Check{code, level, fmt.Sprintf(format, args...)})
+	list.Of("", level, code, format, args...)
+}
+
+// Of adds a judgement on a field of the design.
+func (list *Checks) Of(field string, level Level, code, format string, args ...any) {
+	text := fmt.Sprintf(format, args...)
+	if field != "" {
+		text = field + ": " + text
+	}
+	*list = append(*list, Check{code, level, text, field, format, args})
+}
+
+// In are the checks as a person reads them.
+func (list Checks) In(unit measure.Unit) Checks {
+	said := make(Checks, len(list))
+	for i, c := range list {
+		said[i] = c.In(unit)
+	}
+	return said
 }
 
 // Stopped is the first check that forbids the sock, nil for one that can be knitted.

@@ -29,6 +29,17 @@ func Thickness(y design.Yarn) measure.Length {
 	return measure.Length(math.Sqrt(4 * perMM / (math.Pi * density)))
 }
 
+// Densities of fabric, as the share of its width that is yarn: between Loosest
+// and Tightest it wears well, from HardOnHands on the hands begin to ache.
+const (
+	Loosest     = 0.23
+	Tightest    = 0.27
+	HardOnHands = 0.31
+)
+
+// Density is the share of the fabric's width that is yarn, at so many stitches per mm.
+func Density(stitches float64, y design.Yarn) float64 { return stitches * float64(Thickness(y)) }
+
 // PerThickness is how much yarn a stitch takes for its thickness, in thicknesses.
 const PerThickness = 5.94
 

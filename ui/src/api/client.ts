@@ -33,6 +33,9 @@ export type Shoe = Schemas["ShoeQuestion"];
 export type School = Schemas["BoardSchool"];
 export type Check = Schemas["Check"];
 
+/** saidFault is a fault as people read it: with their name for the field. */
+export const saidFault = (f: Fault) => (f.label ? `${f.label}: ${f.message}` : f.message);
+
 /** Longer than any answer takes, in ms: who waits longer has no connection. */
 const patience = 30_000;
 

@@ -1038,11 +1038,12 @@ export interface components {
             heel_stretch_pct: number;
             /** Format: double */
             misfit: number;
-            reasons: string[];
             stitches: number;
             title: string;
             toe: string;
             turn: string;
+            why: string;
+            word: string;
         };
         AdviseChoice: {
             field: string;
@@ -1358,6 +1359,7 @@ export interface components {
         };
         Fault: {
             field: string;
+            label?: string;
             message: string;
         };
         FeetCaution: {
@@ -1428,6 +1430,8 @@ export interface components {
             /** Format: double */
             stretch_pct: number;
             text: string;
+            /** @enum {string} */
+            word: "slack" | "sits" | "snug" | "tight";
         };
         FootTaken: {
             cautions: string[];
@@ -1443,6 +1447,7 @@ export interface components {
             for_pair: {
                 [key: string]: components["schemas"]["MeasureLength"];
             };
+            grows: boolean;
             guesses: {
                 [key: string]: components["schemas"]["MeasureLength"];
             };
@@ -1652,6 +1657,8 @@ export interface components {
             repeat: number;
             rounds: components["schemas"]["Ops"][];
             shoe?: string;
+            /** Format: double */
+            stretch?: number;
             /** Format: double */
             width: number;
         };

@@ -1,6 +1,6 @@
 import { Button, Input } from "antd";
 import { NavLink } from "react-router";
-import { Refusal } from "../api/client";
+import { Refusal, saidFault } from "../api/client";
 import { type SaveState, useBoard } from "./store";
 
 const stateWords: Record<SaveState, string> = {
@@ -67,7 +67,7 @@ export function BoardHeading({ id, onNeedles }: { id: string; onNeedles: boolean
       </nav>
       {fault && (
         <p className="fault" role="alert">
-          {faults.length > 0 ? faults.map((f) => `${f.field}: ${f.message}`).join(" ") : fault.message}{" "}
+          {faults.length > 0 ? faults.map(saidFault).join(" ") : fault.message}{" "}
           {faults.length === 0 && <Button onClick={saveNow}>Try again</Button>}
         </p>
       )}

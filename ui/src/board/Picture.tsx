@@ -1,6 +1,7 @@
 import { Skeleton } from "antd";
 import { useCallback, useDeferredValue } from "react";
 import { useSearchParams } from "react-router";
+import { saidFault } from "../api/client";
 import { useWearer } from "../api/feet";
 import { SockDrawing, spoken } from "../drawing/SockDrawing";
 import { Strip } from "../drawing/Strip";
@@ -155,7 +156,7 @@ function Waiting() {
       {stop ? <p>{stop.text}</p> : <p>Still needed:</p>}
       <ul>
         {answer?.faults.map((f) => (
-          <li key={f.field}>{needed[f.field] ?? `${f.field}: ${f.message}`}</li>
+          <li key={f.field}>{needed[f.field] ?? saidFault(f)}</li>
         ))}
       </ul>
     </div>

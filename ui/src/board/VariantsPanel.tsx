@@ -2,6 +2,7 @@ import { Button, Input, Skeleton } from "antd";
 import { Link } from "react-router";
 import { useAddVariant, useDeleteVariant, useRestoreVariant, useVariants } from "../api/socks";
 import { Failure } from "../shell/Failure";
+import { momentText } from "../shell/moment";
 import { useTakeOut } from "../shell/useTakeOut";
 import { useTyped } from "../shell/useTyped";
 import { useBoard } from "./store";
@@ -67,7 +68,7 @@ export function VariantsPanel() {
             <li key={version.id}>
               <div>
                 <strong>{version.name}</strong>
-                <span className="muted"> {new Date(version.created).toLocaleString()}</span>
+                <span className="muted"> {momentText(version.created)}</span>
               </div>
               <div className="actions">
                 <Button onClick={() => change({ draft: version.draft }, `version ${version.id}`)}>

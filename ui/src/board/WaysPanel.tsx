@@ -85,7 +85,7 @@ export function WaysPanel() {
         </p>
       )}
       <ol className="ranking">
-        {ways.data?.candidates.slice(0, 12).map((c, i) => (
+        {ways.data?.candidates.map((c, i) => (
           <Ranked key={wayText(c.changes)} candidate={c} place={i + 1} />
         ))}
       </ol>
@@ -109,7 +109,7 @@ function Ranked({ candidate, place }: { candidate: Candidate; place: number }) {
           {lengthWithUnit(candidate.heel_starts_at_mm, unit)} · {candidate.grams.toFixed(0)} g ·{" "}
           {candidate.counting} things to count
         </p>
-        <p className="muted">{candidate.reasons.join("; ")}</p>
+        <p className="muted">{candidate.why}</p>
         <p className="actions">
           <button type="button" className="link" onClick={() => chooseAll(changes)}>
             Take it

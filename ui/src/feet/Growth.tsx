@@ -13,7 +13,7 @@ export function Growth({ wearer, side }: { wearer: string; side: Side }) {
   return (
     <section className="growth">
       <h2>
-        <label htmlFor="growth-month">A child's foot, in the month of</label>
+        <label htmlFor="growth-month">A growing foot, in the month of</label>
         <Input
           id="growth-month"
           type="month"

@@ -19,7 +19,7 @@ import { useTakeOut } from "../shell/useTakeOut";
 import { Growth } from "./Growth";
 import { Measure } from "./Measure";
 
-/** WearerPage is one person: both feet, what to be careful of, and how a child's foot grows. */
+/** WearerPage is one person: both feet, what to be careful of, and how a foot grows. */
 export function WearerPage() {
   const { id = "" } = useParams();
   return (
@@ -67,7 +67,7 @@ function Person({ view }: { view: WearerView }) {
           />
         ))}
       </ul>
-      <Growth wearer={wearer.id} side={side} />
+      {foot.grows && <Growth wearer={wearer.id} side={side} />}
       <Tracings view={view} side={side} />
       <Careful view={view} />
     </div>

@@ -1,7 +1,7 @@
 import { App, Button, Popconfirm, Skeleton } from "antd";
 import { type Thing, useBin, useBringBack, useRemoveForEver } from "../api/keeping";
 import { Failure } from "../shell/Failure";
-import { momentText } from "../shell/moment";
+import { dayText, momentText } from "../shell/moment";
 
 const kinds: Record<Thing["kind"], string> = {
   sock: "sock",
@@ -14,9 +14,6 @@ const kinds: Record<Thing["kind"], string> = {
   yarn: "yarn",
   needle: "needle",
 };
-
-const dayText = (at: string) =>
-  new Date(at).toLocaleDateString("en-US", { day: "numeric", month: "long", year: "numeric" });
 
 /** Bin lists what was deleted, to bring it back or to remove it for ever. */
 export function Bin() {

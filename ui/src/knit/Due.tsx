@@ -1,7 +1,7 @@
 import { Input } from "antd";
 import { useState } from "react";
 import type { Schemas } from "../api/client";
-import { dayText } from "./time";
+import { dayText } from "../shell/moment";
 
 type DueView = Schemas["Due"];
 
@@ -60,7 +60,7 @@ function Asks({ due }: { due: DueView }) {
           : `rows a day, both socks: ${due.rows} rows in ${due.days === 1 ? "1 day" : `${due.days} days`}`}
       </p>
       <p className={due.late_days > 0 ? "fault" : "muted"}>
-        Both are done on {dayText(due.pair_on)} if it goes on like this
+        Both are done on {dayText(due.pair_on, "weekday")} if it goes on like this
         {due.late_days > 0 && `: ${due.late_days === 1 ? "a day" : `${due.late_days} days`} too late`}.
       </p>
     </>

@@ -4,7 +4,7 @@ import { useMemo } from "react";
 import { Link, useParams } from "react-router";
 import { answered, client, type Schemas } from "../api/client";
 import { Strip } from "../drawing/Strip";
-import { momentText } from "../shell/moment";
+import { dayText, momentText } from "../shell/moment";
 import { Shown } from "../shell/Shown";
 import { useDraft } from "../shell/useDraft";
 import { usePageTitle } from "../shell/usePageTitle";
@@ -13,7 +13,7 @@ import { useKnitting } from "./context";
 import { Due } from "./Due";
 import { type Event, standing } from "./logbook";
 import { OnNeedles } from "./OnNeedles";
-import { dayText, hours } from "./time";
+import { hours } from "./time";
 
 type View = Schemas["KnitView"];
 
@@ -91,7 +91,7 @@ function Log() {
           {tally.done_on && (
             <p>
               {tally.seconds_left > 0 ? "At this pace off the needles on " : "Off the needles perhaps on "}
-              <strong>{dayText(tally.done_on)}</strong>
+              <strong>{dayText(tally.done_on, "weekday")}</strong>
             </p>
           )}
           {tally.sections.length === 0 ? (
@@ -117,7 +117,7 @@ function Log() {
                     <td>{s.rows}</td>
                     <td>{s.stitches}</td>
                     <td>{s.seconds > 0 ? hours(s.seconds) : "…"}</td>
-                    <td>{dayText(s.done_on, "short")}</td>
+                    <td>{dayText(s.done_on)}</td>
                   </tr>
                 ))}
               </tbody>
@@ -186,7 +186,7 @@ function words(e: Event, unit: Unit): string {
     case "place":
       return "put here";
     case "due":
-      return `a present for ${dayText(e.text ?? "")}`;
+      return `a present for ${dayText(e.text ?? "", "weekday")}`;
     case "finish":
       return "off the needles";
     case "pause":

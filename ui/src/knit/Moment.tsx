@@ -1,9 +1,10 @@
 import { Button } from "antd";
 import type { Schemas } from "../api/client";
+import { dayText } from "../shell/moment";
 import { lengthWithUnit, useUnit } from "../units/units";
 import { useKnitting } from "./context";
 import { rowsADay } from "./Due";
-import { dayText, hours } from "./time";
+import { hours } from "./time";
 
 type Row = Schemas["KnittingRow"];
 
@@ -67,11 +68,11 @@ export function Moment({
         <h2>At this pace</h2>
         <p className="big">{tally.seconds_left > 0 ? `${hours(tally.seconds_left)} to go` : "…"}</p>
         {tally.done_on && tally.seconds_left > 0 && (
-          <p>off the needles {dayText(tally.done_on)}, at so much a day</p>
+          <p>off the needles {dayText(tally.done_on, "weekday")}, at so much a day</p>
         )}
         {tally.due && tally.due.rows > 0 && (
           <p className={tally.due.late_days > 0 ? "fault" : ""}>
-            {rowsADay(tally.due)} for the present on {dayText(tally.due.on, "short")}
+            {rowsADay(tally.due)} for the present on {dayText(tally.due.on, "weekday")}
           </p>
         )}
         <p className="muted">

@@ -3,6 +3,7 @@ import { Button, Segmented, Skeleton } from "antd";
 import { useState } from "react";
 import { Link } from "react-router";
 import type { Sock } from "../api/client";
+import { saidFault } from "../api/client";
 import { planOf } from "../api/plan";
 import { useGlossary } from "../api/reference";
 import { Strip } from "../drawing/Strip";
@@ -54,8 +55,7 @@ function RowsOf({ sock }: { sock: Sock }) {
       {plan.isPending && <Skeleton active />}
       {plan.data && !words && (
         <p className="stale-note">
-          The rows come when the design is complete: {plan.data.faults[0]?.field}{" "}
-          {plan.data.faults[0]?.message}
+          The rows come when the design is complete: {plan.data.faults.slice(0, 1).map(saidFault)}
           {made?.checks.find((c) => c.level === "stop")?.text}
         </p>
       )}

@@ -11,6 +11,7 @@ import {
   useRestoreYarn,
 } from "../api/book";
 import { Failure } from "../shell/Failure";
+import { dayText } from "../shell/moment";
 import { usePageTitle } from "../shell/usePageTitle";
 import { useTakeOut } from "../shell/useTakeOut";
 import { gaugeText, gaugeWidth, useUnit } from "../units/units";
@@ -72,8 +73,7 @@ function Entry({ view }: { view: SwatchView }) {
           </Link>
         </h2>
         <p className="muted">
-          {forms[swatch.form]}, {swatch.washed ? "washed" : "not washed"} ·{" "}
-          {new Date(swatch.created).toLocaleDateString()}
+          {forms[swatch.form]}, {swatch.washed ? "washed" : "not washed"} · {dayText(swatch.created)}
         </p>
         {worst && <p className={worst.level}>{worst.text}</p>}
       </div>

@@ -27,9 +27,9 @@ export function lengthText(mm: number, unit: Unit): string {
   return whole === 0 ? part : `${whole} ${part}`;
 }
 
-/** lengthWithUnit is a length in millimetres with its unit. */
+/** lengthWithUnit is a length in millimetres with its unit, with as many decimals in every sentence. */
 export function lengthWithUnit(mm: number, unit: Unit): string {
-  return `${lengthText(mm, unit)} ${unit}`;
+  return unit === "cm" ? `${(mm / 10).toFixed(1)} cm` : `${lengthText(mm, unit)} in`;
 }
 
 /** gaugeWidth is the width over which a gauge is counted. */
