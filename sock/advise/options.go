@@ -46,7 +46,9 @@ type way struct {
 // field is one decision of the work.
 type field struct {
 	name, label string
-	ways        func(*design.Design) []way
+	// part is the decision of the path to which it belongs, phrase stands before its way in that sentence.
+	part, phrase string
+	ways         func(*design.Design) []way
 	// here are figures of a sock made this way; what all ways have alike is not shown.
 	here func(w *words) []string
 	// asked says whether the decision is one for this kind of sock, besides its meaning something to it; nil: always.
@@ -62,6 +64,8 @@ func (f *field) asks(d *design.Design) bool {
 type words struct {
 	sock *knit.Sock
 	unit measure.Unit
+	// grams that the rows take; 0 while nobody knitted them.
+	grams float64
 }
 
 func (w *words) long(l measure.Length) string { return w.unit.Show(l) }
@@ -103,7 +107,7 @@ func (f *field) options(d design.Design, unit measure.Unit, best *Candidate) Cho
 		if stop := stopOf(s, unit); stop != "" {
 			o.Stop = stop
 		} else {
-			here[i] = f.here(&words{s, unit})
+			here[i] = f.here(&words{sock: s, unit: unit})
 		}
 		c.Options = append(c.Options, o)
 	}

@@ -4,6 +4,7 @@
 package board
 
 import (
+	"acornstep/sock/advise"
 	"acornstep/sock/design"
 	"acornstep/sock/document"
 	"acornstep/sock/draft"
@@ -28,8 +29,10 @@ type Answer struct {
 	Draft  draft.Draft      `json:"draft"`
 	Faults []document.Fault `json:"faults"`
 	Plan   *plan.Plan       `json:"plan,omitempty"`
-	Counts []CountChoice    `json:"counts,omitempty"`
-	Words  []words.Row      `json:"words,omitempty"`
+	// Path is every decision in a sentence, in the order of the work.
+	Path   []advise.Decision `json:"path,omitempty"`
+	Counts []CountChoice     `json:"counts,omitempty"`
+	Words  []words.Row       `json:"words,omitempty"`
 	// Fingers is what can be counted after each row where a turn holds stitches; otherwise empty.
 	Fingers []string     `json:"fingers,omitempty"`
 	Shape   *shape.Shape `json:"shape,omitempty"`
@@ -99,7 +102,7 @@ func work(a Answer, d design.Design, unit measure.Unit, brief bool) (Answer, err
 		return a, err
 	}
 	p.Checks = p.Checks.In(unit)
-	a.Plan = p
+	a.Plan, a.Path = p, advise.Path(sock, p.Checks, 0, unit)
 	for _, c := range knit.CountChoices(&p.Design, p.Summary.FootStitches) {
 		a.Counts = append(a.Counts, CountChoice(c))
 	}
@@ -114,6 +117,7 @@ func work(a Answer, d design.Design, unit measure.Unit, brief bool) (Answer, err
 	a.Shape, a.Ghost, a.Handles, a.Places = &drawn, shape.Ghost(sock), handle.Of(sock, drawn), shape.Places(sock, drawn)
 	a.Fit, a.Yarn, a.HeelPlace, a.ToeLength = fit.Of(sock), yarn.Needs(&p.Design, p.Rows), sock.HeelPlace(), sock.Toe.Length.Tenth()
 	a.Grams, a.Schools = gramsOf(a.Yarn), schools(sock)
+	a.Path = advise.Path(sock, p.Checks, a.Grams.Own+a.Grams.Contrast, unit)
 	effort := plan.EffortOf(p.Rows)
 	a.Effort, a.Strip = &effort, strip.Of(traced)
 	if brief {

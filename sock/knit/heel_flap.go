@@ -19,7 +19,7 @@ import (
 type flapHeel struct{}
 
 var aboutFlap = About{
-	Name: "flap_under", Label: "Flap below", Said: "flap below the heel", Reason: "a padded sole of the heel, and a gusset", Term: "flap", Rows: "rows", Counts: 3,
+	Name: "flap_under", Label: "Flap below the heel", Said: "flap below the heel", Reason: "a padded sole of the heel, and a gusset", Term: "flap", Rows: "rows", Counts: 3,
 	Uses:   []string{"heel.flap_rows", "heel.flap_row_factor", "heel.picked_up", "heel.slip_columns", "round_start"},
 	Resets: heelCounts,
 	Numbers: []Number{

@@ -17,7 +17,7 @@ import (
 type shortRowHeel struct{}
 
 var aboutShortRows = About{
-	Name: "short_row", Label: "Short rows", Said: "short-row heel", Reason: "least yarn, nothing interrupts a pattern", Term: "short_rows", Rows: "rows", Counts: 1,
+	Name: "short_row", Label: "Short rows", Said: "short rows", Reason: "least yarn, nothing interrupts a pattern", Term: "short_rows", Rows: "rows", Counts: 1,
 	Uses:   []string{"heel.turn", "heel.share", "heel.fabric", "heel.rounds_between", "heel.first_row", "heel.own_strand", "heel.stitches", "heel.turns_per_side"},
 	Resets: heelCounts,
 	Numbers: []Number{

@@ -99,6 +99,36 @@ func register(field string, a *About) {
 	design.Register(design.Technique{Field: field, Name: a.Name, Uses: a.Uses, Allows: a.Allows})
 }
 
+// Said is how a technique stands in a sentence, by its field and name; the name itself for one that is no technique.
+func Said(field, name string) string {
+	for _, kind := range Kinds {
+		if kind.Field != field {
+			continue
+		}
+		for _, t := range kind.List() {
+			if a := t.About(); a.Name == name {
+				return a.Said
+			}
+		}
+	}
+	return name
+}
+
+// Numbers are what the technique of a field that the sock has can be given exactly; none for a field without techniques.
+func (s *Sock) Numbers(field string) []Number {
+	for _, kind := range Kinds {
+		if kind.Field != field {
+			continue
+		}
+		for _, t := range kind.List() {
+			if a := t.About(); a.Name == s.Design.Get(field) {
+				return a.Numbers
+			}
+		}
+	}
+	return nil
+}
+
 // Choose gives the changes that make a design's field this value: the value
 // itself, and what has to be worked out anew with it. The one place where choices reset others.
 func Choose(field string, value any) design.Changes {

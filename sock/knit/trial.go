@@ -29,7 +29,7 @@ func add[T Technique](field string, list *[]T, t T) {
 type bluntToe struct{}
 
 var aboutBlunt = About{
-	Name: "blunt", Label: "Blunt", Said: "blunt toe", Reason: "increases in every round: short and square", Term: "wedge", Rows: "rounds", Counts: 1,
+	Name: "blunt", Label: "Blunt toe", Said: "blunt toe", Reason: "increases in every round: short and square", Term: "wedge", Rows: "rounds", Counts: 1,
 	Uses:   []string{"toe.start_loop"},
 	Resets: []string{"toe.cast_on", "toe.start_stitches", "toe.fast_rounds", "toe.turns_per_side"},
 	Allows: twoNeedleCastOns,
@@ -77,7 +77,7 @@ func (bluntToe) Caution(_ *Sock, say *verdict.Checks) {
 // tuckTurn is the German turn begun on the right side, without a round between the halves.
 type tuckTurn struct{ germanTurn }
 
-var aboutTuck = About{Name: "tuck", Label: "Tucked stitch", Said: "tucked stitches", Reason: "for those who like to begin on the right side", Term: "turn", Resets: turnResets, Counts: 1}
+var aboutTuck = About{Name: "tuck", Label: "Tucked stitches", Said: "tucked stitches", Reason: "for those who like to begin on the right side", Term: "turn", Resets: turnResets, Counts: 1}
 
 func (tuckTurn) About() *About          { return &aboutTuck }
 func (tuckTurn) firstSide() needle.Side { return needle.RS }

@@ -3,6 +3,7 @@ package measure
 import (
 	"fmt"
 	"math"
+	"strconv"
 	"strings"
 )
 
@@ -25,6 +26,22 @@ func (g Gauge) Height(rounds float64) Length { return Length(rounds / g.Rounds) 
 
 // RoundsIn is the number of rounds in a length, rounded half up.
 func (g Gauge) RoundsIn(l Length) int { return HalfUp(float64(l) * g.Rounds) }
+
+// GaugeWidth is the width over which people count a gauge.
+func (u Unit) GaugeWidth() string {
+	if u == Inches {
+		return "4 in"
+	}
+	return "10 cm"
+}
+
+// Gauge spells a count over 100 mm as one over that width, with at most one decimal.
+func (u Unit) Gauge(per100 float64) string {
+	if u == Inches {
+		per100 *= float64(4*Inch) / 100
+	}
+	return strconv.FormatFloat(float64(HalfUp(per100*10))/10, 'f', -1, 64)
+}
 
 // Count is a number of things with their noun: 1 round, 2 rounds.
 func Count(n int, noun string) string {

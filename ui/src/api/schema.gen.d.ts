@@ -1050,6 +1050,19 @@ export interface components {
             label: string;
             options: components["schemas"]["AdviseOption"][];
         };
+        AdviseDecision: {
+            checks: components["schemas"]["Checks"];
+            lead: string;
+            name: string;
+            numbers: components["schemas"]["AdviseNumber"][];
+            pieces: components["schemas"]["AdvisePiece"][];
+            said: string;
+            title: string;
+        };
+        AdviseNumber: {
+            name: string;
+            said: string;
+        };
         AdviseOff: {
             /** Format: double */
             ease_pct: number;
@@ -1068,6 +1081,16 @@ export interface components {
             recommended: boolean;
             stop: string;
             value: unknown;
+        };
+        AdvisePiece: {
+            field: string;
+            hint?: string;
+            /** @enum {string} */
+            kind: "ways" | "figure" | "switch";
+            label: string;
+            said?: string;
+            suffix?: string;
+            value?: null | number;
         };
         AdviseReport: {
             candidates: components["schemas"]["AdviseCandidate"][];
@@ -1108,6 +1131,7 @@ export interface components {
             grams?: components["schemas"]["BoardGrams"];
             handles?: components["schemas"]["HandleHandle"][];
             heel_place?: string;
+            path?: components["schemas"]["AdviseDecision"][];
             places?: components["schemas"]["ShapeAcross"][];
             plan?: components["schemas"]["Plan"];
             schools?: components["schemas"]["BoardSchool"][];
