@@ -1,5 +1,5 @@
 import { expect, type Page, test } from "@playwright/test";
-import { board, newSock, pins, saved, typeFoot } from "./steps";
+import { board, choose, decide, newSock, pins, said, saved, typeFoot } from "./steps";
 
 const handle = (page: Page, name: string) => page.getByRole("slider", { name });
 
@@ -146,7 +146,7 @@ test("the ways are ranked by what matters", async ({ page }) => {
     const headings = await page.locator(".ranking h3").allTextContents();
     expect(headings.length).toBeGreaterThan(0);
     for (const heading of headings) {
-      expect(heading).toMatch(/^Short-row heel.*double stitches; wedge toe/);
+      expect(heading).toMatch(/^Short rows.*double stitches; wedge toe/);
     }
   }).toPass();
   await page.getByRole("checkbox", { name: "double stitches" }).uncheck();
@@ -188,7 +188,7 @@ test("versions are put aside, compared, brought back; notes are kept", async ({ 
   await page.getByRole("button", { name: "Put aside" }).click();
   await expect(page.getByText("With short rows", { exact: true })).toBeVisible();
   await page.getByRole("link", { name: "Board", exact: true }).click();
-  await page.locator("label.way").filter({ hasText: "Gusset first" }).click();
+  await choose(page, "Heel", "Gusset first");
   await expect(pins(page).filter({ hasText: "11turns on each side34 heel stitches,12" })).toHaveCount(1);
   await expect(page.getByRole("radio", { name: /Gusset first/ })).toBeChecked();
   await page.getByRole("link", { name: "Versions and notes" }).click();
@@ -197,7 +197,7 @@ test("versions are put aside, compared, brought back; notes are kept", async ({ 
   await page.getByRole("link", { name: "Versions and notes" }).click();
   await page.getByRole("button", { name: "Bring it back" }).click();
   await page.getByRole("link", { name: "Board", exact: true }).click();
-  await expect(page.getByRole("radio", { name: /^Short rows.*stretches/ })).toBeChecked();
+  await expect(said(page, "Heel")).toContainText("short rows");
   await saved(page);
   await page.reload();
   await page.getByRole("link", { name: "Versions and notes" }).click();
@@ -210,6 +210,7 @@ test("versions are put aside, compared, brought back; notes are kept", async ({ 
 
 test("a term of the craft opens its explanation, with the UK name and a drawing", async ({ page }) => {
   await board(page, "Observatory roof socks");
+  await decide(page, "Swatch");
   await page.getByRole("button", { name: "swatch", exact: true }).click();
   await expect(page.getByText("In the UK: tension square")).toBeVisible();
   await expect(page.locator(".ant-popover .term-picture path").first()).toBeVisible();

@@ -1,5 +1,5 @@
 import { expect, type Page, test } from "@playwright/test";
-import { basket, newSock, overheard, pins, saved } from "./steps";
+import { basket, choose, newSock, overheard, pins, saved } from "./steps";
 
 async function newWearer(page: Page, name: string) {
   await page.goto("/feet");
@@ -143,10 +143,10 @@ test("what to be careful of changes the advice on the sock", async ({ page }) =>
   await page.getByLabel("Rounds", { exact: true }).fill("44");
   await expect(page.getByLabel("Length", { exact: true })).toHaveValue("26.2");
   await expect(page.getByLabel("Wearer")).toHaveValue("Torvald");
-  await expect(page.getByLabel("What to look at")).toContainText("Numb feet do not feel a ridge");
-  await expect(page.getByLabel("What to look at")).toContainText("ask their clinician");
-  await page.locator("label.way").filter({ hasText: "Garter square" }).click();
-  await expect(page.getByLabel("What to look at")).toContainText("Garter has ridges");
+  await expect(page.getByLabel("What to look at: Foot")).toContainText("Numb feet do not feel a ridge");
+  await expect(page.getByLabel("What to look at: Foot")).toContainText("ask their clinician");
+  await choose(page, "Toe", "Garter-square toe");
+  await expect(page.getByLabel("What to look at: Foot")).toContainText("Garter has ridges");
 });
 
 test("a foot that has changed is offered to the sock, and deleting it asks and can be undone", async ({

@@ -1,5 +1,5 @@
 import { expect, test } from "@playwright/test";
-import { basket, board, newSock, pins, saved, typeFoot } from "./steps";
+import { basket, board, decide, newSock, pins, saved, typeFoot } from "./steps";
 
 test("the basket shows the demo socks, one of them half designed", async ({ page }) => {
   await basket(page);
@@ -27,6 +27,7 @@ test("a sock is drawn while four figures are typed", async ({ page }) => {
   ).toHaveCount(1);
   await expect(page.getByText("Every row checked")).toBeVisible();
 
+  await decide(page, "Round");
   // 64 stitches are 200 mm on a foot of 236 mm: 15.3 % smaller.
   await expect(page.getByRole("radio", { name: /64.*15\.3 % smaller/ })).toBeVisible();
   await page.locator("label.count").filter({ hasText: "64" }).click();
@@ -36,6 +37,7 @@ test("a sock is drawn while four figures are typed", async ({ page }) => {
 
   await saved(page);
   await page.reload();
+  await decide(page, "Foot");
   await expect(page.getByLabel("Length", { exact: true })).toHaveValue("25.1");
   await expect(pins(page).filter({ hasText: "65rounds to the heel" })).toHaveCount(1);
 });
@@ -45,8 +47,10 @@ test("the switch to inches changes every figure, and both units can be typed in 
   await typeFoot(page);
   await expect(page.locator(".lead-figures").getByText("24.2 cm")).toBeVisible();
   await page.getByLabel("Units").getByText("inches").click();
-  await expect(page.getByLabel("Length", { exact: true })).toHaveValue("9 7/8");
+  await decide(page, "Swatch");
   await expect(page.getByLabel("Stitches", { exact: true })).toHaveValue("32.5");
+  await decide(page, "Foot");
+  await expect(page.getByLabel("Length", { exact: true })).toHaveValue("9 7/8");
   await expect(page.locator(".lead-figures").getByText("9 1/2 in")).toBeVisible();
   await expect(pins(page).filter({ hasText: "7 1/2 in from the tip" })).toHaveCount(1);
   await expect(page.locator("main")).not.toContainText(/\d cm/);

@@ -5,7 +5,22 @@ import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { chromium, expect, type Page, test } from "@playwright/test";
 import { browser, lockedBy, passphrase } from "./base.config";
-import { cast, heard, newSock, onDevice, overheard, putAt, saved, sockID, where, written } from "./steps";
+import {
+  board,
+  cast,
+  choose,
+  heard,
+  newSock,
+  onDevice,
+  overheard,
+  putAt,
+  said,
+  saved,
+  sockID,
+  typeFoot,
+  where,
+  written,
+} from "./steps";
 
 // What a household does to a browser: its storage is full, forbidden or cleared,
 // its tabs are closed and doubled, the program is away, upgraded, or asks again who is there.
@@ -216,13 +231,33 @@ test("mine can be had after a conflict was left open", async ({ page, context })
 });
 
 test("a form that was never sent has its words when it is opened again", async ({ page }) => {
-  await page.goto("/socks/new");
-  await page.getByLabel("Name of the sock").fill("Half a thought");
+  await board(page, "Observatory roof socks");
+  const versions = `${page.url()}/versions`;
+  await page.goto(versions);
+  await page.getByLabel("Name of the version").fill("Half a thought");
   await expect.poll(async () => (await onDevice(page, "drafts")).length).toBe(1);
   await page.goto("/feet");
-  await page.goto("/socks/new");
-  await expect(page.getByLabel("Name of the sock")).toHaveValue("Half a thought");
-  await page.getByLabel("Name of the sock").fill("");
+  await page.goto(versions);
+  await expect(page.getByLabel("Name of the version")).toHaveValue("Half a thought");
+  await page.getByLabel("Name of the version").fill("");
+});
+
+test("what was done can be undone after leaving and after a reload", async ({ page }) => {
+  await newSock(page, "Sock with second thoughts");
+  await typeFoot(page);
+  await choose(page, "Heel", "Gusset first");
+  await choose(page, "Cuff", "k2, p2");
+  await saved(page);
+  await page.getByRole("link", { name: "Basket", exact: true }).click();
+  await board(page, "Sock with second thoughts");
+  await page.getByRole("button", { name: "Undo" }).click();
+  await expect(said(page, "Cuff")).toContainText("k1, p1");
+  await saved(page);
+  await page.reload();
+  await page.getByRole("button", { name: "Undo" }).click();
+  await expect(said(page, "Heel")).toContainText("short rows");
+  await page.getByRole("button", { name: "Redo" }).click();
+  await expect(said(page, "Heel")).toContainText("gusset first");
 });
 
 test("without a connection basket, rows and knitting open and say how old they are", async ({

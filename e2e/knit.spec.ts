@@ -1,5 +1,5 @@
 import { expect, type Page, test } from "@playwright/test";
-import { basket, cast, newSock, overheard, putAt, saved, where, written } from "./steps";
+import { basket, cast, decide, newSock, overheard, putAt, saved, where, written } from "./steps";
 
 /** kept waits until the browser has put aside all that the screen is made of. */
 const kept = (page: Page) =>
@@ -273,8 +273,10 @@ test("a whole baby sock is knitted to the bind-off, and has its page", async ({ 
   await page.getByLabel("Girth round the ball").fill("9.5");
   await page.getByLabel("Stitches", { exact: true }).fill("30");
   await page.getByLabel("Rounds", { exact: true }).fill("40");
+  await decide(page, "Leg");
   await page.getByLabel("Leg with its cuff").fill("5");
-  await page.getByLabel("Cuff of it").fill("3");
+  await decide(page, "Cuff");
+  await page.getByLabel("Height of the cuff", { exact: true }).fill("3");
   await saved(page);
   await page.getByRole("link", { name: "Knit", exact: true }).click();
   await expect(where(page)).toContainText("cast on");

@@ -69,6 +69,7 @@ async function board(page: Page) {
 
 test("from a key to the drawing", async ({ page }) => {
   await board(page);
+  await page.locator(".step h2 button").filter({ hasText: "Foot" }).click();
   const length = page.getByLabel("Length", { exact: true });
   await length.fill("24");
   await length.press("End");

@@ -1,5 +1,5 @@
 import { expect, type Page, test } from "@playwright/test";
-import { cast, newSock, putAt, saved, typeFoot, where } from "./steps";
+import { cast, choose, newSock, putAt, saved, typeFoot, where } from "./steps";
 
 // It went otherwise: what really happened bends what is still to come.
 
@@ -41,7 +41,7 @@ test("two stitches more are cast on", async ({ page }) => {
 test("21 and 19 are picked up along a flap", async ({ page }) => {
   await newSock(page, "Sock with a lopsided flap", "Isolde");
   await typeFoot(page);
-  await page.locator("label.way").filter({ hasText: "Flap below" }).first().click();
+  await choose(page, "Heel", "Flap below");
   await saved(page);
   await page.getByRole("link", { name: "Knit", exact: true }).click();
   await expect(where(page)).toContainText("cast on");

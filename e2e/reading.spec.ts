@@ -1,5 +1,5 @@
 import { expect, test } from "@playwright/test";
-import { board, showAll } from "./steps";
+import { board, said, showAll } from "./steps";
 
 async function open(page: import("@playwright/test").Page, name: string) {
   await board(page, name);
@@ -58,7 +58,7 @@ test("light and units are remembered by this browser", async ({ page }) => {
   await expect(page.locator("html")).toHaveAttribute("data-scheme", "dark");
   await showAll(page);
   await page.getByRole("link", { name: "Observatory roof socks", exact: true }).click();
-  await expect(page.getByLabel("Length", { exact: true })).toHaveValue("9 7/8");
+  await expect(said(page, "Foot")).toContainText("9 7/8 in long");
   await page.getByRole("button", { name: "Day" }).click();
   await expect(page.locator("html")).toHaveAttribute("data-scheme", "light");
 });
@@ -79,7 +79,8 @@ test("an empty basket teaches the first sock in three steps", async ({ page }) =
   await expect(page.getByRole("heading", { name: "The basket is empty" })).toBeVisible();
   await expect(page.getByRole("listitem")).toHaveCount(3);
   await page.getByRole("button", { name: "New sock" }).click();
-  await expect(page.getByRole("heading", { name: "A new sock" })).toBeVisible();
+  await expect(page.getByRole("heading", { name: "Your sock appears here" })).toBeVisible();
+  await expect(page.getByLabel("Name of the sock")).toBeFocused();
 });
 
 test("a full basket is shown in parts, and a sock is found by its name", async ({ page }) => {

@@ -33,18 +33,57 @@ export async function showAll(page: Page): Promise<void> {
 export async function newSock(page: Page, name: string, wearer = ""): Promise<void> {
   await page.goto("/");
   await page.getByRole("button", { name: "New sock" }).click();
-  await page.getByLabel("Name of the sock").fill(name);
-  await page.getByLabel("Who will wear it?").fill(wearer);
-  await page.getByRole("button", { name: "To the foot" }).click();
   await expect(page.getByRole("heading", { name: "Your sock appears here" })).toBeVisible();
+  await page.getByLabel("Name of the sock").fill(name);
+  if (wearer) {
+    await page.getByLabel("Wearer").fill(wearer);
+  }
+  await saved(page);
 }
 
-/** typeFoot types Isolde's foot and swatch. */
+/** decide opens a decision of the path. */
+export async function decide(page: Page, title: string): Promise<void> {
+  const step = page.locator(".step h2 button").filter({ has: page.getByText(title, { exact: true }) });
+  await expect(step).toBeVisible();
+  if ((await step.getAttribute("aria-expanded")) === "false") {
+    await step.click();
+  }
+  await expect(step).toHaveAttribute("aria-expanded", "true");
+}
+
+/** said is the sentence of a decision. */
+export const said = (page: Page, title: string) =>
+  page.locator(".step").filter({ has: page.locator(".step-title").getByText(title, { exact: true }) });
+
+/** way is a way of the decision that is open. */
+export const way = (page: Page, text: string) => page.locator("label.way").filter({ hasText: text }).first();
+
+/** choose takes a way of a decision: of its cards, or of a word in its sentence. */
+export async function choose(page: Page, decision: string, text: string, word?: string): Promise<void> {
+  await decide(page, decision);
+  if (word) {
+    const button = page.getByRole("button", { name: new RegExp(`^${word} .*: other ways$`) });
+    if ((await button.getAttribute("aria-expanded")) === "false") {
+      await button.click();
+    }
+  }
+  const group = word ? page.locator(".word-ways") : page.locator(".step-content > .ways");
+  const option = group.locator("label.way").filter({ hasText: text }).first();
+  await expect(group.locator("label.way").first()).toBeVisible();
+  if (!(await option.isVisible())) {
+    await group.locator("summary").click();
+  }
+  await option.click();
+  await expect(option.getByRole("radio")).toBeChecked();
+}
+
+/** typeFoot types Isolde's foot and swatch, and how tall the leg is. */
 export async function typeFoot(page: Page): Promise<void> {
   await page.getByLabel("Length", { exact: true }).fill("25.1");
   await page.getByLabel("Girth round the ball").fill("23.6");
   await page.getByLabel("Stitches", { exact: true }).fill("32");
   await page.getByLabel("Rounds", { exact: true }).fill("44");
+  await decide(page, "Leg");
   await page.getByLabel("Leg with its cuff").fill("18");
 }
 

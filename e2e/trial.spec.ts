@@ -1,5 +1,6 @@
 import { expect, test } from "@playwright/test";
 import { trialBy } from "./base.config";
+import { decide } from "./steps";
 
 // The program built with two techniques that it does not have: a toe and a
 // turning style, each a file and a line. They are on the board like any other.
@@ -8,6 +9,7 @@ test.use({ baseURL: `http://127.0.0.1:${7791 + trialBy}` });
 test("a technique that is new is on the board with name, picture, numbers and advice", async ({ page }) => {
   const { socks } = await (await page.request.get("/api/socks?find=Transit")).json();
   await page.goto(`/socks/${socks[0].id}`);
+  await decide(page, "Toe");
   const toe = page.getByRole("group", { name: "Kind of toe" });
   const blunt = toe.locator(".way", { hasText: "Blunt" });
   await toe.getByText("One more way").click();
@@ -19,6 +21,8 @@ test("a technique that is new is on the board with name, picture, numbers and ad
   await expect(page.getByText("A blunt toe is short: look whether the toes have room.")).toBeVisible();
   await expect(page.locator(".sock .pin", { hasText: "increase rounds" })).toBeVisible();
 
+  await decide(page, "Heel");
+  await page.getByRole("button", { name: /^turned with/ }).click();
   const turns = page.getByRole("group", { name: "Turning style" });
   await turns.getByText(/more way/).click();
   await turns.locator(".way", { hasText: "Tucked stitch" }).click();

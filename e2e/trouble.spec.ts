@@ -1,5 +1,5 @@
 import { expect, test } from "@playwright/test";
-import { basket, newSock, overheard, pins, saved, typeFoot } from "./steps";
+import { basket, decide, newSock, overheard, pins, saved, typeFoot } from "./steps";
 
 test("wrong input is named beside the field, the last good drawing stays, and nothing typed is lost", async ({
   page,
@@ -7,6 +7,7 @@ test("wrong input is named beside the field, the last good drawing stays, and no
   await newSock(page, "Sock with a slip");
   await typeFoot(page);
   await expect(pins(page).filter({ hasText: "65rounds" })).toHaveCount(1);
+  await decide(page, "Foot");
   const length = page.getByLabel("Length", { exact: true });
   const cases: [string, string][] = [
     ["abc", "a length looks like 24.1 cm"],
@@ -23,6 +24,7 @@ test("wrong input is named beside the field, the last good drawing stays, and no
   }
   await page.getByLabel("Girth round the ball").fill("9");
   await expect(page.locator("#foot-ball_girth_mm-note")).toHaveText(/where the foot|./);
+  await decide(page, "Swatch");
   await page.getByLabel("Stitches", { exact: true }).fill("3");
   await expect(page.locator("#gauge-stitches_per_100mm-note")).toContainText("possible is 5 to 100");
   await page.getByLabel("Rounds", { exact: true }).fill("300");
@@ -30,13 +32,16 @@ test("wrong input is named beside the field, the last good drawing stays, and no
   await page.getByLabel("Rounds", { exact: true }).blur();
   await saved(page);
   await page.reload();
+  await decide(page, "Foot");
   await expect(length).toHaveValue("2510 mm");
+  await decide(page, "Swatch");
   await expect(page.getByLabel("Rounds", { exact: true })).toHaveValue("300 per 10 cm");
 });
 
 test("inches typed as centimetres are asked about", async ({ page }) => {
   await newSock(page, "Sock of nine");
   await typeFoot(page);
+  await decide(page, "Foot");
   await page.getByLabel("Girth round the ball").fill("9");
   await expect(page.getByLabel("What to look at")).toContainText(
     "Did you mean inches instead of centimetres?",
@@ -46,9 +51,6 @@ test("inches typed as centimetres are asked about", async ({ page }) => {
 });
 
 test("an empty name is refused and the old one stays in the basket", async ({ page }) => {
-  await page.goto("/socks/new");
-  await page.getByRole("button", { name: "To the foot" }).click();
-  await expect(page.locator("#sock-name-note")).toContainText("1 to 120 characters");
   await newSock(page, "Sock with a name");
   await page.getByLabel("Name of the sock").fill("");
   await expect(page.getByRole("alert").filter({ hasText: "1 to 120 characters" })).toBeVisible();
@@ -66,6 +68,7 @@ test("two windows on one sock: a stale save is a question, and both can be kept"
   await saved(page);
   const other = await context.newPage();
   await other.goto(page.url());
+  await decide(other, "Leg");
   await other.getByLabel("Leg with its cuff").fill("12");
   await saved(other);
 
@@ -74,9 +77,11 @@ test("two windows on one sock: a stale save is a question, and both can be kept"
   await expect(page.getByLabel("Leg with its cuff")).toHaveValue("21");
   await page.getByRole("button", { name: "Keep both" }).click();
   await expect(page.getByLabel("Name of the sock")).toHaveValue("Sock for two windows (mine)");
+  await decide(page, "Leg");
   await expect(page.getByLabel("Leg with its cuff")).toHaveValue("21");
   await basket(page);
   await page.getByRole("link", { name: "Sock for two windows", exact: true }).click();
+  await decide(page, "Leg");
   await expect(page.getByLabel("Leg with its cuff")).toHaveValue("12");
 });
 

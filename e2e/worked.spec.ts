@@ -1,14 +1,16 @@
 import { expect, test } from "@playwright/test";
-import { newSock, putAt, saved, typeFoot, where, written } from "./steps";
+import { choose, decide, newSock, putAt, saved, typeFoot, where, written } from "./steps";
 
 test("needles change at a section, and the rows say on which each stitch lies", async ({ page }) => {
   await newSock(page, "Sock on many needles");
   await typeFoot(page);
   await saved(page);
+  await decide(page, "Needles");
   await page.getByText("Other needles for a section").click();
   await page.getByLabel("Needles of the heel").click();
   await page.getByTitle("Five double-pointed").click();
   await saved(page);
+  await decide(page, "Yarn");
   await page.getByRole("checkbox", { name: "Stripes of whole rounds" }).check();
   await page.getByLabel("Rounds in the contrast yarn").fill("3");
   await page.getByLabel("Rounds in the contrast yarn").blur();
@@ -43,7 +45,7 @@ test("rows of a flap are said as a repeat, with every row one click away", async
   await newSock(page, "Sock with a flap");
   await typeFoot(page);
   await saved(page);
-  await page.locator("label.way").filter({ hasText: "Flap below" }).first().click();
+  await choose(page, "Heel", "Flap below");
   await saved(page);
   await page.getByRole("link", { name: "Rows", exact: true }).click();
   const repeat = page.getByRole("row", { name: /Rows 3 and 4, 18 times.*chain 18 of 18 on each edge/ });
@@ -58,8 +60,7 @@ test("toe and heel of a sock that fits are measured and typed", async ({ page })
   await newSock(page, "Sock after another");
   await typeFoot(page);
   await saved(page);
-  await page.getByText("More about the foot").click();
-  await page.locator("label.way").filter({ hasText: "A sock that fits" }).first().click();
+  await choose(page, "To the heel", "A sock that fits", "reckoned by");
   await page.getByLabel("Toe takes").fill("4.5");
   await page.getByLabel("Heel takes").fill("6");
   await saved(page);

@@ -57,7 +57,7 @@ export function AcornStep() {
             path: "/socks/:id",
             ...page(() => import("./board/BoardPage"), "BoardPage"),
             children: [
-              { index: true, ...page(() => import("./board/ChoicesPanel"), "ChoicesPanel") },
+              { index: true, ...page(() => import("./board/Path"), "Path") },
               { path: "what-if", ...page(() => import("./board/WhatIfPanel"), "WhatIfPanel") },
               { path: "ways", ...page(() => import("./board/WaysPanel"), "WaysPanel") },
               { path: "compare", ...page(() => import("./board/ComparePanel"), "ComparePanel") },

@@ -45,6 +45,17 @@ export function useSock(id: string) {
   });
 }
 
+/** What a sock is called until somebody names it. */
+const unnamed = "New sock";
+
+/** useNewSock begins a sock about which nothing is decided. */
+export function useNewSock() {
+  const add = useAddSock();
+  const begin = (unit: Unit, then: (sock: Sock) => void) =>
+    add.mutate({ name: unnamed, wearer: "", unit, draft: { design: {}, entries: {} } }, { onSuccess: then });
+  return { begin, error: add.error };
+}
+
 export function useAddSock() {
   const queries = useQueryClient();
   return useMutation({

@@ -1,5 +1,5 @@
 import { Button, Input } from "antd";
-import { NavLink } from "react-router";
+import { NavLink, useSearchParams } from "react-router";
 import { Refusal, saidFault } from "../api/client";
 import { type SaveState, useBoard } from "./store";
 
@@ -21,8 +21,14 @@ const panels = [
   { to: "/knit", name: "Knit" },
 ];
 
+/** panelNames are the panels beside the drawing as the window's title has them, by their address; the board itself goes by the sock's name. */
+export const panelNames: Record<string, string> = Object.fromEntries(
+  panels.filter((p) => p.to !== "").map((p) => [p.to.slice(1), p.name]),
+);
+
 /** BoardHeading names the sock, says whether it is kept, undoes, and leads to the panels. */
 export function BoardHeading({ id, onNeedles }: { id: string; onNeedles: boolean }) {
+  const isNew = useSearchParams()[0].has("new");
   const name = useBoard((b) => b.content.name);
   const wearer = useBoard((b) => b.content.wearer);
   const save = useBoard((b) => b.save);
@@ -37,6 +43,8 @@ export function BoardHeading({ id, onNeedles }: { id: string; onNeedles: boolean
           aria-label="Name of the sock"
           className="sock-name"
           variant="borderless"
+          autoFocus={isNew}
+          onFocus={(event) => isNew && event.target.select()}
           value={name}
           status={faults.some((f) => f.field === "name") ? "error" : ""}
           onChange={(event) => change({ name: event.target.value }, "name")}

@@ -8,9 +8,11 @@ import { holds } from "../shell/unsent";
 import { usePageTitle } from "../shell/usePageTitle";
 import { WithSock } from "../shell/WithSock";
 import { useUnit } from "../units/units";
-import { BoardHeading } from "./BoardHeading";
+import { BoardHeading, panelNames } from "./BoardHeading";
 import { Conflict } from "./Conflict";
+import type { Content } from "./content";
 import { Picture } from "./Picture";
+import { keptSteps, type Steps } from "./steps";
 import { BoardContext, createBoard, draftName, type Unsaved, useBoard } from "./store";
 import { OptionsContext, useOptions } from "./useOptions";
 
@@ -21,19 +23,30 @@ export function BoardPage() {
 
 /** BoardWithDraft waits for what was left unsaved on this device. */
 function BoardWithDraft({ sock }: { sock: Sock }) {
-  const unsaved = useQuery({
+  const left = useQuery({
     queryKey: ["on-device", "draft", sock.id],
-    queryFn: async () => (await keptDraft<Unsaved>(draftName(sock.id))) ?? null,
+    queryFn: async () => ({
+      unsaved: await keptDraft<Unsaved>(draftName(sock.id)),
+      stepsOf: await keptSteps(sock.id),
+    }),
     gcTime: 0,
     staleTime: Number.POSITIVE_INFINITY,
   });
-  return unsaved.data !== undefined && <BoardOf sock={sock} unsaved={unsaved.data ?? undefined} />;
+  return left.data !== undefined && <BoardOf sock={sock} {...left.data} />;
 }
 
-function BoardOf({ sock, unsaved }: { sock: Sock; unsaved: Unsaved | undefined }) {
+function BoardOf({
+  sock,
+  unsaved,
+  stepsOf,
+}: {
+  sock: Sock;
+  unsaved: Unsaved | undefined;
+  stepsOf: ((now: Content) => Steps) | undefined;
+}) {
   const unit = useUnit();
   const { mutateAsync } = useSaveSock();
-  const [board] = useState(() => createBoard(sock, unit, mutateAsync, unsaved));
+  const [board] = useState(() => createBoard(sock, unit, mutateAsync, unsaved, stepsOf));
   useEffect(() => board.getState().setUnit(unit), [board, unit]);
   useEffect(() => {
     const save = () => board.getState().saveNow();
@@ -80,7 +93,8 @@ function Layout({ sock }: { sock: Sock }) {
   const name = useBoard((b) => b.content.name);
   const options = useOptions();
   const wide = useMatch("/socks/:id/compare") !== null;
-  usePageTitle(name);
+  const { "*": panel = "" } = useMatch("/socks/:id/*")?.params ?? {};
+  usePageTitle([panelNames[panel], name].filter(Boolean).join(" · "));
   return (
     <OptionsContext value={options}>
       <BoardHeading id={sock.id} onNeedles={sock.on_needles} />

@@ -67,7 +67,7 @@ export function PlaceBar({ place }: { place: Place }) {
       </svg>
       <span className="place">{names[place.name] ?? place.name}</span>
       <span className="figure">
-        {place.estimated && <abbr title="rests on a guessed measurement">± </abbr>}
+        {place.estimated && <abbr title="rests on a guessed measurement">about </abbr>}
         {place.stretch_pct.toFixed(0)} %
       </span>
       <span className="verdict">{place.text}</span>

@@ -9,75 +9,77 @@ import { Field } from "./Field";
 import { ShoeSize } from "./ShoeSize";
 import { useBoard } from "./store";
 
-/** FootAndSwatch is where every figure comes from: feet and swatches that are kept, or typed figures. */
-export function FootAndSwatch({ plan }: { plan: Plan | undefined }) {
+/** FootFields are the figures of the foot: one that is kept, or typed. */
+export function FootFields({ plan }: { plan: Plan | undefined }) {
   const guessed = new Set(plan?.design.foot.estimated ?? []);
   const foot = plan?.design.foot;
   const guess = (name: string, value: number | undefined) => (guessed.has(name) ? value : undefined);
   return (
     <>
-      <section>
-        <h2>
-          The foot <small>standing, with the whole weight on it</small>
-        </h2>
-        <TakeFoot />
+      <p className="hint">Standing, with the whole weight on it.</p>
+      <TakeFoot />
+      <div className="pair">
+        <Field field="foot.length_mm" label="Length" hint="heel to longest toe" />
+        <Field
+          field="foot.ball_girth_mm"
+          label="Girth round the ball"
+          guess={guess("ball_girth_mm", foot?.ball_girth_mm)}
+          hint={
+            guessed.has("ball_girth_mm") ? (
+              "guessed from the length: measure it"
+            ) : (
+              <Term name="ball">where the foot is widest</Term>
+            )
+          }
+        />
+      </div>
+      <ShoeSize />
+      <details className="more">
+        <summary>More measurements</summary>
         <div className="pair">
-          <Field field="foot.length_mm" label="Length" hint="heel to longest toe" />
           <Field
-            field="foot.ball_girth_mm"
-            label="Girth round the ball"
-            guess={guess("ball_girth_mm", foot?.ball_girth_mm)}
-            hint={
-              guessed.has("ball_girth_mm") ? (
-                "guessed from the length: measure it"
-              ) : (
-                <Term name="ball">where the foot is widest</Term>
-              )
-            }
+            field="foot.heel_diagonal_mm"
+            label="Heel diagonal"
+            guess={guess("heel_diagonal_mm", foot?.heel_diagonal_mm)}
+            hint={<Term name="heel_diagonal">round the point of the heel and the bend of the ankle</Term>}
           />
-        </div>
-        <ShoeSize />
-        <details className="more">
-          <summary>More measurements</summary>
-          <div className="pair">
-            <Field
-              field="foot.heel_diagonal_mm"
-              label="Heel diagonal"
-              guess={guess("heel_diagonal_mm", foot?.heel_diagonal_mm)}
-              hint={<Term name="heel_diagonal">round the point of the heel and the bend of the ankle</Term>}
-            />
-            <Field
-              field="foot.ankle_girth_mm"
-              label="Ankle"
-              guess={guess("ankle_girth_mm", foot?.ankle_girth_mm)}
-              hint={<Term name="ankle">at the thinnest place above the bones</Term>}
-            />
-            <Field
-              field="foot.toe_depth_mm"
-              label="Depth of the toes"
-              guess={guess("toe_depth_mm", foot?.toe_depth_mm)}
-              hint={<Term name="toe_depth">longest toe back to the little toe</Term>}
-            />
-            <HeelWidth />
-            <Field field="foot.calf_girth_mm" label="Calf" hint="for knee socks" />
-            <Field field="foot.calf_height_mm" label="Height of the calf" hint="above the floor" />
-          </div>
-        </details>
-      </section>
-      <section>
-        <h2>
-          The <Term name="swatch">swatch</Term> <small>knitted in the round, washed and dried</small>
-        </h2>
-        <TakeSwatch />
-        <div className="pair">
-          <Field field="gauge.stitches_per_100mm" label="Stitches" hint="several counts: 32; 33; 31.5" />
           <Field
-            field="gauge.rounds_per_100mm"
-            label="Rounds"
-            hint={<Term name="round_gauge">they decide every length</Term>}
+            field="foot.ankle_girth_mm"
+            label="Ankle"
+            guess={guess("ankle_girth_mm", foot?.ankle_girth_mm)}
+            hint={<Term name="ankle">at the thinnest place above the bones</Term>}
           />
+          <Field
+            field="foot.toe_depth_mm"
+            label="Depth of the toes"
+            guess={guess("toe_depth_mm", foot?.toe_depth_mm)}
+            hint={<Term name="toe_depth">longest toe back to the little toe</Term>}
+          />
+          <HeelWidth />
+          <Field field="foot.calf_girth_mm" label="Calf" hint="for knee socks" />
+          <Field field="foot.calf_height_mm" label="Height of the calf" hint="above the floor" />
         </div>
-      </section>
+      </details>
+    </>
+  );
+}
+
+/** SwatchFields are the gauge: that of a swatch that is kept, or typed. */
+export function SwatchFields() {
+  return (
+    <>
+      <p className="hint">
+        A <Term name="swatch">swatch</Term> knitted in the round, washed and dried.
+      </p>
+      <TakeSwatch />
+      <div className="pair">
+        <Field field="gauge.stitches_per_100mm" label="Stitches" hint="several counts: 32; 33; 31.5" />
+        <Field
+          field="gauge.rounds_per_100mm"
+          label="Rounds"
+          hint={<Term name="round_gauge">they decide every length</Term>}
+        />
+      </div>
     </>
   );
 }

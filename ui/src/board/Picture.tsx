@@ -1,6 +1,6 @@
 import { Skeleton } from "antd";
 import { useCallback, useDeferredValue } from "react";
-import { useSearchParams } from "react-router";
+import { useNavigate, useSearchParams } from "react-router";
 import { saidFault } from "../api/client";
 import { useWearer } from "../api/feet";
 import { SockDrawing, spoken } from "../drawing/SockDrawing";
@@ -9,6 +9,7 @@ import { Failure } from "../shell/Failure";
 import { gaugeText, gaugeWidth, lengthWithUnit, useUnit } from "../units/units";
 import { FitAlong } from "./FitAlong";
 import { Num, useShown } from "./Num";
+import { decisionOf } from "./open";
 import { Pair } from "./Pair";
 import { useBoard } from "./store";
 import { Working } from "./Working";
@@ -19,13 +20,12 @@ export function Picture() {
   const good = useBoard((b) => b.good);
   const failure = useBoard((b) => b.failure);
   const ask = useBoard((b) => b.ask);
-  if (failure) {
-    return <Failure error={failure} retry={ask} />;
-  }
-  if (!good) {
-    return answer ? <Waiting /> : <Skeleton active />;
-  }
-  return <Drawn />;
+  return (
+    <>
+      {failure && <Failure error={failure} retry={ask} />}
+      {good ? <Drawn /> : answer ? <Waiting /> : !failure && <Skeleton active />}
+    </>
+  );
 }
 
 function Drawn() {
@@ -40,6 +40,13 @@ function Drawn() {
     (field: string, value: number, drag: string) =>
       choose(field, Number.isInteger(value) ? value : Math.round(value * 1000) / 1000, drag),
     [choose],
+  );
+  const navigate = useNavigate();
+  const id = useBoard((b) => b.id);
+  // The sock is the menu, also from the panels beside the board.
+  const touch = useCallback(
+    (section: string) => navigate(`/socks/${id}?at=${decisionOf[section] ?? ""}`, { replace: true }),
+    [navigate, id],
   );
   const stop = answer?.plan?.checks.find((c) => c.level === "stop");
   const stale = answer !== undefined && !answer.shape;
@@ -76,6 +83,7 @@ function Drawn() {
             marked={shown?.startsWith("fit.") ? shown.slice(4) : null}
             show={show}
             move={move}
+            touch={touch}
           />
         )}
       </div>

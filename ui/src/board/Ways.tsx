@@ -52,9 +52,17 @@ function Way({ field, option, choose }: { field: string; option: Option; choose:
       title={option.stop || undefined}
     >
       <input id={id} type="radio" name={field} checked={option.chosen} onChange={() => choose(option)} />
-      <span className="way-name">{option.label}</span>
-      <span className="way-here">{option.stop ? "gives no sock here" : option.here}</span>
-      <span className={option.recommended ? "way-reason mark" : "way-reason"}>{option.reason}</span>
+      <span className="way-name">
+        {option.chosen && <span aria-hidden="true">✓ </span>}
+        {option.label}
+      </span>
+      {(option.stop || option.here) && (
+        <span className="way-here">{option.stop ? "gives no sock here" : option.here}</span>
+      )}
+      <span className="way-reason">
+        {option.recommended && <span className="usual">usual · </span>}
+        {option.reason}
+      </span>
     </label>
   );
 }

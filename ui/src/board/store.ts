@@ -22,6 +22,7 @@ import {
   withSwatch,
 } from "./content";
 import { planner } from "./planner";
+import { type Steps, stepKeeper } from "./steps";
 
 export type SaveState = "saved" | "unsaved" | "saving" | "refused" | "conflict";
 
@@ -89,6 +90,7 @@ export function createBoard(
   unit: Unit,
   keep: (change: SockChange) => Promise<Sock>,
   unsaved?: Unsaved,
+  stepsOf?: (now: Content) => Steps,
 ): StoreApi<Board> {
   let kept = { revision: sock.revision, text: JSON.stringify(contentOf(sock)) };
   const left = unsaved && !sameContent(unsaved.content, contentOf(sock)) ? unsaved : undefined;
@@ -104,7 +106,14 @@ export function createBoard(
   /** The draft that the newest answer belongs to. */
   let answered: Draft | null = null;
 
+  const begins = left?.content ?? contentOf(sock);
+  const steps = stepsOf?.(begins) ?? { past: left ? [contentOf(sock)] : [], future: [] };
+
   return createStore<Board>((set, get) => {
+    const keeper = stepKeeper(sock.id, () => {
+      const { past, future, content } = get();
+      return { past, future, now: content };
+    });
     const plans = planner(
       () => ({ draft: get().content.draft, unit: get().unit }),
       (draft, answer) => {
@@ -135,11 +144,13 @@ export function createBoard(
         plans.same(draft);
         answered = draft;
         set({ content: { ...content, draft } });
+        keeper.later();
       }
     };
 
     const put = (content: Content) => {
       set({ content });
+      keeper.later();
       keepHere();
       plans.ask();
       later();
@@ -233,14 +244,14 @@ export function createBoard(
     return {
       id: sock.id,
       unit,
-      content: left?.content ?? contentOf(sock),
+      content: begins,
       editing: null,
       answer: undefined,
       good: undefined,
       calm: { answer: undefined, good: undefined },
       failure: undefined,
-      past: left ? [contentOf(sock)] : [],
-      future: [],
+      past: steps.past,
+      future: steps.future,
       save: stale ? "conflict" : left ? "unsaved" : "saved",
       saveFault: undefined,
       conflict: stale ? sock : null,
@@ -325,6 +336,7 @@ export function createBoard(
       },
       leave: () => {
         clearTimeout(timer);
+        keeper.now();
         get().saveNow();
       },
     };

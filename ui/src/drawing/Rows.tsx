@@ -18,10 +18,13 @@ export const Rows = memo(function Rows({
   shape,
   plan,
   small = false,
+  touch,
 }: {
   shape: Shape;
   plan: Plan;
   small?: boolean;
+  /** What a touch on a section does. */
+  touch?: (section: string) => void;
 }) {
   const roundHeight = 100 / plan.design.gauge.rounds_per_100mm;
   const stitchWidth = 100 / plan.design.gauge.stitches_per_100mm;
@@ -37,10 +40,12 @@ export const Rows = memo(function Rows({
   return (
     <g fill="none" strokeWidth={roundHeight * (small ? 1.15 : 0.78)}>
       {[...groups].map(([key, { section, colour, lines }]) => (
+        // biome-ignore lint/a11y/noStaticElementInteractions: by keyboard the same decisions open in the path beside it
         <path
           key={key}
           d={lines.join("")}
-          className={`row-line ${yarnClass(colour)}`}
+          className={`row-line ${yarnClass(colour)}${touch ? " touch" : ""}`}
+          onClick={touch && (() => touch(section))}
           {...(section === "cuff" &&
             !small && {
               strokeDasharray: `${(stitchWidth * 0.62).toFixed(2)} ${(stitchWidth * 0.38).toFixed(2)}`,

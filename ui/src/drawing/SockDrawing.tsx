@@ -87,6 +87,7 @@ export const SockDrawing = memo(function SockDrawing({
   marked,
   show,
   move,
+  touch,
 }: {
   answer: PlanAnswer;
   unit: Unit;
@@ -95,6 +96,8 @@ export const SockDrawing = memo(function SockDrawing({
   marked: string | null;
   show: (name: string) => void;
   move: (field: string, value: number, drag: string) => void;
+  /** Opens the decision of a section of the rows. */
+  touch: (section: string) => void;
 }) {
   const narrow = useNarrow();
   const title = useId();
@@ -115,7 +118,7 @@ export const SockDrawing = memo(function SockDrawing({
     >
       <title id={title}>The sock to scale</title>
       {answer.ghost && <Outline points={answer.ghost} top={shape.height_mm} />}
-      <Rows shape={shape} plan={plan} />
+      <Rows shape={shape} plan={plan} touch={touch} />
       {place?.[0] && place[1] && (
         <path className="place-line" d={`M${place[0]}L${place[1]}`} strokeWidth={2.2 * frame.scale} />
       )}

@@ -2,12 +2,12 @@ import type { Check } from "../api/client";
 
 const names: Record<string, string> = { note: "Note", caution: "Look at this", stop: "Not a sock yet" };
 
-/** Checks are the judgements on the sock, the gravest first. */
-export function Checks({ checks }: { checks: Check[] }) {
+/** Checks are the judgements on something, the gravest first. */
+export function Checks({ checks, of }: { checks: Check[]; of?: string }) {
   const order = ["stop", "caution", "note"];
   const sorted = [...checks].sort((a, b) => order.indexOf(a.level) - order.indexOf(b.level));
   return (
-    <ul className="checks" aria-label="What to look at">
+    <ul className="checks" aria-label={of ? `What to look at: ${of}` : "What to look at"}>
       {sorted.map((check) => (
         <li key={check.code + check.text} className={check.level}>
           <strong>{names[check.level]}</strong> {check.text}

@@ -1,25 +1,14 @@
 import { Checkbox, InputNumber } from "antd";
-import type { PlanAnswer } from "../api/client";
 import { valueAt } from "./content";
 import { Field } from "./Field";
-import { Num } from "./Num";
 import { useBoard } from "./store";
 
-/** YarnSection says what the sock takes, and which sections are in another colour. */
-export function YarnSection({ answer }: { answer: PlanAnswer }) {
+/** YarnFields are the ball, and which sections are in another colour. */
+export function YarnFields() {
   const contrast = useBoard((b) => valueAt(b.content.draft.design, "yarn.contrast") as string[] | undefined);
   const choose = useBoard((b) => b.choose);
-  const { grams } = answer;
   return (
-    <section>
-      <h2>
-        Yarn{" "}
-        <small>
-          about <Num name="grams">{grams?.own.toFixed(0)} g</Num>
-          {grams && grams.contrast > 0 && ` and ${grams?.contrast.toFixed(0)} g of contrast`} a sock, ±{" "}
-          {grams?.doubt_pct} %
-        </small>
-      </h2>
+    <>
       <div className="pair">
         <Field field="yarn.ball_g" label="Ball weighs" suffix="g" />
         <Field field="yarn.ball_m" label="Ball measures" suffix="m" />
@@ -40,7 +29,7 @@ export function YarnSection({ answer }: { answer: PlanAnswer }) {
         </div>
       )}
       <Stripes />
-    </section>
+    </>
   );
 }
 

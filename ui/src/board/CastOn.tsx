@@ -1,0 +1,26 @@
+import { Button } from "antd";
+import { Link, useNavigate } from "react-router";
+import type { PlanAnswer, Sock } from "../api/client";
+import { useBoard } from "./store";
+
+/** CastOn is what comes after the last decision. */
+export function CastOn({ sock, answer }: { sock: Sock; answer: PlanAnswer }) {
+  const navigate = useNavigate();
+  const stopped = useBoard((b) => b.answer?.shape === undefined);
+  const grams = (answer.grams?.own ?? 0) + (answer.grams?.contrast ?? 0);
+  return (
+    <footer className="cast-on">
+      <Button
+        type="primary"
+        size="large"
+        disabled={stopped}
+        onClick={() => navigate(`/socks/${sock.id}/knit`)}
+      >
+        {sock.on_needles ? "Back to the needles" : `Cast on ${answer.plan?.summary.cast_on_stitches}…`}
+      </Button>{" "}
+      <span className="muted">
+        <Link to="rows">Every row checked</Link>: {answer.effort?.rows} · about {grams.toFixed(0)} g
+      </span>
+    </footer>
+  );
+}

@@ -1,0 +1,18 @@
+import type { School } from "../api/client";
+import { lengthWithUnit, useUnit } from "../units/units";
+
+/** Schools sets the ways to reckon the foot side by side. */
+export function Schools({ schools }: { schools: School[] }) {
+  const unit = useUnit();
+  const exact = schools.find((s) => s.name === "exact");
+  const thumb = schools.find((s) => s.name === "thumb");
+  if (!exact || !thumb) {
+    return null;
+  }
+  return (
+    <p className="hint">
+      {exact.rounds} rounds by the toe's and heel's own rows; the rule of thumb says {thumb.rounds},{" "}
+      {lengthWithUnit(Math.abs(thumb.longer_mm), unit)} {thumb.longer_mm < 0 ? "shorter" : "longer"}.
+    </p>
+  );
+}
