@@ -47,6 +47,8 @@ type KnitView struct {
 	Offer *knitting.Offer `json:"offer,omitempty"`
 	// Course is where the rows of each version lie in the newest.
 	Course logbook.Course `json:"course"`
+	// SecondCourse is that of the second sock where it followed a plan of its own.
+	SecondCourse logbook.Course `json:"second_course,omitempty"`
 	// Events that were written down, and the number of the last.
 	Events []logbook.Event `json:"events"`
 	Seq    int64           `json:"seq"`
@@ -102,7 +104,7 @@ func (s *server) knitting(c call[nothing]) (KnitView, error) {
 	v := KnitView{
 		ID: sock.ID, Name: sock.Name, Wearer: sock.Wearer, Version: o.Version, Versions: o.versions,
 		Rows: o.First.Rows, Needles: o.First.Needles, Strip: o.Strip, Flap: o.Plan.Summary.FlapRows != nil,
-		HeelStartsAt: o.Plan.Summary.HeelStartsAt, HeelPlace: o.HeelPlace, Course: o.Course, Events: o.events, Seq: o.seq, Tally: o.tally(s.today()),
+		HeelStartsAt: o.Plan.Summary.HeelStartsAt, HeelPlace: o.HeelPlace, Course: o.Courses.First, SecondCourse: o.Courses.Second, Events: o.events, Seq: o.seq, Tally: o.tally(s.today()),
 	}
 	if o.Other != nil {
 		v.Second, v.SecondNeedles = o.Other.Rows, o.Other.Needles

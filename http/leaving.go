@@ -35,7 +35,7 @@ func (s *server) logCSV(c *gin.Context) {
 		s.failWith(c, err)
 		return
 	}
-	text, err := export.CSV(o.Course.Today(o.events), o.Plan.Rows)
+	text, err := export.CSV(o.Courses.Today(o.events), o.Plan.Rows)
 	if err != nil {
 		s.failWith(c, err)
 		return

@@ -17,5 +17,5 @@ func (s *server) progress(c call[nothing]) (ProgressView, error) {
 	if err != nil {
 		return ProgressView{}, err
 	}
-	return ProgressView{tally.ProgressOf(o.Plan, o.Trace, logbook.Read(o.events)), o.Strip}, nil
+	return ProgressView{tally.ProgressOf(o.pair(), logbook.Read(o.Courses.Today(o.events))), o.Strip}, nil
 }

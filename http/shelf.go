@@ -118,9 +118,18 @@ func (s *shelf) listen(ctx context.Context, o *onNeedles) error {
 // forget puts an edition away whose notes have changed.
 func (s *shelf) forget(id string, version int) { s.editions.Remove(edition{id, version}) }
 
+// pair is what both socks are knitted by.
+func (o *onNeedles) pair() [2]tally.Knitted {
+	first := tally.Knitted{Plan: o.Plan, Trace: o.Trace}
+	if o.Second == nil {
+		return [2]tally.Knitted{first, first}
+	}
+	return [2]tally.Knitted{first, {Plan: o.Second, Trace: o.SecondTrace}}
+}
+
 // tally is what the events come to on a day.
 func (o *onNeedles) tally(today day.Date) tally.Tally {
-	return tally.Of(o.Plan, o.Trace, o.Course.Today(o.events), today)
+	return tally.Of(o.pair(), o.Courses.Today(o.events), today)
 }
 
 // places are the rows to come of both socks.

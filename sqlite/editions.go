@@ -42,9 +42,9 @@ func (s *Store) Editions(ctx context.Context, sockID string) ([]knitting.Line, e
 // Edition reads one version of the plan a sock is knitted from.
 func (s *Store) Edition(ctx context.Context, sockID string, version int) (*knitting.Edition, error) {
 	e := knitting.Edition{Line: knitting.Line{Version: version}}
-	var text, second []byte
-	err := s.db.QueryRowContext(ctx, `SELECT reason, created_ms, document, second, heel_place, places, said_offer FROM plans WHERE sock_id = ? AND version = ?`, sockID, version).
-		Scan(&e.Reason, moment{&e.Created}, &text, &second, &e.HeelPlace, document{&e.Places}, &e.SaidOffer)
+	var text, second, board []byte
+	err := s.db.QueryRowContext(ctx, `SELECT reason, created_ms, document, second, heel_place, places, second_places, board, said_offer FROM plans WHERE sock_id = ? AND version = ?`, sockID, version).
+		Scan(&e.Reason, moment{&e.Created}, &text, &second, &e.HeelPlace, document{&e.Places}, document{&e.SecondPlaces}, &board, &e.SaidOffer)
 	switch {
 	case errors.Is(err, sql.ErrNoRows):
 		return nil, fmt.Errorf("edition %d of sock %q: %w", version, sockID, basket.ErrNotFound)
@@ -57,8 +57,14 @@ func (s *Store) Edition(ctx context.Context, sockID string, version int) (*knitt
 	if err == nil && second != nil {
 		e.Second, err = plan.Read(second)
 	}
+	if err == nil && board != nil {
+		var d design.Design
+		if d, err = design.Read(board); err == nil {
+			e.Board = &d
+		}
+	}
 	if err == nil {
-		e.Steps, err = s.steps(ctx, sockID, version)
+		e.Steps, e.SecondSteps, err = s.steps(ctx, sockID, version)
 	}
 	if err != nil {
 		return nil, fmt.Errorf("edition %d of sock %q: %w", version, sockID, err)
@@ -66,22 +72,21 @@ func (s *Store) Edition(ctx context.Context, sockID string, version int) (*knitt
 	return &e, nil
 }
 
-// steps are what every version up to one says of the places of the version before it.
-func (s *Store) steps(ctx context.Context, sockID string, version int) ([][]int, error) {
-	rows, err := s.db.QueryContext(ctx, `SELECT places FROM plans WHERE sock_id = ? AND version <= ? ORDER BY version`, sockID, version)
+// steps are what every version up to one says of the places of the version before it, and of those of the second sock.
+func (s *Store) steps(ctx context.Context, sockID string, version int) (first, second [][]int, err error) {
+	rows, err := s.db.QueryContext(ctx, `SELECT places, second_places FROM plans WHERE sock_id = ? AND version <= ? ORDER BY version`, sockID, version)
 	if err != nil {
-		return nil, err
+		return nil, nil, err
 	}
 	defer rows.Close()
-	var list [][]int
 	for rows.Next() {
-		var places []int
-		if err := rows.Scan(document{&places}); err != nil {
-			return nil, err
+		var places, own []int
+		if err := rows.Scan(document{&places}, document{&own}); err != nil {
+			return nil, nil, err
 		}
-		list = append(list, places)
+		first, second = append(first, places), append(second, own)
 	}
-	return list, rows.Err()
+	return first, second, rows.Err()
 }
 
 // AddEdition keeps the next version of a plan, made on the version before it, and,
@@ -127,16 +132,18 @@ const theProgram = "acornstep"
 
 // keepRows writes the documents of an edition that has its row.
 func keepRows(ctx context.Context, tx *sql.Tx, sockID string, e *knitting.Edition) error {
-	var second, places any
-	if e.Second != nil {
-		second = written(e.Second)
-	}
-	if e.Places != nil {
-		places = written(e.Places)
-	}
-	_, err := tx.ExecContext(ctx, `UPDATE plans SET document = ?, second = ?, heel_place = ?, places = ? WHERE sock_id = ? AND version = ?`,
-		written(e.Plan), second, e.HeelPlace, places, sockID, e.Version)
+	_, err := tx.ExecContext(ctx, `UPDATE plans SET document = ?, second = ?, heel_place = ?, places = ?, second_places = ?, board = ? WHERE sock_id = ? AND version = ?`,
+		written(e.Plan), orNull(e.Second != nil, e.Second), e.HeelPlace, orNull(e.Places != nil, e.Places),
+		orNull(e.SecondPlaces != nil, e.SecondPlaces), orNull(e.Board != nil, e.Board), sockID, e.Version)
 	return err
+}
+
+// orNull is a value as it is written, or nothing where there is none.
+func orNull(there bool, value any) any {
+	if !there {
+		return nil
+	}
+	return written(value)
 }
 
 // SayOffer notes that an offer was said of an edition, so that it is not said again.

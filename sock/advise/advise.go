@@ -40,6 +40,8 @@ type Candidate struct {
 	Word string `json:"word"`
 	// Why is what speaks for it; said of the ways that are kept as different ones.
 	Why string `json:"why"`
+	// Chosen says that the design is made this way already.
+	Chosen bool `json:"chosen"`
 	// turns says whether short rows are knitted somewhere.
 	turns bool
 	// unusual weighs how far it leaves the usual way, 0 for not at all.
@@ -94,7 +96,8 @@ func Best(d design.Design) (*Candidate, error) {
 // tryAll tries every toe, heel and count with each of the turning styles.
 func tryAll(d *design.Design, turns []*knit.About) (Report, error) {
 	var r Report
-	for _, count := range knit.CountChoices(d, chosen(d)) {
+	now := chosen(d)
+	for _, count := range knit.CountChoices(d, now) {
 		for _, way := range waysOf(count.Stitches) {
 			tried, err := d.With(way.changes)
 			if err != nil {
@@ -112,12 +115,23 @@ func tryAll(d *design.Design, turns []*knit.About) (Report, error) {
 					if c.unusual = way.unusual; !count.Nearest {
 						c.unusual += unusualCount
 					}
+					c.Chosen = c.Stitches == now && style.Name == d.Heel.Turn && made(d, way.changes)
 					r.Candidates = append(r.Candidates, c)
 				}
 			}
 		}
 	}
 	return r, nil
+}
+
+// made says whether a design has these choices already, whatever its count.
+func made(d *design.Design, changes design.Changes) bool {
+	for field, value := range changes {
+		if field != "stitches" && value != nil && d.Get(field) != value {
+			return false
+		}
+	}
+	return true
 }
 
 // turnsOf are the turning styles, that of the design first.

@@ -29,8 +29,8 @@ const ridgeMisfit = 100
 // What leaving the usual way weighs: another count most, since nothing but the
 // fit speaks for it, a heel least, since that is where feet differ.
 const (
-	unusualCount   = 100
-	unusualToe     = 10
+	unusualCount   = 200
+	unusualToe     = 40
 	unusualToeWay  = 3
 	unusualHeelWay = 5
 	unusualHeel    = 1

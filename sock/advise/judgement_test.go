@@ -96,4 +96,5 @@ func TestWithinWhatIsEasyTheUsualWayComesFirst(t *testing.T) {
 	require.NotNil(t, best)
 	assert.Equal(t, []any{"wedge", "half", "short_row", 0.5, 68}, []any{best.Toe, best.Changes["toe.start"], best.Heel, best.Changes["heel.share"], best.Stitches})
 	assert.Equal(t, "sits over the instep; the usual way", best.Why)
+	assert.True(t, best.Chosen, "a sock about which nothing was chosen is knitted the usual way")
 }

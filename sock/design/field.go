@@ -2,6 +2,7 @@ package design
 
 import (
 	"fmt"
+	"maps"
 	"reflect"
 	"slices"
 	"strings"
@@ -107,4 +108,29 @@ func (d Design) With(changes Changes) (Design, error) {
 		}
 	}
 	return d, nil
+}
+
+// Differences are the fields in which another design differs from this one, with
+// the values of the other; nil for one that the other leaves to be worked out.
+func Differences(from, to Design) Changes {
+	changes := Changes{}
+	for field := range labels {
+		a, b := from.at(field), to.at(field)
+		if !a.IsValid() || !b.IsValid() || a.Kind() == reflect.Struct {
+			continue
+		}
+		if was, is := from.Get(field), to.Get(field); !reflect.DeepEqual(was, is) {
+			changes[field] = is
+		}
+	}
+	return changes
+}
+
+// Fields are the paths of the changes, in order.
+func (c Changes) Fields() []string { return slices.Sorted(maps.Keys(c)) }
+
+// Has says whether a field is among the changes.
+func (c Changes) Has(field string) bool {
+	_, has := c[field]
+	return has
 }

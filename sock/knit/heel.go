@@ -36,7 +36,7 @@ type HeelSize struct {
 	// TurnStitches are left after the turn of a flap.
 	TurnStitches int
 	// GussetRounds are the rounds from picking up to the last decrease.
-	GussetRounds []gussetRound
+	GussetRounds []GussetRound
 	// GussetDecreaseRounds are those of them that decrease.
 	GussetDecreaseRounds int
 }

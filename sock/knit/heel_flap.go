@@ -25,7 +25,7 @@ var aboutFlap = About{
 	Numbers: []Number{
 		{Field: "heel.flap_rows", Label: "Flap rows", Suffix: "rows"},
 		{Field: "heel.flap_row_factor", Label: "A flap row counts", Suffix: "of a row"},
-		{Field: "heel.picked_up", Label: "Really picked up", Hint: "left, right: 21, 19"},
+		{Field: "heel.picked_up", Label: "Really picked up", Hint: "left, Right: 21, 19"},
 	},
 }
 
@@ -108,12 +108,6 @@ const fewestFlap = 12
 
 // flapShare is the length of a flap as a share of the foot.
 const flapShare = 0.24
-
-// gussetRound is one round of the gusset.
-type gussetRound struct {
-	// left and right stitches go at either side of the back.
-	left, right bool
-}
 
 func (flapHeel) Size(s *Sock) {
 	d := s.Design.Heel
@@ -324,31 +318,51 @@ func (s *Sock) gussetTarget() int {
 
 // planGusset finds the gusset's rounds: one plain, then a decrease round every
 // second round until the leg's count remains, the fuller side alone until both
-// are alike; in every round for a while
-// where the leg is too short for that.
+// are alike; in every round for a while where the leg is too short for that.
+// Rounds that are knitted already stay as they were.
 func (s *Sock) planGusset(rounds int) {
 	sides := [2]int{s.Heel.PickedUp[0] + s.Heel.CornerStitches, s.Heel.PickedUp[1] + s.Heel.CornerStitches}
+	s.Heel.GussetRounds = []GussetRound{{}} // picking up
+	s.Heel.GussetDecreaseRounds = 0
+	pause := true
+	if s.went != nil {
+		for _, r := range s.went.Gusset {
+			pause = r.decreases()
+			if r.Left {
+				sides[0]--
+			}
+			if r.Right {
+				sides[1]--
+			}
+			if pause {
+				s.Heel.GussetDecreaseRounds++
+			}
+			s.Heel.GussetRounds = append(s.Heel.GussetRounds, r)
+		}
+	}
 	surplus := s.Heel.Ring - s.Heel.Stitches + s.Heel.TurnStitches + sides[0] + sides[1] - s.gussetTarget()
-	s.Heel.GussetRounds = []gussetRound{{}, {}} // picking up, and one plain round
+	if pause {
+		s.Heel.GussetRounds = append(s.Heel.GussetRounds, GussetRound{})
+	}
 	if surplus <= 0 {
 		return
 	}
 	// The fuller side loses its surplus first, so that the heel stands in the middle; then both lose alike.
 	alone := min(abs(sides[0]-sides[1]), surplus)
 	alone += (surplus - alone) % 2
-	decreases := make([]gussetRound, 0, surplus/2+alone)
+	decreases := make([]GussetRound, 0, surplus/2+alone)
 	for range alone {
-		decreases = append(decreases, gussetRound{left: sides[0] >= sides[1], right: sides[1] > sides[0]})
+		decreases = append(decreases, GussetRound{Left: sides[0] >= sides[1], Right: sides[1] > sides[0]})
 	}
 	for range (surplus - alone) / 2 {
-		decreases = append(decreases, gussetRound{left: true, right: true})
+		decreases = append(decreases, GussetRound{Left: true, Right: true})
 	}
-	s.Heel.GussetDecreaseRounds = len(decreases)
-	plain := max(0, min(len(decreases)-1, rounds-2-len(decreases)))
+	s.Heel.GussetDecreaseRounds += len(decreases)
+	plain := max(0, min(len(decreases)-1, rounds-len(s.Heel.GussetRounds)-len(decreases)))
 	hurried := len(decreases) - 1 - plain // of the pauses between decreases, those left out, the first ones
 	for i, d := range decreases {
 		if i > hurried {
-			s.Heel.GussetRounds = append(s.Heel.GussetRounds, gussetRound{})
+			s.Heel.GussetRounds = append(s.Heel.GussetRounds, GussetRound{})
 		}
 		s.Heel.GussetRounds = append(s.Heel.GussetRounds, d)
 	}
@@ -379,24 +393,24 @@ func (s *Sock) gusset(h *hands, columns slipColumns) {
 	for i, r := range s.Heel.GussetRounds {
 		front, back := h.instep, h.sole()
 		h.lay.hold = i == 0 && s.Design.RoundStart != "instep"
-		slips := slipsUp && !slipped && (r.left || r.right) && rightOf >= 3 // before the decreases reach the heel itself
+		slips := slipsUp && !slipped && (r.Left || r.Right) && rightOf >= 3 // before the decreases reach the heel itself
 		slipped = slips
 		h.stripe(s)
 		h.round(func() { s.workInstep(h, front) }, func() {
 			if i == 0 {
 				h.do(needle.PU, s.Heel.CornerStitches+right)
 			}
-			if r.right {
+			if r.Right {
 				h.do(needle.K, 1)
 				h.do(needle.SSK, 1)
 				back -= 3
 			}
-			if r.left {
+			if r.Left {
 				back -= 3
 			}
 			if slips {
 				before := rightOf
-				if r.right {
+				if r.Right {
 					before = max(rightOf-3, 0)
 				}
 				before = min(before, back)
@@ -406,10 +420,10 @@ func (s *Sock) gusset(h *hands, columns slipColumns) {
 				back -= before + heel
 			}
 			h.do(needle.K, back)
-			if r.right {
+			if r.Right {
 				rightOf--
 			}
-			if r.left {
+			if r.Left {
 				h.do(needle.K2tog, 1)
 				h.do(needle.K, 1)
 			}

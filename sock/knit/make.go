@@ -22,34 +22,37 @@ func Make(d design.Design) (*plan.Plan, error) {
 
 // MakeSock does as Make, and gives the sizes too.
 func MakeSock(d design.Design) (*plan.Plan, *Sock, error) {
-	return makeSock(d, func(s *Sock) bool { s.Judge(); return !s.Stopped() })
+	return makeSock(d, nil, func(s *Sock) bool { s.Judge(); return !s.Stopped() })
 }
 
 // MakeAnyway does as MakeSock for a sock that is on the needles already: a
 // judgement that forbids it is said as a caution.
 func MakeAnyway(d design.Design) (*plan.Plan, *Sock, error) {
-	return makeSock(d, func(s *Sock) bool {
-		if s.Stopped() {
-			return false // it has no sizes
-		}
-		s.Judge()
-		for i := range s.Checks {
-			if s.Checks[i].Level == verdict.Stop {
-				s.Checks[i].Level = verdict.Caution
-			}
-		}
-		return true
-	})
+	return makeSock(d, nil, judgeAnyway)
 }
 
-// makeSock works a design out; judge says whether what was sized is a sock.
-func makeSock(d design.Design, judge func(*Sock) bool) (*plan.Plan, *Sock, error) {
+// judgeAnyway lets a sock pass that has sizes; what forbids it is said as a caution.
+func judgeAnyway(s *Sock) bool {
+	if s.Stopped() {
+		return false // it has no sizes
+	}
+	s.Judge()
+	for i := range s.Checks {
+		if s.Checks[i].Level == verdict.Stop {
+			s.Checks[i].Level = verdict.Caution
+		}
+	}
+	return true
+}
+
+// makeSock works a design out, with what went otherwise; judge says whether what was sized is a sock.
+func makeSock(d design.Design, went *Went, judge func(*Sock) bool) (*plan.Plan, *Sock, error) {
 	if err := Known(&d).Err(); err != nil {
 		return nil, nil, err
 	}
 	p := &plan.Plan{Format: plan.Format, Version: plan.Version, Design: d, Rows: []needle.Row{}}
 	carryPatterns(&p.Design)
-	sock := Measure(&p.Design)
+	sock := measured(&p.Design, went)
 	p.Summary = summarise(sock)
 	possible := judge(sock)
 	p.Checks = sock.Checks

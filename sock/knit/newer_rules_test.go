@@ -58,7 +58,7 @@ func TestANewerRuleChangesNoKnittedRow(t *testing.T) {
 	assert.Equal(t, rows, e.Plan.Rows)
 
 	events := []logbook.Event{{ID: "a", Device: "d", Clock: 1, Kind: logbook.RowDone, Version: 1, Sock: 1, Row: row - 1}}
-	sum := tally.Of(after.Plan, after.Trace, events, "2026-11-26")
+	sum := tally.Of([2]tally.Knitted{{Plan: after.Plan, Trace: after.Trace}, {Plan: after.Plan, Trace: after.Trace}}, events, "2026-11-26")
 	assert.Equal(t, before.Trace.Stitches(row, len(rows)), sum.StitchesLeft, "the log counts the rows that are knitted")
 
 	look := after.Looks[row]

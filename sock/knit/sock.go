@@ -30,6 +30,8 @@ type Sock struct {
 	// PlainRounds of the leg come before its pattern.
 	PlainRounds int
 	Checks      verdict.Checks
+	// went is what went otherwise on the needles; nil for nothing.
+	went *Went
 }
 
 // ToeSize is a toe in stitches and rounds.
@@ -47,8 +49,11 @@ type ToeSize struct {
 }
 
 // Measure works a design out. The result may carry a check that stops it.
-func Measure(d *design.Design) *Sock {
-	s := &Sock{Design: d, Gauge: d.Gauge.PerMM()}
+func Measure(d *design.Design) *Sock { return measured(d, nil) }
+
+// measured works a design out, with what went otherwise on the needles.
+func measured(d *design.Design, went *Went) *Sock {
+	s := &Sock{Design: d, Gauge: d.Gauge.PerMM(), went: went}
 	s.Stitches = s.countRoundFoot()
 	s.countLeg()
 	if s.Stopped() {

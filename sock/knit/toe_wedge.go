@@ -148,6 +148,17 @@ func largestStart(n, most int) int {
 }
 
 func (wedgeToe) Size(s *Sock) {
+	if s.went != nil && s.went.CastOn > 0 {
+		s.Toe = ToeSize{CastOn: s.went.CastOn, Rounds: 1}
+		for _, r := range s.toeAsItWent() {
+			s.Toe.Rounds++
+			if r.increases() {
+				s.Toe.IncreaseRounds++
+			}
+		}
+		s.Toe.Length = s.Gauge.Height(float64(s.Toe.Rounds))
+		return
+	}
 	toe, n := s.Design.Toe, s.Stitches
 	start := wedgeStarts[toe.Start]
 	castOn := start.castOn(s)
@@ -187,20 +198,35 @@ func (wedgeToe) Work(h *hands, s *Sock) {
 	h.castOnRing(s, s.Toe.CastOn)
 	h.enter(needle.Toe)
 	h.setUpRound()
-	increase := wedgeIncreases[s.Design.Toe.Increase]
-	for i := range s.Toe.IncreaseRounds {
-		each := h.instep
-		h.round(func() {
-			increase(h, each)
-			h.instep += 2
-		}, func() { increase(h, each) })
-		if i >= s.Toe.FastRounds {
+	for _, r := range s.toeRounds() {
+		if r.plain() {
 			h.plainRound()
+			continue
+		}
+		front, back := h.instep, h.sole()
+		h.round(func() {
+			h.wedge(s, front, r[0], r[1])
+			h.instep += r[0] + r[1]
+		}, func() { h.wedge(s, back, r[2], r[3]) })
+	}
+}
+
+// toeRounds are the rounds after the set-up round: the fast increase rounds, the others each with a plain one.
+func (s *Sock) toeRounds() []ToeRound {
+	if s.went != nil && s.went.CastOn > 0 {
+		return s.toeAsItWent()
+	}
+	var rounds []ToeRound
+	for i := range s.Toe.IncreaseRounds {
+		rounds = append(rounds, ToeRound{1, 1, 1, 1})
+		if i >= s.Toe.FastRounds {
+			rounds = append(rounds, ToeRound{})
 		}
 	}
 	if s.Toe.FastRounds == s.Toe.IncreaseRounds {
-		h.plainRound()
+		rounds = append(rounds, ToeRound{})
 	}
+	return rounds
 }
 
 // setUpRound knits the cast-on loops, those that lie turned through the back loop.
@@ -209,34 +235,47 @@ func (h *hands) setUpRound() {
 	h.round(func() { h.settle(front) }, func() { h.settle(back) })
 }
 
-// wedgeIncreases are the ways to add two stitches to a needle of n, one near each end.
-var wedgeIncreases = map[string]func(h *hands, n int){
-	"kfb": func(h *hands, n int) {
-		h.do(needle.K, 1)
-		h.do(needle.Kfb, 1)
-		h.do(needle.K, n-4)
-		h.do(needle.Kfb, 1)
-		h.do(needle.K, 1)
-	},
+// edge is what is worked at an end of a needle to change its count.
+type edge struct {
+	ops []needle.Op
+	// takes stitches of the needle.
+	takes int
+}
+
+// wedgeEdges are the increases at the start and at the end of a needle.
+var wedgeEdges = map[string][2]edge{
+	"kfb": {{[]needle.Op{{Code: needle.K, N: 1}, {Code: needle.Kfb, N: 1}}, 2}, {[]needle.Op{{Code: needle.Kfb, N: 1}, {Code: needle.K, N: 1}}, 2}},
 	// The bump of a kfb lies at its left, so the second one stands a stitch sooner.
-	"kfb_mirrored": func(h *hands, n int) {
-		if n < 5 {
-			h.do(needle.K, 1) // no room to stand sooner on four stitches
-			h.do(needle.Kfb, 2)
-			h.do(needle.K, n-3)
-			return
+	"kfb_mirrored": {{[]needle.Op{{Code: needle.K, N: 1}, {Code: needle.Kfb, N: 1}}, 2}, {[]needle.Op{{Code: needle.Kfb, N: 1}, {Code: needle.K, N: 2}}, 3}},
+	"m1":           {{[]needle.Op{{Code: needle.K, N: 1}, {Code: needle.M1R, N: 1}}, 1}, {[]needle.Op{{Code: needle.M1L, N: 1}, {Code: needle.K, N: 1}}, 1}},
+}
+
+// wedgeDecreases take back what was added too much, at the same places.
+var wedgeDecreases = [2]edge{
+	{[]needle.Op{{Code: needle.K, N: 1}, {Code: needle.SSK, N: 1}}, 3}, {[]needle.Op{{Code: needle.K2tog, N: 1}, {Code: needle.K, N: 1}}, 3},
+}
+
+// wedge works a needle of n stitches and changes its count by so many at its start and at its end.
+func (h *hands) wedge(s *Sock, n, start, end int) {
+	edges := wedgeEdges[s.Design.Toe.Increase]
+	if start+end > 0 && n < edges[0].takes+edges[1].takes {
+		edges = wedgeEdges["kfb"] // no room to stand sooner on four stitches
+	}
+	at := func(change, which int) edge {
+		switch {
+		case change > 0:
+			return edges[which]
+		case change < 0:
+			return wedgeDecreases[which]
 		}
-		h.do(needle.K, 1)
-		h.do(needle.Kfb, 1)
-		h.do(needle.K, n-5)
-		h.do(needle.Kfb, 1)
-		h.do(needle.K, 2)
-	},
-	"m1": func(h *hands, n int) {
-		h.do(needle.K, 1)
-		h.do(needle.M1R, 1)
-		h.do(needle.K, n-2)
-		h.do(needle.M1L, 1)
-		h.do(needle.K, 1)
-	},
+		return edge{}
+	}
+	first, last := at(start, 0), at(end, 1)
+	for _, o := range first.ops {
+		h.do(o.Code, o.N)
+	}
+	h.do(needle.K, n-first.takes-last.takes)
+	for _, o := range last.ops {
+		h.do(o.Code, o.N)
+	}
 }

@@ -57,9 +57,9 @@ func (bluntToe) Work(h *hands, s *Sock) {
 	for range s.Toe.IncreaseRounds {
 		each := h.instep
 		h.round(func() {
-			wedgeIncreases["m1"](h, each)
+			h.wedge(s, each, 1, 1)
 			h.instep += 2
-		}, func() { wedgeIncreases["m1"](h, each) })
+		}, func() { h.wedge(s, each, 1, 1) })
 	}
 	h.plainRound()
 }

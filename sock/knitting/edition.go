@@ -29,15 +29,19 @@ type Edition struct {
 	Line
 	// Plan is the document. A plan by others may lack a design.
 	Plan *plan.Plan
-	// Second is the plan of the second sock of the pair where mirroring changes its rows; nil where both are alike.
+	// Second is the plan of the second sock of the pair where its rows are others: mirrored, or decided for one sock alone; nil where both are alike.
 	Second *plan.Plan
 	// HeelPlace names the place on the foot where the heel begins when the sock is tried on; empty when nobody said.
 	HeelPlace string
 	// Places are where each place of the edition before lies in this one: entry i is the row to come when i rows of
 	// that one are done. Nil for the first edition.
 	Places []int
-	// Steps are the Places of every edition up to this one, by version; filled in when an edition is read again.
-	Steps [][]int
+	// SecondPlaces are those of the second sock where they are others; nil where they are not.
+	SecondPlaces []int
+	// Steps are the Places of every edition up to this one, by version, SecondSteps those of the second sock; filled in when an edition is read again.
+	Steps, SecondSteps [][]int
+	// Board is the design as the board had it when this was decided, without what was counted on the needles; nil when nobody kept it.
+	Board *design.Design
 	// SaidOffer names the [Offer] that was last said of it; empty while there was none.
 	SaidOffer string
 }
@@ -52,7 +56,7 @@ func Begin(d design.Design) (*Edition, error) {
 	if stop := p.Stopped(); stop != nil {
 		return nil, document.Faults{{Message: stop.Text}}
 	}
-	e := &Edition{Line: Line{Version: 1}, Plan: p, HeelPlace: sock.HeelPlace()}
+	e := &Edition{Line: Line{Version: 1}, Plan: p, HeelPlace: sock.HeelPlace(), Board: &d}
 	e.Second, err = mirrored(p)
 	return e, err
 }
@@ -64,7 +68,7 @@ func (e *Edition) Next(next *plan.Plan, done int, reason string) (*Edition, erro
 	if err != nil {
 		return nil, err
 	}
-	n := &Edition{Line: Line{Version: e.Version + 1, Reason: reason}, Plan: spliced, HeelPlace: e.HeelPlace, Places: places}
+	n := e.following(spliced, places, reason)
 	if !next.HasDesign() {
 		return n, nil
 	}
@@ -72,27 +76,90 @@ func (e *Edition) Next(next *plan.Plan, done int, reason string) (*Edition, erro
 	if err != nil || second == nil && e.Second == nil {
 		return n, err
 	}
-	old := e.Second
-	if old == nil {
-		old = e.Plan
-	}
 	if second == nil {
 		second = next
 	}
-	if second, _, err = Splice(old, second, min(done, len(old.Rows))); err != nil {
+	old := e.SecondPlan()
+	if second, n.SecondPlaces, err = Splice(old, second, min(done, len(old.Rows))); err != nil {
 		return nil, err
 	}
-	if !sameRows(second.Rows, spliced.Rows) {
-		n.Second = second
-	}
+	n.settle(second)
 	return n, nil
 }
 
-// From is where rows of the edition before lie in this one.
+// NextOf is the edition in which the rest of one sock, 1 or 2, is that of the
+// next plan; the other sock of the pair goes on as it was.
+func (e *Edition) NextOf(sock int, next *plan.Plan, done int, reason string) (*Edition, error) {
+	old := e.SecondPlan()
+	if sock == 1 {
+		spliced, places, err := Splice(e.Plan, next, done)
+		if err != nil {
+			return nil, err
+		}
+		n := e.following(spliced, places, reason)
+		n.SecondPlaces = asTheyWere(old)
+		n.settle(old)
+		return n, nil
+	}
+	spliced, places, err := Splice(old, next, min(done, len(old.Rows)))
+	if err != nil {
+		return nil, err
+	}
+	n := e.following(e.Plan, asTheyWere(e.Plan), reason)
+	n.SecondPlaces = places
+	n.settle(spliced)
+	return n, nil
+}
+
+func (e *Edition) following(p *plan.Plan, places []int, reason string) *Edition {
+	return &Edition{Line: Line{Version: e.Version + 1, Reason: reason}, Plan: p, HeelPlace: e.HeelPlace, Places: places, Board: e.Board}
+}
+
+// settle takes the plan of the second sock where its rows are others than the first's.
+func (e *Edition) settle(second *plan.Plan) {
+	if !sameRows(second.Rows, e.Plan.Rows) {
+		e.Second = second
+		return
+	}
+	if slices.Equal(e.SecondPlaces, e.Places) {
+		e.SecondPlaces = nil
+	}
+}
+
+// asTheyWere are the places of a plan that does not change.
+func asTheyWere(p *plan.Plan) []int {
+	places := make([]int, len(p.Rows)+1)
+	for i := range places {
+		places[i] = i
+	}
+	return places
+}
+
+// SecondPlan is the plan by which the second sock is knitted.
+func (e *Edition) SecondPlan() *plan.Plan {
+	if e.Second != nil {
+		return e.Second
+	}
+	return e.Plan
+}
+
+// PlanOf is the plan by which a sock, 1 or 2, is knitted.
+func (e *Edition) PlanOf(sock int) *plan.Plan {
+	if sock == 2 {
+		return e.SecondPlan()
+	}
+	return e.Plan
+}
+
+// From is where rows of the edition before, one of each sock, lie in this one.
 func (e *Edition) From(before [2]int) [2]int {
 	for i, row := range before {
-		if n := len(e.Places); n > 0 {
-			before[i] = e.Places[min(row, n-1)]
+		places := e.Places
+		if i == 1 && e.SecondPlaces != nil {
+			places = e.SecondPlaces
+		}
+		if n := len(places); n > 0 {
+			before[i] = places[min(row, n-1)]
 		}
 	}
 	return before
@@ -100,13 +167,18 @@ func (e *Edition) From(before [2]int) [2]int {
 
 // mirrored is the plan of the second sock of a pair; nil where its rows are the same.
 func mirrored(p *plan.Plan) (*plan.Plan, error) {
+	// What went otherwise on the needles is in the rows alone: whether mirroring changes any is asked of the design.
+	first, err := knit.Make(p.Design)
+	if err != nil {
+		return nil, fmt.Errorf("first sock: %w", err)
+	}
 	d := p.Design
 	d.Mirror = !d.Mirror
 	second, err := knit.Make(d)
 	if err != nil {
 		return nil, fmt.Errorf("second sock: %w", err)
 	}
-	if second.Stopped() != nil || sameRows(p.Rows, second.Rows) {
+	if second.Stopped() != nil || sameRows(first.Rows, second.Rows) {
 		return nil, nil
 	}
 	return second, nil
@@ -136,10 +208,10 @@ func Adopt(d design.Design, before *Edition) (*Edition, error) {
 	return e, err
 }
 
-func sameRows(a, b []needle.Row) bool { return slices.EqualFunc(a, b, sameRow) }
+func sameRows(a, b []needle.Row) bool { return slices.EqualFunc(a, b, SameRow) }
 
-// sameRow says whether two rows are worked alike.
-func sameRow(a, b needle.Row) bool {
+// SameRow says whether two rows are worked alike.
+func SameRow(a, b needle.Row) bool {
 	return a.ID == b.ID && a.Kind == b.Kind && a.Side == b.Side && a.Stitches == b.Stitches && a.Fabric == b.Fabric && a.Colour == b.Colour &&
 		slices.Equal(a.Ops, b.Ops) && slices.Equal(a.Markers, b.Markers)
 }

@@ -68,7 +68,7 @@ func TestWhereTwoPlansMeet(t *testing.T) {
 	assert.Equal(t, needle.WT, spliced.Rows[at(t, spliced, "heel-2")].Ops[1].Code)
 	spliced, places, err := Splice(old.Plan, next.Plan, at(t, old.Plan, "heel-30"))
 	require.NoError(t, err)
-	assert.True(t, sameRow(old.Plan.Rows[at(t, old.Plan, "heel-48")], spliced.Rows[at(t, spliced, "heel-48")]))
+	assert.True(t, SameRow(old.Plan.Rows[at(t, old.Plan, "heel-48")], spliced.Rows[at(t, spliced, "heel-48")]))
 	assert.Equal(t, next.Plan.Summary.LegRounds, spliced.Summary.LegRounds)
 	assert.Equal(t, at(t, spliced, "cuff-1"), places[at(t, old.Plan, "cuff-1")])
 }

@@ -39,7 +39,7 @@ func (e *Edition) Offer(done int) *Offer {
 	}
 	changed := 0
 	for i := range max(len(e.Plan.Rows), len(spliced.Rows)) {
-		if i >= len(e.Plan.Rows) || i >= len(spliced.Rows) || !sameRow(e.Plan.Rows[i], spliced.Rows[i]) {
+		if i >= len(e.Plan.Rows) || i >= len(spliced.Rows) || !SameRow(e.Plan.Rows[i], spliced.Rows[i]) {
 			changed++
 		}
 	}

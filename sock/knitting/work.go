@@ -20,13 +20,14 @@ import (
 // Work is an edition with everything that follows from its rows.
 type Work struct {
 	*Edition
-	Trace *trace.Trace
+	// Trace is of the sock itself, SecondTrace of the second where its rows are others.
+	Trace, SecondTrace *trace.Trace
 	// First is the sock itself, or the first of a pair; Other the second where its rows are others.
 	First Sock
 	Other *Sock
 	Strip []strip.Part
-	// Course is where the places of earlier editions lie in this one.
-	Course logbook.Course
+	// Courses are where the places of earlier editions lie in this one, for each sock.
+	Courses logbook.Courses
 	// Looks are how the needles and the fabric look before each row and after the last.
 	Looks []whereami.Look
 }
@@ -98,7 +99,7 @@ func (e *Edition) Work() (*Work, error) {
 	if err != nil {
 		return nil, fmt.Errorf("edition %d: %w", e.Version, err)
 	}
-	w := &Work{Edition: e, Trace: t, First: sockOf(e.Plan, t), Strip: strip.Of(t), Course: logbook.CourseOf(e.Steps), Looks: whereami.Looks(e.Plan, t)}
+	w := &Work{Edition: e, Trace: t, First: sockOf(e.Plan, t), Strip: strip.Of(t), Courses: logbook.CoursesOf(e.Steps, e.SecondSteps), Looks: whereami.Looks(e.Plan, t)}
 	if e.Second == nil {
 		return w, nil
 	}
@@ -107,7 +108,7 @@ func (e *Edition) Work() (*Work, error) {
 		return nil, fmt.Errorf("edition %d, second sock: %w", e.Version, err)
 	}
 	other := sockOf(e.Second, second)
-	w.Other = &other
+	w.Other, w.SecondTrace = &other, second
 	return w, nil
 }
 

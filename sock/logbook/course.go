@@ -34,13 +34,45 @@ func (c Course) Place(version, rows int) int {
 	return places[min(max(rows, 0), len(places)-1)]
 }
 
+// Courses are those of both socks of a pair; the second has its own where it followed a plan of its own.
+type Courses struct {
+	First Course
+	// Second is nil where both went alike.
+	Second Course
+}
+
+// CoursesOf puts the courses of both socks together; a step that says nothing of the second sock holds for both.
+func CoursesOf(steps, second [][]int) Courses {
+	c := Courses{First: CourseOf(steps)}
+	if !slices.ContainsFunc(second, func(places []int) bool { return places != nil }) {
+		return c
+	}
+	own := slices.Clone(steps)
+	for i, places := range second {
+		if places != nil && i < len(own) {
+			own[i] = places
+		}
+	}
+	c.Second = CourseOf(own)
+	return c
+}
+
+// of is the course of a sock, 1 or 2.
+func (c Courses) of(sock int) Course {
+	if sock == 2 && c.Second != nil {
+		return c.Second
+	}
+	return c.First
+}
+
 // Today gives events on the rows of the newest version; they go on saying on which they were made.
-func (c Course) Today(events []Event) []Event {
-	if len(c) < 2 {
+func (c Courses) Today(events []Event) []Event {
+	if len(c.First) < 2 {
 		return events
 	}
 	moved := make([]Event, 0, len(events))
 	for _, e := range events {
+		c := c.of(e.Sock)
 		place, next := c.Place(e.Version, e.Row), c.Place(e.Version, e.Row+1)
 		switch {
 		case e.Kind == RowDone && next == 0:

@@ -26,7 +26,7 @@ func TestRowsOfAnOlderVersionAreFoundInTheNewest(t *testing.T) {
 	places := []int{0, 1, 2, 3, 4, 5, 6, 7, 7, 7, 7, 8, 9, 10, 11}
 	c := CourseOf([][]int{nil, places})
 	on := func(version int, kind Kind, row int) Place {
-		return Read(c.Today([]Event{{ID: "a", Clock: 1, Kind: kind, Version: version, Sock: 1, Row: row}})).Places[0]
+		return Read(Courses{First: c}.Today([]Event{{ID: "a", Clock: 1, Kind: kind, Version: version, Sock: 1, Row: row}})).Places[0]
 	}
 	assert.Equal(t, 9, on(1, RowDone, 11).Row, "the second row of the heel is done on either")
 	assert.Equal(t, 12, on(2, RowDone, 11).Row)
@@ -56,7 +56,7 @@ func TestMovingAndCountingGoTogether(t *testing.T) {
 				events[i].Kind = RowDone
 			}
 		}
-		then, now := Read(events).Places, Read(c.Today(events)).Places
+		then, now := Read(events).Places, Read(Courses{First: c}.Today(events)).Places
 		for i := range then {
 			want := c.Place(1, then[i].Row)
 			if now[i].Row != want && then[i].Row > 0 {

@@ -3,43 +3,9 @@ package replan
 import (
 	"fmt"
 
-	"acornstep/sock/knitting"
-	"acornstep/sock/measure"
 	"acornstep/sock/needle"
 	"acornstep/sock/plan"
 )
-
-// castOn answers loops that were cast on otherwise than planned: by fours the
-// toe is planned anew, two more or fewer are repaired in an increase round.
-func castOn(e *knitting.Edition, h Happened) (Proposal, error) {
-	p := e.Plan
-	loops := *h.CastOn
-	off := loops - p.Summary.CastOnStitches
-	switch {
-	case p.Design.Toe.Kind != "wedge":
-		return Proposal{}, fault("cast_on", "read %d; this toe needs exactly %d", loops, p.Summary.CastOnStitches)
-	case loops < 8 || loops > p.Summary.FootStitches || off%2 != 0:
-		return Proposal{}, fault("cast_on", "read %d; both needles have as many loops, 8 to %d in all: count again", loops, p.Summary.FootStitches)
-	case off%4 == 0:
-		d := p.Design
-		d.Toe.StartStitches = &loops
-		if d.Toe.FastRounds != nil {
-			d.Toe.FastRounds = nil
-		}
-		proposal, err := propose(e, d, h, 0)
-		if err == nil {
-			proposal.Row = h.Row
-		}
-		return proposal, err
-	case off > 0:
-		return Proposal{Row: h.Row, Changes: []Change{}, Text: "The plan stays as it is.",
-			Repair: fmt.Sprintf("In the first increase round make two increases instead of four, one at each side of the foot: from %d to %d. Then go on as planned.", loops, loops+2)}, nil
-	default:
-		rounds := measure.Length(100 / p.Design.Gauge.Rounds)
-		return Proposal{Row: h.Row, Changes: []Change{}, CostMM: 2 * rounds, Text: "The plan stays as it is; the toe is two rounds longer.",
-			Repair: fmt.Sprintf("Knit one more increase round with two increases instead of four, one at each side of the foot: from %d to %d, and a plain round. Then go on as planned.", loops, loops+2)}, nil
-	}
-}
 
 // Cause is what most likely happened when a count disagrees, and the smallest repair.
 type Cause struct {

@@ -26,6 +26,8 @@ type Happened struct {
 	CastOn *int `json:"cast_on,omitempty"`
 	// PickedUp at the left and the right of the flap, corners not counted.
 	PickedUp *[2]int `json:"picked_up,omitempty"`
+	// Missed is an increase of the toe that was forgotten.
+	Missed *Missed `json:"missed,omitempty"`
 	// HeelLate is how many rounds later than planned the heel begins; negative for earlier.
 	HeelLate *int `json:"heel_late,omitempty"`
 	// Feels is how it sits when it is tried on; empty for well.
@@ -75,11 +77,17 @@ func Ask(e *knitting.Edition, h Happened) (Proposal, error) {
 	if h.Row < 0 || h.Row > len(p.Rows) {
 		return Proposal{}, fault("row", "read %d; the sock has rows 0 to %d", h.Row, len(p.Rows))
 	}
+	if h.Other != nil && (*h.Other < 0 || *h.Other > len(p.Rows)) {
+		return Proposal{}, fault("other_row", "read %d; the sock has rows 0 to %d", *h.Other, len(p.Rows))
+	}
 	if h.CastOn != nil && *h.CastOn != p.Summary.CastOnStitches {
 		return castOn(e, h)
 	}
-	if h.Other != nil && (*h.Other < 0 || *h.Other > len(p.Rows)) {
-		return Proposal{}, fault("other_row", "read %d; the sock has rows 0 to %d", *h.Other, len(p.Rows))
+	if h.Missed != nil {
+		return missed(e, h)
+	}
+	if h.PickedUp != nil {
+		return pickedUp(e, h)
 	}
 	d := knit.PinnedTo(p)
 	from := h.Row
@@ -100,13 +108,6 @@ func Ask(e *knitting.Edition, h Happened) (Proposal, error) {
 		}
 		d.FootLength.Rounds = &rounds
 		from = min(from, firstOf(p, needle.Heel), firstOf(p, needle.Foot)+max(0, min(rounds, p.Summary.FootRounds)))
-	}
-	if h.PickedUp != nil {
-		if p.Summary.FlapRows == nil {
-			return Proposal{}, fault("picked_up", "this heel has no flap to pick up along")
-		}
-		d.Heel.PickedUp = h.PickedUp
-		from = min(from, firstOf(p, needle.Gusset))
 	}
 	if h.LegRounds != nil {
 		d.Leg.Rounds = h.LegRounds
@@ -146,31 +147,56 @@ func propose(e *knitting.Edition, d design.Design, h Happened, from int) (Propos
 	if stop := made.Stopped(); stop != nil {
 		return Proposal{}, fault("", "planned like that no sock results: %s", stop.Text)
 	}
+	return proposeMade(e, made, h, from, false)
+}
+
+// proposeMade proposes a plan that was made for what is to come behind the first
+// rows. Where the knitted rows became what they really were, the knitter stands at the same one.
+func proposeMade(e *knitting.Edition, made *plan.Plan, h Happened, from int, stands bool) (Proposal, error) {
+	if stop := made.Stopped(); stop != nil {
+		return Proposal{}, fault("", "planned like that no sock results: %s", stop.Text)
+	}
 	edition, err := e.Next(made, from, "")
 	if err != nil {
 		return Proposal{}, err
 	}
-	p, next := e.Plan, edition.Plan
+	if stands {
+		for i := range edition.Places {
+			if i <= h.Row && i < len(edition.Plan.Rows) {
+				edition.Places[i] = i
+			} else {
+				edition.Places[i] = max(edition.Places[i], h.Row)
+			}
+		}
+	}
 	proposal := Proposal{Edition: edition, Plans: true, Row: edition.Places[h.Row], Changes: []Change{}}
 	if h.Other != nil {
 		proposal.OtherRow = &edition.Places[*h.Other]
 	}
+	proposal.compare(e.Plan, edition.Plan, h.Length == nil)
+	edition.Reason = proposal.Text
+	return proposal, nil
+}
+
+// compare says what becomes of the counts of a plan, and what that costs in length where the gauge stays.
+func (q *Proposal) compare(p, next *plan.Plan, cost bool) {
 	a, b := p.Summary, next.Summary
 	for _, c := range []Change{
-		{"rounds before the heel", a.FootRounds, b.FootRounds}, {"gusset decrease rounds", value(a.GussetDecreaseRounds), value(b.GussetDecreaseRounds)},
+		{"stitches cast on", a.CastOnStitches, b.CastOnStitches}, {"increase rounds", value(a.IncreaseRounds), value(b.IncreaseRounds)}, {"rounds of the toe", a.ToeRounds, b.ToeRounds},
+		{"stitches round the foot", a.FootStitches, b.FootStitches}, {"rounds before the heel", a.FootRounds, b.FootRounds},
+		{"heel stitches", a.HeelStitches, b.HeelStitches}, {"flap rows", value(a.FlapRows), value(b.FlapRows)}, {"turns a side", value(a.HeelTurnsPerSide), value(b.HeelTurnsPerSide)},
+		{"gusset increases", value(a.GussetIncreases), value(b.GussetIncreases)}, {"gusset decrease rounds", value(a.GussetDecreaseRounds), value(b.GussetDecreaseRounds)},
 		{"leg rounds", a.LegRounds, b.LegRounds}, {"cuff rounds", a.CuffRounds, b.CuffRounds}, {"stitches of the leg", a.LegStitches, b.LegStitches},
 	} {
 		if c.Was != c.Now {
-			proposal.Changes = append(proposal.Changes, c)
+			q.Changes = append(q.Changes, c)
 		}
 	}
-	gauge := next.Design.Gauge.PerMM()
-	if h.Length == nil {
-		proposal.CostMM = gauge.Height(float64(b.FootRounds - a.FootRounds))
+	if cost {
+		gauge := next.Design.Gauge.PerMM()
+		q.CostMM = gauge.Height(float64(b.FootRounds - a.FootRounds + b.ToeRounds - a.ToeRounds))
 	}
-	proposal.say()
-	edition.Reason = proposal.Text
-	return proposal, nil
+	q.say()
 }
 
 func value(n *int) int {

@@ -78,23 +78,6 @@ func TestMoreWasPickedUp(t *testing.T) {
 	assert.ErrorContains(t, err, "no flap")
 }
 
-func TestAnotherCountWasCastOn(t *testing.T) {
-	p := planOf(t, "")
-	q, err := Ask(edition(p), Happened{Row: 1, CastOn: whole(34)})
-	require.NoError(t, err)
-	assert.False(t, q.Plans)
-	assert.Contains(t, q.Repair, "two increases instead of four, one at each side of the foot: from 34 to 36")
-	q, err = Ask(edition(p), Happened{Row: 1, CastOn: whole(30)})
-	require.NoError(t, err)
-	assert.InDelta(t, 4.5, float64(q.CostMM), 0.1)
-	q, err = Ask(edition(p), Happened{Row: 1, CastOn: whole(36)})
-	require.NoError(t, err)
-	require.True(t, q.Plans)
-	assert.Equal(t, 36, *q.Edition.Plan.Design.Toe.StartStitches)
-	_, err = Ask(edition(p), Happened{Row: 1, CastOn: whole(33)})
-	assert.ErrorContains(t, err, "count again")
-}
-
 func TestLengthsThatNoGaugeExplains(t *testing.T) {
 	p := planOf(t, "")
 	row := at(t, p, "foot-31")

@@ -2,8 +2,6 @@ package tally
 
 import (
 	"acornstep/sock/logbook"
-	"acornstep/sock/plan"
-	"acornstep/sock/trace"
 )
 
 // Progress is how far a sock on the needles is, in a line.
@@ -21,14 +19,17 @@ type Progress struct {
 }
 
 // ProgressOf tells of the first sock until it is finished, then of the second.
-func ProgressOf(p *plan.Plan, t *trace.Trace, book logbook.Book) Progress {
-	finished := func(place logbook.Place) bool { return place.Finished || place.Row >= len(p.Rows) }
+func ProgressOf(pair [2]Knitted, book logbook.Book) Progress {
+	finished := func(sock int) bool {
+		place := book.Places[sock]
+		return place.Finished || place.Row >= len(pair[sock].Plan.Rows)
+	}
 	sock := 0
-	if finished(book.Places[0]) {
+	if finished(0) {
 		sock = 1
 	}
-	place := book.Places[sock]
-	if finished(place) {
+	place, p, t := book.Places[sock], pair[sock].Plan, pair[sock].Trace
+	if finished(sock) {
 		return Progress{Done: len(p.Rows)}
 	}
 	row := &p.Rows[place.Row]

@@ -56,15 +56,21 @@ type Ahead struct {
 	DoneOn day.Date `json:"done_on"`
 }
 
-// socks are a pair on the needles.
+// Knitted is the plan that a sock is knitted by, with its rows traced.
+type Knitted struct {
+	Plan  *plan.Plan
+	Trace *trace.Trace
+}
+
+// socks are a pair on the needles; what is reckoned for both follows the first.
 type socks struct {
 	plan  *plan.Plan
 	trace *trace.Trace
 }
 
-// Of reckons a pair that is knitted by one plan, on a day; traced are its rows.
-func Of(p *plan.Plan, traced *trace.Trace, events []logbook.Event, today day.Date) Tally {
-	o := socks{p, traced}
+// Of reckons a pair on a day. The second sock may follow rows of its own.
+func Of(pair [2]Knitted, events []logbook.Event, today day.Date) Tally {
+	o := socks{pair[0].Plan, pair[0].Trace}
 	t := Tally{Book: logbook.Read(events), Sections: []Ahead{}, Scraps: []Scrap{}}
 	stitches := make([]int, len(o.trace.Steps))
 	for i := range o.trace.Steps {
@@ -75,15 +81,16 @@ func Of(p *plan.Plan, traced *trace.Trace, events []logbook.Event, today day.Dat
 		if place.Finished || sock == 1 && place.Row == 0 {
 			continue // the second sock counts from its first row on
 		}
-		for i := place.Row; i < len(o.trace.Steps); i++ {
-			name := string(o.plan.Rows[i].Section)
+		by := pair[sock]
+		for i := place.Row; i < len(by.Trace.Steps); i++ {
+			name := string(by.Plan.Rows[i].Section)
 			if n := len(t.Sections); n == 0 || t.Sections[n-1].Section != name || t.Sections[n-1].Sock != sock+1 {
 				t.Sections = append(t.Sections, Ahead{Sock: sock + 1, Section: name})
 			}
 			last := &t.Sections[len(t.Sections)-1]
 			last.Rows++
-			last.Stitches += o.trace.Steps[i].Worked
-			t.StitchesLeft += o.trace.Steps[i].Worked
+			last.Stitches += by.Trace.Steps[i].Worked
+			t.StitchesLeft += by.Trace.Steps[i].Worked
 		}
 	}
 	t.SecondsLeft = int(t.Pace.TimeFor(t.StitchesLeft).Seconds())

@@ -71,7 +71,7 @@ func scrap(t *testing.T, sum Tally, yarn string) Scrap {
 // the second toe takes another 4 g: with 8 % in reserve 4.35 g.
 func TestAScrapIsEnoughOrNot(t *testing.T) {
 	p, traced := sockOf(t, twoYarns)
-	before := Of(p, traced, nil, today)
+	before := Of(pairOf(p, traced), nil, today)
 	names := []string{}
 	for _, s := range before.Scraps {
 		names = append(names, s.Yarn)
@@ -84,7 +84,7 @@ func TestAScrapIsEnoughOrNot(t *testing.T) {
 	assert.InDelta(t, 10, all.Needs, 6, "about 10 g a sock for all three")
 
 	foot := at(t, p, "foot-1")
-	sum := Of(p, traced, book(logbook.Event{Kind: logbook.Weighed, Grams: 12, Text: "toe"}, logbook.Event{Kind: logbook.RowDone, Row: foot - 1}, logbook.Event{Kind: logbook.Weighed, Row: foot, Grams: 8, Text: "toe"}), today)
+	sum := Of(pairOf(p, traced), book(logbook.Event{Kind: logbook.Weighed, Grams: 12, Text: "toe"}, logbook.Event{Kind: logbook.RowDone, Row: foot - 1}, logbook.Event{Kind: logbook.Weighed, Row: foot, Grams: 8, Text: "toe"}), today)
 	toe := scrap(t, sum, "toe")
 	assert.True(t, toe.Weighed)
 	assert.InDelta(t, 4.0/964, toe.PerStitch, 1e-9)
@@ -93,7 +93,7 @@ func TestAScrapIsEnoughOrNot(t *testing.T) {
 	assert.Zero(t, scrap(t, sum, "heel").PerStitch, "another scrap")
 	assert.Nil(t, sum.Ball, "the sock's own yarn was not weighed")
 	one, traced := sockOf(t, "")
-	assert.Empty(t, Of(one, traced, nil, today).Scraps, "a sock of one yarn has no scraps")
+	assert.Empty(t, Of(pairOf(one, traced), nil, today).Scraps, "a sock of one yarn has no scraps")
 }
 
 // Ten leg rounds of 68 took 4 g: 0.4 g a round. Of 16 g 14.72 are free; 18 cuff rounds at 1.05 and two for the
@@ -107,7 +107,7 @@ func TestHowFarTheBallReaches(t *testing.T) {
 		}, more...)...)
 	}
 	one, traced := sockOf(t, "")
-	b := Of(one, traced, weighed(one), today).Ball
+	b := Of(pairOf(one, traced), weighed(one), today).Ball
 	assert.Equal(t, 15, b.Each[0].LegRounds)
 	assert.Equal(t, 35, b.Each[0].FollowLeg, "twenty are knitted")
 	assert.False(t, b.Each[0].Enough)
@@ -119,15 +119,15 @@ func TestHowFarTheBallReaches(t *testing.T) {
 	finished := logbook.Event{Kind: logbook.Finished, Row: len(one.Rows) - 1}
 	second := logbook.Event{Kind: logbook.Placed, Sock: 2, Row: at(t, one, "leg-1")}
 	refilled := []logbook.Event{finished, second, {Kind: logbook.Weighed, Grams: 15}, {Kind: logbook.Weighed, Grams: 30}}
-	b = Of(one, traced, weighed(one, refilled...), today).Ball
+	b = Of(pairOf(one, traced), weighed(one, refilled...), today).Ball
 	assert.NotEmpty(t, b.Doubt, "another ball")
 	assert.Equal(t, b.Each[1].FollowLeg, b.SharedLeg, "one sock is left")
 	assert.Equal(t, "off the needles", b.Each[0].Working)
 
 	two, traced := sockOf(t, twoYarns)
-	assert.Equal(t, 36, Of(two, traced, weighed(two), today).Ball.Each[0].LegRounds)
+	assert.Equal(t, 36, Of(pairOf(two, traced), weighed(two), today).Ball.Each[0].LegRounds)
 	// Ripped back to the foot: 65 rounds of 68, and the 34 of the instep before and after the heel, are of its own yarn: 4,488 at 4/680 g.
-	back := Of(two, traced, weighed(two, logbook.Event{Kind: logbook.Placed, Row: at(t, two, "foot-1")}), today).Ball
+	back := Of(pairOf(two, traced), weighed(two, logbook.Event{Kind: logbook.Placed, Row: at(t, two, "foot-1")}), today).Ball
 	assert.Contains(t, back.Each[0].Working, "26.4 g below the leg")
 }
 
@@ -137,7 +137,7 @@ func TestBothSocksFromOneBall(t *testing.T) {
 	rapid.Check(t, func(t *rapid.T) {
 		one, two := rapid.IntRange(1, len(p.Rows)-1).Draw(t, "first"), rapid.IntRange(1, len(p.Rows)-1).Draw(t, "second")
 		grams := rapid.Float64Range(1, 150).Draw(t, "grams")
-		b := Of(p, traced, book(logbook.Event{Kind: logbook.Placed, Row: one}, logbook.Event{Kind: logbook.Placed, Sock: 2, Row: two}, logbook.Event{Kind: logbook.Weighed, Grams: grams}), today).Ball
+		b := Of(pairOf(p, traced), book(logbook.Event{Kind: logbook.Placed, Row: one}, logbook.Event{Kind: logbook.Placed, Sock: 2, Row: two}, logbook.Event{Kind: logbook.Weighed, Grams: grams}), today).Ball
 		o := socks{p, traced}
 		per := yarn.GramsPerStitch(&p.Design)
 		sock := knit.Measure(&p.Design)
@@ -163,11 +163,11 @@ func TestBothSocksFromOneBall(t *testing.T) {
 // 821 mm: 8.21 m are ten rounds.
 func TestStripesInRounds(t *testing.T) {
 	p, traced := sockOf(t, "")
-	sum := Of(p, traced, book(logbook.Event{Kind: logbook.Striped, Length: 8210, Text: "after the grey"}), today)
+	sum := Of(pairOf(p, traced), book(logbook.Event{Kind: logbook.Striped, Length: 8210, Text: "after the grey"}), today)
 	require.NotNil(t, sum.Stripes)
 	assert.InDelta(t, 10, sum.Stripes.FootRounds, 0.05)
 	assert.InDelta(t, 10, sum.Stripes.LegRounds, 0.05)
-	sum = Of(p, traced, book(logbook.Event{Kind: logbook.Striped, Length: 8210, Text: "after the grey"}, logbook.Event{Kind: logbook.Striped, Length: 4105}), today)
+	sum = Of(pairOf(p, traced), book(logbook.Event{Kind: logbook.Striped, Length: 8210, Text: "after the grey"}, logbook.Event{Kind: logbook.Striped, Length: 4105}), today)
 	assert.InDelta(t, 5, sum.Stripes.FootRounds, 0.05, "said anew")
 	assert.Equal(t, "after the grey", sum.Stripes.Began, "which does not forget where the first sock began")
 }
@@ -180,7 +180,7 @@ func TestTheTimeThatIsLeft(t *testing.T) {
 	for row := first; row <= at(t, p, "leg-40"); row++ {
 		events = append(events, logbook.Event{Kind: logbook.RowDone, Row: row})
 	}
-	sum := Of(p, traced, book(events...), today)
+	sum := Of(pairOf(p, traced), book(events...), today)
 	assert.InDelta(t, 90.0/68, sum.Pace.SecondsPerStitch, 0.01)
 	assert.Equal(t, "leg", sum.Sections[0].Section)
 	assert.Equal(t, p.Summary.LegRounds-40, sum.Sections[0].Rows)
@@ -199,13 +199,13 @@ func TestAPresentIsAPair(t *testing.T) {
 	for row := cuff - 21; row < cuff; row++ {
 		events = append(events, logbook.Event{Kind: logbook.RowDone, Row: row})
 	}
-	sum := Of(p, traced, book(events...), today)
+	sum := Of(pairOf(p, traced), book(events...), today)
 	assert.Nil(t, sum.Due)
 	require.Len(t, sum.Sections, 2)
 	assert.Equal(t, []day.Date{"2026-11-24", "2026-11-24", "2026-11-24"}, []day.Date{sum.Sections[0].From, sum.Sections[0].DoneOn, sum.DoneOn})
 
 	events = append(events, logbook.Event{Kind: logbook.Promised, Text: "2026-12-24"})
-	due := Of(p, traced, book(events...), today).Due
+	due := Of(pairOf(p, traced), book(events...), today).Due
 	require.NotNil(t, due)
 	assert.Equal(t, 31, due.Days)
 	assert.Equal(t, 18+1+len(p.Rows), due.Rows)
@@ -217,16 +217,16 @@ func TestAPresentIsAPair(t *testing.T) {
 	days := int(math.Ceil(float64(19*68+all) * 90 / 68 / (30 * 60)))
 	assert.Equal(t, today.Add(days), due.PairOn)
 	assert.Zero(t, due.Late)
-	assert.Equal(t, 1, Of(p, traced, book(events...), today.Add(32-days)).Due.Late, "begun a day too late")
+	assert.Equal(t, 1, Of(pairOf(p, traced), book(events...), today.Add(32-days)).Due.Late, "begun a day too late")
 
 	events = append(events, logbook.Event{Kind: logbook.Promised})
-	assert.Nil(t, Of(p, traced, book(events...), today).Due, "it is nobody's present any more")
+	assert.Nil(t, Of(pairOf(p, traced), book(events...), today).Due, "it is nobody's present any more")
 }
 
 // Nobody knows the pace before the first rows: evenings of 90 minutes at 1,500 stitches an hour, 2,250 stitches each.
 func TestBeforeTheFirstRowsEveningsAreGuessed(t *testing.T) {
 	p, traced := sockOf(t, "")
-	sum := Of(p, traced, nil, today)
+	sum := Of(pairOf(p, traced), nil, today)
 	assert.Equal(t, today.Add((sum.StitchesLeft+2249)/2250), sum.DoneOn)
 	assert.Zero(t, sum.SecondsLeft, "no pace is told")
 }
@@ -242,7 +242,7 @@ func TestTheCalendarHasNoHoles(t *testing.T) {
 		}
 		on := today.Add(rapid.IntRange(-40, 400).Draw(t, "due"))
 		events = append(events, logbook.Event{Kind: logbook.Promised, Text: string(on)})
-		sum := Of(p, traced, book(events...), today)
+		sum := Of(pairOf(p, traced), book(events...), today)
 		before := today
 		for _, s := range sum.Sections {
 			if s.From < before || s.From > before.Add(1) || s.From > s.DoneOn {
@@ -268,7 +268,7 @@ func TestWhatIsLeftIsWhatIsNotDone(t *testing.T) {
 	}
 	rapid.Check(t, func(t *rapid.T) {
 		one, two := rapid.IntRange(0, len(p.Rows)).Draw(t, "first"), rapid.IntRange(1, len(p.Rows)).Draw(t, "second")
-		sum := Of(p, traced, book(logbook.Event{Kind: logbook.Placed, Row: one}, logbook.Event{Kind: logbook.Placed, Sock: 2, Row: two}), today)
+		sum := Of(pairOf(p, traced), book(logbook.Event{Kind: logbook.Placed, Row: one}, logbook.Event{Kind: logbook.Placed, Sock: 2, Row: two}), today)
 		left := 0
 		for _, row := range []int{one, two} {
 			for i := row; i < len(traced.Steps); i++ {
@@ -278,7 +278,7 @@ func TestWhatIsLeftIsWhatIsNotDone(t *testing.T) {
 		if sum.StitchesLeft != left {
 			t.Fatalf("%d stitches are left, told %d", left, sum.StitchesLeft)
 		}
-		progress := ProgressOf(p, traced, sum.Book)
+		progress := ProgressOf(pairOf(p, traced), sum.Book)
 		switch {
 		case one < len(p.Rows) && (progress.Sock != 1 || progress.Done != one):
 			t.Fatalf("the first sock has %d rows, told %+v", one, progress)
@@ -293,4 +293,9 @@ func TestWhatIsLeftIsWhatIsNotDone(t *testing.T) {
 			}
 		}
 	})
+}
+
+// pairOf are two socks by the same plan.
+func pairOf(p *plan.Plan, traced *trace.Trace) [2]Knitted {
+	return [2]Knitted{{p, traced}, {p, traced}}
 }

@@ -1026,6 +1026,7 @@ export interface components {
     schemas: {
         AdviseCandidate: {
             changes: components["schemas"]["DesignChanges"];
+            chosen: boolean;
             counting: number;
             /** Format: double */
             ease_pct: number;

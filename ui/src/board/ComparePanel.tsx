@@ -1,9 +1,9 @@
-import { useQueries } from "@tanstack/react-query";
+import { useQueries, useQuery } from "@tanstack/react-query";
 import { Button, Select, Skeleton } from "antd";
 import { useMemo } from "react";
 import { useNavigate, useSearchParams } from "react-router";
 import type { PlanAnswer } from "../api/client";
-import { briefOf } from "../api/plan";
+import { briefOf, waysOf } from "../api/plan";
 import { useTechnique, useTechniques } from "../api/reference";
 import { useVariants } from "../api/socks";
 import { Outline, Rows } from "../drawing/Rows";
@@ -15,6 +15,8 @@ import { useBoard } from "./store";
 
 /** The most ways that fit beside each other. */
 const most = 4;
+/** So many stand beside the sock as it is, until somebody asks for others. */
+const atFirst = 2;
 const versionMark = "version ";
 
 const capital = (text: string) => text.charAt(0).toUpperCase() + text.slice(1);
@@ -28,15 +30,17 @@ export function ComparePanel() {
   const draft = useBoard((b) => b.content.draft);
   const change = useBoard((b) => b.change);
   const kept = useVariants(id).data;
-  const now = (draft.design.heel as { kind?: string } | undefined)?.kind;
   const techniques = useTechniques();
-  const heels = techniques.filter((t) => t.field === "heel.kind");
   const asked = search.getAll("way");
-  // Nobody asked for anything: the sock as it is, beside the other two heels.
-  const ways =
-    asked.length > 0
-      ? asked.slice(0, most)
-      : heels.map((heel) => (heel.name === (now ?? heels[0]?.name) ? "" : wayText(heel.changes)));
+  const good = useBoard((b) => b.calm.good?.draft);
+  const best = useQuery({
+    ...waysOf(good ?? { design: {}, entries: {} }, unit, "fit", []),
+    enabled: good !== undefined && asked.length === 0,
+  });
+  // Nobody asked for anything: the sock as it is, beside the best other ways.
+  const others = (best.data?.candidates ?? []).filter((c) => !c.chosen).slice(0, atFirst);
+  const ways = asked.length > 0 ? asked.slice(0, most) : ["", ...others.map((c) => wayText(c.changes))];
+  const usual = best.data?.candidates[0];
   const drafts = useMemo(
     () =>
       ways.map((way) => {
@@ -83,6 +87,9 @@ export function ComparePanel() {
             fault={answer.error?.message}
             room={room}
             own={ways[i] === ""}
+            usual={
+              usual !== undefined && (ways[i] === "" ? usual.chosen : ways[i] === wayText(usual.changes))
+            }
             name={kept?.find((v) => `${versionMark}${v.id}` === ways[i])?.name}
             remove={ways.length > 1 ? () => setWays(ways.filter((_, j) => j !== i)) : undefined}
             take={() => {
@@ -101,6 +108,7 @@ function Variant({
   room,
   fault,
   own,
+  usual,
   name,
   remove,
   take,
@@ -110,6 +118,8 @@ function Variant({
   room: { width: number; height: number };
   fault: string | undefined;
   own: boolean;
+  /** It is what the judgement puts first. */
+  usual: boolean;
   name: string | undefined;
   remove: (() => void) | undefined;
   take: () => void;
@@ -124,8 +134,13 @@ function Variant({
   const grams = (answer?.grams?.own ?? 0) + (answer?.grams?.contrast ?? 0);
   return (
     <article className={own ? "variant own" : "variant"}>
-      <h3>{title}</h3>
-      <p className={own ? "mark" : "blank"}>{own && "the sock as it is"}</p>
+      <h3>
+        {own && "✓ "}
+        {title}
+      </h3>
+      <p className="variant-marks">
+        {[own && "the sock as it is", usual && "usual here"].filter(Boolean).join(" · ")}
+      </p>
       {plan && shape ? (
         <>
           <svg
@@ -137,6 +152,10 @@ function Variant({
             <Rows shape={shape} plan={plan} />
           </svg>
           <dl className="variant-figures">
+            <dt>length</dt>
+            <dd>{lengthWithUnit(plan.summary.finished_length_mm, unit)}</dd>
+            <dt>round the instep</dt>
+            <dd>{lengthWithUnit(plan.summary.heel_diagonal_girth_mm, unit)}</dd>
             <dt>rounds to the heel</dt>
             <dd>{plan.summary.foot_rounds}</dd>
             <dt>heel starts at</dt>

@@ -51,7 +51,10 @@ export function WaysPanel() {
   return (
     <>
       <h2>
-        The best ways for this foot <small>{ways.data && `${ways.data.tried} tried`}</small>
+        The best ways for this foot{" "}
+        <small>
+          {ways.data && `${ways.data.candidates.length} that feel different, of ${ways.data.tried} tried`}
+        </small>
       </h2>
       <fieldset className="pair-switch">
         <legend className="hidden">What matters most</legend>
@@ -100,20 +103,26 @@ function Ranked({ candidate, place }: { candidate: Candidate; place: number }) {
   const id = useBoard((b) => b.id);
   const { changes } = candidate;
   return (
-    <li>
+    <li className={candidate.chosen ? "chosen" : ""}>
       <span className="place-number">{place}</span>
       <div>
-        <h3>{candidate.title}</h3>
-        <p>
-          {candidate.stitches} stitches, {candidate.ease_pct.toFixed(0)} % smaller · heel at{" "}
+        <h3>
+          {candidate.chosen && <span title="as the sock is">✓ </span>}
+          {candidate.title} {place === 1 && <small className="usual">usual here</small>}
+        </h3>
+        <p>{candidate.why}</p>
+        <p className="muted">
+          {candidate.stitches} stitches, {candidate.ease_pct.toFixed(0)} % smaller · stretches{" "}
+          {candidate.heel_stretch_pct.toFixed(0)} % over the instep · heel at{" "}
           {lengthWithUnit(candidate.heel_starts_at_mm, unit)} · {candidate.grams.toFixed(0)} g ·{" "}
           {candidate.counting} things to count
         </p>
-        <p className="muted">{candidate.why}</p>
         <p className="actions">
-          <button type="button" className="link" onClick={() => chooseAll(changes)}>
-            Take it
-          </button>
+          {!candidate.chosen && (
+            <button type="button" className="link" onClick={() => chooseAll(changes)}>
+              Take it
+            </button>
+          )}
           <Link to={`/socks/${id}/compare?way=&way=${encodeURIComponent(wayText(changes))}`}>Compare it</Link>
         </p>
       </div>

@@ -25,11 +25,12 @@ function placeToday(course: Course, version: number, rows: number): number {
 }
 
 /** today gives events on the rows of the newest version; they go on saying on which they were made. */
-export function today(events: Event[], course: Course): Event[] {
-  if (course.length < 2) {
+export function today(events: Event[], first: Course, second?: Course): Event[] {
+  if (first.length < 2) {
     return events;
   }
   return events.flatMap((e) => {
+    const course = e.sock === 2 ? (second ?? first) : first;
     const place = placeToday(course, e.version, e.row);
     const next = placeToday(course, e.version, e.row + 1);
     if (e.kind === "row") {

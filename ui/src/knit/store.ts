@@ -68,7 +68,7 @@ export function createKnitting(view: KnitView, kept: OnDevice): StoreApi<Knittin
 
   return createStore<Knitting>((set, get) => {
     const show = () => {
-      const events = today(all, get().view.course);
+      const events = today(all, get().view.course, get().view.second_course);
       set({ events, places: places(standing(events)), waiting: waiting.size });
     };
 
@@ -147,13 +147,13 @@ export function createKnitting(view: KnitView, kept: OnDevice): StoreApi<Knittin
     return {
       view,
       tally: view.tally,
-      events: today(all, view.course),
+      events: today(all, view.course, view.second_course),
       waiting: waiting.size,
       offline: false,
       refusal: "",
       aside: kept.aside,
       which: "first",
-      places: places(standing(today(all, view.course))),
+      places: places(standing(today(all, view.course, view.second_course))),
       choose: (which) => set({ which }),
       tick: (kind, rows = 1) => {
         const k = get();

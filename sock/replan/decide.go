@@ -1,0 +1,244 @@
+package replan
+
+import (
+	"fmt"
+	"maps"
+	"slices"
+	"strings"
+
+	"acornstep/sock/design"
+	"acornstep/sock/knit"
+	"acornstep/sock/knitting"
+	"acornstep/sock/needle"
+	"acornstep/sock/plan"
+)
+
+// Decided is what a sock on the needles would be with another design: whatever
+// lies above the needle can still be decided.
+type Decided struct {
+	Proposal
+	// Pending names the fields in which the design is another one than what is knitted by; none when all is taken.
+	Pending []Pending `json:"pending"`
+	// Locked says that a knitted row stands against it: which field, and which row.
+	Locked []Lock `json:"locked"`
+}
+
+// Pending is a field that was decided anew and is not knitted by yet.
+type Pending struct {
+	Field string `json:"field"`
+	Label string `json:"label"`
+}
+
+// Lock is a choice that would change a row which is knitted.
+type Lock struct {
+	Field string `json:"field"`
+	Label string `json:"label"`
+	// Row names the first of them.
+	Row string `json:"row"`
+}
+
+// Bound says which socks of a pair a decision binds.
+type Bound struct {
+	// Sock is 1 or 2 for one of them alone; 0 for both.
+	Sock int
+	// Rows are the next rows of both.
+	Rows [2]int
+}
+
+// done is how many rows of the plan are knitted on a sock that is bound, and so stay.
+func (b Bound) done() int {
+	if b.Sock == 0 {
+		return max(b.Rows[0], b.Rows[1])
+	}
+	return b.Rows[b.Sock-1]
+}
+
+// sock is that whose plan is looked at.
+func (b Bound) sock() int { return max(1, b.Sock) }
+
+// unknitted are the fields that say nothing of rows.
+var unknitted = []string{"name", "format", "version", "mirror", "foot.estimated", "foot.cautions", "patterns"}
+
+// Decide works out what a design makes of the rows to come. What gives no sock, or never meets the needles, is document.Faults.
+func Decide(e *knitting.Edition, d design.Design, b Bound) (Decided, error) {
+	p := e.PlanOf(b.sock())
+	out := Decided{Proposal: Proposal{Row: b.Rows[0], OtherRow: &b.Rows[1], Changes: []Change{}}, Pending: []Pending{}, Locked: []Lock{}}
+	if !p.HasDesign() {
+		return out, fault("", "this plan came without a design, so nothing can be decided anew: go on as it says")
+	}
+	board := p.Design
+	if e.Board != nil {
+		board = *e.Board
+	} else if e.Version > 1 {
+		board = d // nobody kept what the board said when it was decided
+	}
+	changes := design.Differences(board, d)
+	for _, field := range unknitted {
+		delete(changes, field)
+	}
+	for _, field := range changes.Fields() {
+		out.Pending = append(out.Pending, Pending{field, design.Label(field)})
+	}
+	if len(out.Pending) == 0 {
+		return out, nil
+	}
+	k := knittedBy{p: p, board: d, done: b.done()}
+	if err := k.begin(); err != nil {
+		return out, err
+	}
+	made, err := k.with(changes)
+	if err != nil {
+		return out, err
+	}
+	if row := k.lock(made); row != "" {
+		out.Locked = k.locks(changes, row)
+		return out, nil
+	}
+	var edition *knitting.Edition
+	if b.Sock == 0 {
+		edition, err = e.Next(made, k.done, "")
+	} else {
+		edition, err = e.NextOf(b.Sock, made, k.done, "")
+	}
+	if err != nil {
+		return out, err
+	}
+	out.Edition, out.Plans = edition, true
+	places := edition.From(b.Rows)
+	out.Row, out.OtherRow = places[0], &places[1]
+	out.compare(p, edition.PlanOf(b.sock()), true)
+	edition.Reason = "Decided anew: " + out.Text
+	return out, nil
+}
+
+// LockOf names the knitted row that a choice on the board would change, on a sock that is
+// knitted by an edition; empty for none, and for a choice that gives no sock.
+func LockOf(e *knitting.Edition, d design.Design, b Bound) func(design.Changes) string {
+	k := knittedBy{p: e.PlanOf(b.sock()), board: d, done: b.done()}
+	if !k.p.HasDesign() || k.begin() != nil {
+		return func(design.Changes) string { return "" }
+	}
+	return func(changes design.Changes) string {
+		made, err := k.with(changes)
+		if err != nil {
+			return ""
+		}
+		return k.lock(made)
+	}
+}
+
+// knittedBy is a plan of which so many rows are done.
+type knittedBy struct {
+	p    *plan.Plan
+	done int
+	// board is the design as it is decided now.
+	board design.Design
+	// fresh is what its design gives today, against which a choice is held: the plan itself may be older or bent.
+	fresh *plan.Plan
+}
+
+func (k *knittedBy) begin() (err error) {
+	k.fresh, err = knit.Make(k.p.Design)
+	return err
+}
+
+// with makes the plan with other choices. Rounds of the foot that were counted
+// on the needles stay so many more or fewer than reckoned.
+func (k *knittedBy) with(changes design.Changes) (*plan.Plan, error) {
+	d, err := k.p.Design.With(k.following(changes))
+	if err != nil {
+		return nil, err
+	}
+	if counted := k.p.Design.FootLength.Rounds; counted != nil && !changes.Has("foot_length.rounds") {
+		if d, err = k.footAsCounted(d, *counted); err != nil {
+			return nil, err
+		}
+	}
+	made, err := knit.Make(d)
+	if err != nil {
+		return nil, err
+	}
+	if stop := made.Stopped(); stop != nil {
+		return nil, fault("", "planned like that no sock results: %s", stop.Text)
+	}
+	return made, nil
+}
+
+// following adds to choices what is worked out anew with them, as the board has it: what was counted on the needles gives way.
+func (k *knittedBy) following(changes design.Changes) design.Changes {
+	all := design.Changes{}
+	for field, value := range changes {
+		for follows := range knit.Choose(field, value) {
+			all[follows] = k.board.Get(follows)
+		}
+		for _, follows := range counted[field] {
+			all[follows] = k.board.Get(follows)
+		}
+	}
+	maps.Copy(all, changes)
+	return all
+}
+
+// counted are the figures that give way to a choice, though they were counted on the needles.
+var counted = map[string][]string{
+	"leg.height_mm": {"leg.rounds", "cuff.rounds"}, "cuff.height_mm": {"leg.rounds", "cuff.rounds"},
+	"leg.pattern": {"leg.stitches", "leg.rounds"}, "cuff.pattern": {"leg.stitches"}, "ankle.change": {"leg.stitches"}, "heel.kind": {"leg.rounds", "heel.picked_up"},
+	"heel.flap_rows": {"heel.picked_up", "leg.rounds"}, "foot_length.rounds": {},
+}
+
+// footAsCounted counts the foot's rounds as much longer or shorter than reckoned as they were before.
+func (k *knittedBy) footAsCounted(d design.Design, counted int) (design.Design, error) {
+	before, after := k.p.Design, d
+	before.FootLength.Rounds, after.FootLength.Rounds = nil, nil
+	a, b := knit.Measure(&before), knit.Measure(&after)
+	if a.Stopped() || b.Stopped() {
+		return d, nil
+	}
+	rounds := max(counted+b.FootRounds-a.FootRounds, 0)
+	if section(k.p, k.done) != needle.CastOn && section(k.p, k.done) != needle.Toe && section(k.p, k.done) != needle.Foot {
+		rounds = counted // the foot is knitted
+	}
+	d.FootLength.Rounds = &rounds
+	return d, nil
+}
+
+// lock names the first knitted row that a plan has otherwise; empty for none.
+func (k *knittedBy) lock(made *plan.Plan) string {
+	for i := range min(len(k.fresh.Rows), len(made.Rows)) {
+		if knitting.SameRow(k.fresh.Rows[i], made.Rows[i]) {
+			continue
+		}
+		row := &k.fresh.Rows[i]
+		at := slices.IndexFunc(k.p.Rows, func(r needle.Row) bool { return r.Section == row.Section && r.N == row.N })
+		if at >= 0 && at < k.done {
+			return nameOf(row)
+		}
+		return ""
+	}
+	return ""
+}
+
+// locks are the choices that stand against knitted rows; all of them where none does so alone.
+func (k *knittedBy) locks(changes design.Changes, row string) []Lock {
+	var list []Lock
+	for _, field := range changes.Fields() {
+		made, err := k.with(design.Changes{field: changes[field]})
+		if err != nil {
+			continue
+		}
+		if own := k.lock(made); own != "" {
+			list = append(list, Lock{field, design.Label(field), own})
+		}
+	}
+	if list == nil {
+		for _, field := range changes.Fields() {
+			list = append(list, Lock{field, design.Label(field), row})
+		}
+	}
+	return list
+}
+
+// nameOf is a row as people say it.
+func nameOf(r *needle.Row) string {
+	return fmt.Sprintf("%s, %s %d", strings.ReplaceAll(string(r.Section), "_", " "), r.Kind, r.N)
+}
