@@ -33,7 +33,10 @@ test("the leg is dragged by mouse and snaps to whole rounds", async ({ page }) =
   await page.mouse.move(x, y - 20 * mm, { steps: 6 });
   await page.mouse.up();
   await expect(pins(page).filter({ hasText: "70leg rounds" })).toHaveCount(1);
-  await expect(handle(page, "Height of the leg")).toHaveAttribute("aria-valuetext", /^70 leg rounds, 20.0 cm$/);
+  await expect(handle(page, "Height of the leg")).toHaveAttribute(
+    "aria-valuetext",
+    /^70 leg rounds, 20.0 cm$/,
+  );
   await page.getByRole("button", { name: "Undo" }).click();
   await expect(pins(page).filter({ hasText: "61leg rounds" })).toHaveCount(1);
   await page.getByRole("button", { name: "Redo" }).click();

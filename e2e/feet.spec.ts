@@ -106,7 +106,7 @@ test("the only measurement, taken out while the page is slow, can be brought bac
   await newWearer(page, "Solrun");
   await measure(page, "Length", "24.4", "2026-10-02");
   await expect(row(page, "Length")).toContainText("24.4 cm");
-  await page.getByLabel("A child's foot, in the month of").fill("2027-01");
+  await page.getByLabel("A growing foot, in the month of").fill("2027-01");
   // What else the page shows is told long after the measurement's own place in it is gone.
   await page.route("**/growth", async (route) => {
     await new Promise((done) => setTimeout(done, 800));
@@ -124,10 +124,10 @@ test("a growing foot has a size for a chosen month", async ({ page }) => {
   await page.getByRole("link", { name: "Pim", exact: true }).click();
   // 152, 157 and 162 mm on days 0, 147 and 301: 0.0332 mm a day, 1.01 mm a month. From 14 November to
   // 15 February are 93 days, 3.06 months: 162 + 3.1 = 165.1 mm.
-  await page.getByLabel("A child's foot, in the month of").fill("2027-02");
+  await page.getByLabel("A growing foot, in the month of").fill("2027-02");
   await expect(page.locator(".growth .figure")).toHaveText("16.5");
   await expect(page.locator(".growth")).toContainText("3.1 months × 1.01 mm");
-  await page.getByLabel("A child's foot, in the month of").fill("2030-02");
+  await page.getByLabel("A growing foot, in the month of").fill("2030-02");
   await expect(page.locator(".growth")).toContainText("two years ahead");
 });
 

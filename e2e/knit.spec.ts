@@ -1,5 +1,5 @@
 import { expect, type Page, test } from "@playwright/test";
-import { basket, cast, decide, newSock, overheard, putAt, saved, where, written } from "./steps";
+import { basket, cast, castOn, decide, newSock, overheard, putAt, saved, where, written } from "./steps";
 
 /** kept waits until the browser has put aside all that the screen is made of. */
 const kept = (page: Page) =>
@@ -276,9 +276,9 @@ test("a whole baby sock is knitted to the bind-off, and has its page", async ({ 
   await decide(page, "Leg");
   await page.getByLabel("Leg with its cuff").fill("5");
   await decide(page, "Cuff");
-  await page.getByLabel("Height of the cuff", { exact: true }).fill("3");
+  await page.getByRole("textbox", { name: "Height of the cuff" }).fill("3");
   await saved(page);
-  await page.getByRole("link", { name: "Knit", exact: true }).click();
+  await castOn(page);
   await expect(where(page)).toContainText("cast on");
   const sections = new Set<string>();
   for (let rows = 0; rows < 200; rows++) {

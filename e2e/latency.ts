@@ -113,6 +113,7 @@ test("from a drag to the drawing", async ({ page }) => {
 test("from a tap to the next row", async ({ page }) => {
   await board(page);
   await page.getByRole("link", { name: "Knit", exact: true }).click();
+  await page.getByRole("button", { name: /^Cast on/ }).click();
   await expect(page.locator(".knit-where")).toBeVisible();
   await page.evaluate(() => {
     const w = window as unknown as Watched;

@@ -1,5 +1,5 @@
 import { expect, type Page, test } from "@playwright/test";
-import { cast, choose, newSock, putAt, saved, typeFoot, where } from "./steps";
+import { cast, castOn, choose, newSock, putAt, saved, typeFoot, where } from "./steps";
 
 // It went otherwise: what really happened bends what is still to come.
 
@@ -43,7 +43,7 @@ test("21 and 19 are picked up along a flap", async ({ page }) => {
   await typeFoot(page);
   await choose(page, "Heel", "Flap below");
   await saved(page);
-  await page.getByRole("link", { name: "Knit", exact: true }).click();
+  await castOn(page);
   await expect(where(page)).toContainText("cast on");
   await putAt(page, "gusset-1");
   await otherwise(page, "Really picked up, left and right", "21");

@@ -45,10 +45,13 @@ export async function newSock(page: Page, name: string, wearer = ""): Promise<vo
 export async function decide(page: Page, title: string): Promise<void> {
   const step = page.locator(".step h2 button").filter({ has: page.getByText(title, { exact: true }) });
   await expect(step).toBeVisible();
-  if ((await step.getAttribute("aria-expanded")) === "false") {
-    await step.click();
-  }
-  await expect(step).toHaveAttribute("aria-expanded", "true");
+  // The drawing may come while the button is pressed, and moves it away from under the finger.
+  await expect(async () => {
+    if ((await step.getAttribute("aria-expanded")) === "false") {
+      await step.click();
+    }
+    await expect(step).toHaveAttribute("aria-expanded", "true", { timeout: 1_000 });
+  }).toPass();
 }
 
 /** said is the sentence of a decision. */
@@ -93,12 +96,19 @@ export const pins = (page: Page) => page.locator(".sock .pin");
 export const saved = (page: Page) =>
   expect(page.getByRole("status").getByText("kept", { exact: true })).toBeVisible();
 
+/** castOn goes from a board to its needles, and casts on. */
+export async function castOn(page: Page): Promise<void> {
+  await page.getByRole("link", { name: "Knit", exact: true }).click();
+  await page.getByRole("button", { name: /^Cast on \d+$/ }).click();
+  await expect(page.getByRole("button", { name: "Row done" })).toBeVisible();
+}
+
 /** cast puts a sock of Isolde's figures on the needles. */
 export async function cast(page: Page, name: string): Promise<void> {
   await newSock(page, name, "Isolde");
   await typeFoot(page);
   await saved(page);
-  await page.getByRole("link", { name: "Knit", exact: true }).click();
+  await castOn(page);
   await expect(where(page)).toContainText("cast on");
 }
 

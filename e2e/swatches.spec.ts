@@ -1,5 +1,5 @@
 import { expect, type Page, test } from "@playwright/test";
-import { newSock, pins, saved } from "./steps";
+import { decide, newSock, pins, saved } from "./steps";
 
 async function count(page: Page, what: "stitches" | "rounds", n: string, width: string) {
   await page.getByLabel(`Count of ${what}`).fill(n);
@@ -59,6 +59,7 @@ test("a swatch is counted in several places, judged in words, and taken by a soc
   await page.getByLabel("Girth round the ball").fill("23.6");
   await expect(page.getByLabel("Stitches", { exact: true })).toHaveValue("32");
   await expect(pins(page).filter({ hasText: "65rounds to the heel" })).toHaveCount(1);
+  await decide(page, "Yarn");
   await expect(page.getByLabel("Ball measures")).toHaveValue("400");
   await saved(page);
 });

@@ -43,7 +43,7 @@ test("inches typed as centimetres are asked about", async ({ page }) => {
   await typeFoot(page);
   await decide(page, "Foot");
   await page.getByLabel("Girth round the ball").fill("9");
-  await expect(page.getByLabel("What to look at")).toContainText(
+  await expect(page.getByLabel("What to look at: Foot")).toContainText(
     "Did you mean inches instead of centimetres?",
   );
   await page.getByLabel("Girth round the ball").fill("8");

@@ -1,5 +1,5 @@
 import { expect, test } from "@playwright/test";
-import { choose, decide, newSock, putAt, saved, typeFoot, where, written } from "./steps";
+import { castOn, choose, decide, newSock, putAt, saved, typeFoot, where, written } from "./steps";
 
 test("needles change at a section, and the rows say on which each stitch lies", async ({ page }) => {
   await newSock(page, "Sock on many needles");
@@ -28,7 +28,7 @@ test("a lone turn is worked in one breath with the row after it", async ({ page 
   await newSock(page, "Sock that only turns");
   await typeFoot(page);
   await saved(page);
-  await page.getByRole("link", { name: "Knit", exact: true }).click();
+  await castOn(page);
   await expect(where(page)).toContainText("cast on");
   await putAt(page, "heel-1");
   await expect(where(page)).toContainText("heel, row 2 of");

@@ -12,6 +12,7 @@ import (
 	"acornstep/sock/pattern"
 	"acornstep/sock/plan"
 	"acornstep/sock/position"
+	"acornstep/sock/replan"
 	"acornstep/sock/trace"
 	"acornstep/sock/tracing"
 	"acornstep/sock/whatif"
@@ -58,13 +59,32 @@ func rankWays(c call[CompareQuestion]) (advise.Report, error) {
 	return report, err
 }
 
-func options(c call[DraftQuestion]) (OptionList, error) {
+func (s *server) options(c call[OptionsQuestion]) (OptionList, error) {
 	d, unit, err := complete(c.Asked.Unit, c.Asked.Draft)
 	if err != nil {
 		return OptionList{}, err
 	}
 	choices, err := advise.Options(d, unit)
-	return OptionList{choices}, err
+	if err != nil || c.Asked.SockID == "" {
+		return OptionList{choices}, err
+	}
+	o, err := s.shelf.sock(c, c.Asked.SockID)
+	if err != nil {
+		return OptionList{}, err
+	}
+	rows := o.places(s.today())
+	if rows == [2]int{} {
+		return OptionList{choices}, nil
+	}
+	lock := replan.LockOf(o.Edition, d, replan.Bound{Rows: rows})
+	for _, choice := range choices {
+		for i := range choice.Options {
+			if option := &choice.Options[i]; !option.Chosen && option.Stop == "" {
+				option.Locked = lock(option.Changes)
+			}
+		}
+	}
+	return OptionList{choices}, nil
 }
 
 func showWorking(c call[DraftQuestion]) (WorkingList, error) {

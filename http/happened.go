@@ -78,6 +78,9 @@ func (s *server) replan(c call[ReplanQuestion]) (replan.Proposal, error) {
 		return replan.Proposal{}, basket.ErrChanged
 	}
 	h := c.Asked.Happened
+	if h.Unit, err = unitOf(c.Asked.Unit); err != nil {
+		return replan.Proposal{}, err
+	}
 	length, err := lengthOf(c.Asked.Length, c.Asked.Unit)
 	if err != nil {
 		return replan.Proposal{}, err

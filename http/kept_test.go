@@ -83,7 +83,7 @@ func TestAnOfferIsAnsweredOnce(t *testing.T) {
 	require.NoError(t, err)
 	e, err := knitting.Begin(d)
 	require.NoError(t, err)
-	e.Version, e.Plan.Design.FootLength.Rounds = 2, nil
+	e.Version, e.Plan.Design.FootLength.Rounds, e.Board = 2, nil, nil
 	require.NoError(t, a.store.AddEdition(t.Context(), v.ID, e, [2]int{}))
 
 	var offered http.KnitView

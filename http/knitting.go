@@ -28,7 +28,7 @@ type KnitView struct {
 	ID     string `json:"id"`
 	Name   string `json:"name"`
 	Wearer string `json:"wearer"`
-	// Version of the plan that is knitted, and the versions before it.
+	// Version of the plan that is knitted, and the versions before it; 0 while nothing is cast on.
 	Version  int             `json:"version"`
 	Versions []knitting.Line `json:"versions"`
 	Rows     []knitting.Row  `json:"rows"`
@@ -92,23 +92,27 @@ func (s *server) startKnitting(c call[nothing]) (KnitView, error) {
 	return s.knitting(c)
 }
 
+// knitting is a sock on the needles, or one that could be cast on, to be read.
 func (s *server) knitting(c call[nothing]) (KnitView, error) {
 	sock, err := s.Basket.Get(c, c.ID)
 	if err != nil {
 		return KnitView{}, err
 	}
+	versions, err := s.Logbook.Editions(c, c.ID)
+	if err != nil {
+		return KnitView{}, err
+	}
+	if len(versions) == 0 {
+		return s.preview(&sock)
+	}
 	o, err := s.shelf.sock(c, c.ID)
 	if err != nil {
 		return KnitView{}, err
 	}
-	v := KnitView{
-		ID: sock.ID, Name: sock.Name, Wearer: sock.Wearer, Version: o.Version, Versions: o.versions,
-		Rows: o.First.Rows, Needles: o.First.Needles, Strip: o.Strip, Flap: o.Plan.Summary.FlapRows != nil,
-		HeelStartsAt: o.Plan.Summary.HeelStartsAt, HeelPlace: o.HeelPlace, Course: o.Courses.First, SecondCourse: o.Courses.Second, Events: o.events, Seq: o.seq, Tally: o.tally(s.today()),
+	if o, err = s.follow(c, &sock, o); err != nil {
+		return KnitView{}, err
 	}
-	if o.Other != nil {
-		v.Second, v.SecondNeedles = o.Other.Rows, o.Other.Needles
-	}
+	v := viewOfNeedles(&sock, o, o.tally(s.today()))
 	v.Offer = o.Offer(v.Tally.Book.Places[0].Row)
 	return v, nil
 }

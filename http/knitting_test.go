@@ -217,3 +217,70 @@ func TestTheScaleIsReadOrSaysWhyNot(t *testing.T) {
 	withScale := startWith(t, "", listener.Addr().String())
 	assert.JSONEq(t, `{"grams":71.3}`, withScale.do("GET", "/api/scale", "").text)
 }
+
+// Reading a sock does not cast it on; until its first row is done the plan follows the board, and from then on the board asks.
+func TestThePlanFollowsTheBoardUntilTheFirstRow(t *testing.T) {
+	a := start(t, "")
+	var sock basket.Sock
+	a.do("POST", "/api/socks", `{"name":"Preview","wearer":"","unit":"cm","draft":`+isoldeDraft+`}`).into(t, &sock)
+	path := "/api/socks/" + sock.ID
+	look := func() (v http.KnitView) {
+		r := a.do("GET", path+"/knit", "")
+		require.Equal(t, 200, r.status, r.text)
+		r.into(t, &v)
+		return v
+	}
+	v := look()
+	assert.Zero(t, v.Version, "nothing is cast on")
+	assert.NotEmpty(t, v.Rows)
+	assert.False(t, sock.OnNeedles)
+	a.do("POST", path+"/knit", "").into(t, &v)
+	assert.Equal(t, 1, v.Version)
+
+	cuff := func(mm int) string {
+		return strings.Replace(isoldeDraft, `"design":{`, fmt.Sprintf(`"design":{"cuff":{"height_mm":%d},`, mm), 1)
+	}
+	save := func(revision int, draft string) {
+		r := a.do("PUT", path, fmt.Sprintf(`{"name":"Preview","wearer":"","notes":"","unit":"cm","revision":%d,"draft":%s}`, revision, draft))
+		require.Equal(t, 200, r.status, r.text)
+	}
+	save(sock.Revision, cuff(60))
+	v = look()
+	assert.Equal(t, 2, v.Version)
+	assert.Equal(t, v.Version, look().Version, "it follows once")
+
+	require.Equal(t, 200, a.do("POST", path+"/events", say(event("a", 1, `"kind":"row","row":40`))).status)
+	save(sock.Revision+1, cuff(40))
+	assert.Equal(t, 2, look().Version, "from the first row on it does not follow by itself")
+	var answer http.DecideAnswer
+	ask := func(accept bool) {
+		r := a.do("POST", path+"/decide", fmt.Sprintf(`{"version":2,"unit":"cm","sock":0,"accept":%t,"draft":%s}`, accept, cuff(40)))
+		require.Equal(t, 200, r.status, r.text)
+		r.into(t, &answer)
+	}
+	ask(false)
+	assert.True(t, answer.Plans)
+	assert.Equal(t, [2]int{41, 0}, answer.Rows)
+	assert.Equal(t, 2, look().Version)
+	ask(true)
+	assert.Equal(t, 3, answer.Version)
+	assert.Equal(t, 3, look().Version)
+	assert.Equal(t, 409, a.do("POST", path+"/decide", fmt.Sprintf(`{"version":2,"unit":"cm","sock":0,"accept":true,"draft":%s}`, cuff(50))).status)
+
+	// What would change a row that is knitted is locked, and says which.
+	var list struct {
+		Choices []struct {
+			Field   string
+			Options []struct{ Label, Locked string }
+		}
+	}
+	a.do("POST", "/api/options", fmt.Sprintf(`{"unit":"cm","sock_id":%q,"draft":%s}`, sock.ID, cuff(40))).into(t, &list)
+	locked := map[string]string{}
+	for _, c := range list.Choices {
+		for _, o := range c.Options {
+			locked[c.Field+" "+o.Label] = o.Locked
+		}
+	}
+	assert.Equal(t, "cast on, row 1", locked["toe.kind Garter-square toe"])
+	assert.Empty(t, locked["heel.kind Gusset first"])
+}

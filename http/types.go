@@ -94,6 +94,13 @@ type DraftQuestion struct {
 	Draft draft.Draft `json:"draft"`
 }
 
+// OptionsQuestion asks for every decision. SockID names a sock on the needles, whose knitted rows lock some.
+type OptionsQuestion struct {
+	Unit   string      `json:"unit" enum:"cm,in"`
+	Draft  draft.Draft `json:"draft"`
+	SockID string      `json:"sock_id,omitempty"`
+}
+
 // CompareQuestion asks for a ranking by what matters. Known lists techniques, such as
 // heel:flap_under and turn:wrap, for the wish known.
 type CompareQuestion struct {

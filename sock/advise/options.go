@@ -35,6 +35,8 @@ type Option struct {
 	Chosen      bool   `json:"chosen"`
 	// Stop says why it gives no sock here; empty when it does.
 	Stop string `json:"stop"`
+	// Locked names the knitted row that it would change, on a sock that is on the needles.
+	Locked string `json:"locked,omitempty"`
 }
 
 // way is a value of a field with its names.

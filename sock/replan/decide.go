@@ -9,6 +9,7 @@ import (
 	"acornstep/sock/design"
 	"acornstep/sock/knit"
 	"acornstep/sock/knitting"
+	"acornstep/sock/measure"
 	"acornstep/sock/needle"
 	"acornstep/sock/plan"
 )
@@ -60,7 +61,7 @@ func (b Bound) sock() int { return max(1, b.Sock) }
 var unknitted = []string{"name", "format", "version", "mirror", "foot.estimated", "foot.cautions", "patterns"}
 
 // Decide works out what a design makes of the rows to come. What gives no sock, or never meets the needles, is document.Faults.
-func Decide(e *knitting.Edition, d design.Design, b Bound) (Decided, error) {
+func Decide(e *knitting.Edition, d design.Design, b Bound, unit measure.Unit) (Decided, error) {
 	p := e.PlanOf(b.sock())
 	out := Decided{Proposal: Proposal{Row: b.Rows[0], OtherRow: &b.Rows[1], Changes: []Change{}}, Pending: []Pending{}, Locked: []Lock{}}
 	if !p.HasDesign() {
@@ -106,8 +107,8 @@ func Decide(e *knitting.Edition, d design.Design, b Bound) (Decided, error) {
 	out.Edition, out.Plans = edition, true
 	places := edition.From(b.Rows)
 	out.Row, out.OtherRow = places[0], &places[1]
-	out.compare(p, edition.PlanOf(b.sock()), true)
-	edition.Reason = "Decided anew: " + out.Text
+	out.compare(p, edition.PlanOf(b.sock()), true, unit)
+	edition.Reason, edition.Board = "Decided anew: "+out.Text, &d
 	return out, nil
 }
 

@@ -26,7 +26,7 @@ func begunWith(t require.TestingT, fields string) *knitting.Edition {
 func decided(t require.TestingT, e *knitting.Edition, changes design.Changes, b Bound) (Decided, error) {
 	d, err := e.Board.With(changes)
 	require.NoError(t, err)
-	return Decide(e, d, b)
+	return Decide(e, d, b, measure.Centimetres)
 }
 
 // On the foot the heel is still open: a flap of 36 rows takes 63 mm instead of 51, so that the foot has 5 rounds fewer. In the heel it is locked.
@@ -93,7 +93,7 @@ func TestADecisionNeverChangesAKnittedRow(t *testing.T) {
 		if err != nil {
 			return
 		}
-		q, err := Decide(e, d, b)
+		q, err := Decide(e, d, b, measure.Inches)
 		if err != nil {
 			return
 		}

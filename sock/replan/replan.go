@@ -18,7 +18,9 @@ import (
 
 // Happened is what somebody says; nil is what went as planned.
 type Happened struct {
-	// Row is the next row to knit, counted from 0.
+	// Sock is the one of the pair that is told of, 1 or 2; 0 for the first.
+	Sock int `json:"sock,omitempty"`
+	// Row is its next row to knit, counted from 0.
 	Row int `json:"row"`
 	// Length from the tip of the toe, in mm, as it was tried on or measured.
 	Length *measure.Length `json:"length_mm,omitempty"`
@@ -38,6 +40,23 @@ type Happened struct {
 	Other *int `json:"other_row,omitempty"`
 	// LegRounds is how tall the leg really becomes, below its cuff.
 	LegRounds *int `json:"leg_rounds,omitempty"`
+	// Unit is what is read.
+	Unit measure.Unit `json:"-"`
+}
+
+// sock is the one that is told of.
+func (h *Happened) sock() int { return max(1, h.Sock) }
+
+// rows are the next rows of both socks.
+func (h *Happened) rows() [2]int {
+	other := 0
+	if h.Other != nil {
+		other = *h.Other
+	}
+	if h.sock() == 2 {
+		return [2]int{other, h.Row}
+	}
+	return [2]int{h.Row, other}
 }
 
 // Proposal is a plan for what is still to come.
@@ -70,15 +89,18 @@ const believable = 1.35
 // Ask solves what is still to come. What cannot be, or would change knitted
 // rows, is document.Faults.
 func Ask(e *knitting.Edition, h Happened) (Proposal, error) {
-	p := e.Plan
+	if h.Sock < 0 || h.Sock > 2 {
+		return Proposal{}, fault("sock", "read %d; a pair has socks 1 and 2", h.Sock)
+	}
+	p := e.PlanOf(h.sock())
 	if !p.HasDesign() {
 		return Proposal{}, fault("", "this plan came without a design, so the rest cannot be worked out from it: go on as it says")
 	}
 	if h.Row < 0 || h.Row > len(p.Rows) {
 		return Proposal{}, fault("row", "read %d; the sock has rows 0 to %d", h.Row, len(p.Rows))
 	}
-	if h.Other != nil && (*h.Other < 0 || *h.Other > len(p.Rows)) {
-		return Proposal{}, fault("other_row", "read %d; the sock has rows 0 to %d", *h.Other, len(p.Rows))
+	if last := len(e.PlanOf(3 - h.sock()).Rows); h.Other != nil && (*h.Other < 0 || *h.Other > last) {
+		return Proposal{}, fault("other_row", "read %d; the sock has rows 0 to %d", *h.Other, last)
 	}
 	if h.CastOn != nil && *h.CastOn != p.Summary.CastOnStitches {
 		return castOn(e, h)
@@ -156,30 +178,50 @@ func proposeMade(e *knitting.Edition, made *plan.Plan, h Happened, from int, sta
 	if stop := made.Stopped(); stop != nil {
 		return Proposal{}, fault("", "planned like that no sock results: %s", stop.Text)
 	}
-	edition, err := e.Next(made, from, "")
+	edition, err := following(e, made, h, from, stands)
 	if err != nil {
 		return Proposal{}, err
 	}
 	if stands {
-		for i := range edition.Places {
-			if i <= h.Row && i < len(edition.Plan.Rows) {
-				edition.Places[i] = i
-			} else {
-				edition.Places[i] = max(edition.Places[i], h.Row)
-			}
-		}
+		stay(edition, h)
 	}
-	proposal := Proposal{Edition: edition, Plans: true, Row: edition.Places[h.Row], Changes: []Change{}}
+	after := edition.From(h.rows())
+	proposal := Proposal{Edition: edition, Plans: true, Row: after[h.sock()-1], Changes: []Change{}}
 	if h.Other != nil {
-		proposal.OtherRow = &edition.Places[*h.Other]
+		proposal.OtherRow = &after[2-h.sock()]
 	}
-	proposal.compare(e.Plan, edition.Plan, h.Length == nil)
+	proposal.compare(e.PlanOf(h.sock()), edition.PlanOf(h.sock()), h.Length == nil, h.Unit)
 	edition.Reason = proposal.Text
 	return proposal, nil
 }
 
+// following is the edition that a plan makes. What really happened on one sock is
+// no fact of the other that is begun; and a sock that follows a plan of its own goes on doing so.
+func following(e *knitting.Edition, made *plan.Plan, h Happened, from int, happened bool) (*knitting.Edition, error) {
+	begun := h.Other != nil && *h.Other > 0
+	if happened && begun || h.sock() == 2 && e.Second != nil {
+		return e.NextOf(h.sock(), made, from, "")
+	}
+	return e.Next(made, from, "")
+}
+
+// stay keeps the knitter before the row before which they stand: the rows up to it became what they really were.
+func stay(edition *knitting.Edition, h Happened) {
+	places, p := edition.Places, edition.PlanOf(h.sock())
+	if h.sock() == 2 && edition.SecondPlaces != nil {
+		places = edition.SecondPlaces
+	}
+	for i := range places {
+		if i <= h.Row && i < len(p.Rows) {
+			places[i] = i
+		} else {
+			places[i] = max(places[i], h.Row)
+		}
+	}
+}
+
 // compare says what becomes of the counts of a plan, and what that costs in length where the gauge stays.
-func (q *Proposal) compare(p, next *plan.Plan, cost bool) {
+func (q *Proposal) compare(p, next *plan.Plan, cost bool, unit measure.Unit) {
 	a, b := p.Summary, next.Summary
 	for _, c := range []Change{
 		{"stitches cast on", a.CastOnStitches, b.CastOnStitches}, {"increase rounds", value(a.IncreaseRounds), value(b.IncreaseRounds)}, {"rounds of the toe", a.ToeRounds, b.ToeRounds},
@@ -196,7 +238,7 @@ func (q *Proposal) compare(p, next *plan.Plan, cost bool) {
 		gauge := next.Design.Gauge.PerMM()
 		q.CostMM = gauge.Height(float64(b.FootRounds - a.FootRounds + b.ToeRounds - a.ToeRounds))
 	}
-	q.say()
+	q.say(unit)
 }
 
 func value(n *int) int {
@@ -206,7 +248,7 @@ func value(n *int) int {
 	return *n
 }
 
-func (q *Proposal) say() {
+func (q *Proposal) say(unit measure.Unit) {
 	if len(q.Changes) == 0 {
 		q.Text = "Nothing changes: go on as planned."
 		return
@@ -224,9 +266,9 @@ func (q *Proposal) say() {
 	}
 	switch {
 	case q.CostMM > 0:
-		q.Text += fmt.Sprintf(". The foot comes out %.1f mm longer.", float64(q.CostMM))
+		q.Text += fmt.Sprintf(". The foot comes out %s longer.", unit.Show(q.CostMM))
 	case q.CostMM < 0:
-		q.Text += fmt.Sprintf(". The foot comes out %.1f mm shorter.", float64(-q.CostMM))
+		q.Text += fmt.Sprintf(". The foot comes out %s shorter.", unit.Show(-q.CostMM))
 	default:
 		q.Text += "."
 	}

@@ -22,7 +22,7 @@ const fewestToShape = 8
 // castOn answers loops that were cast on otherwise than planned: the toe is
 // worked out anew from where the knitter stands, so many of its rounds as are knitted among it.
 func castOn(e *knitting.Edition, h Happened) (Proposal, error) {
-	p, loops := e.Plan, *h.CastOn
+	p, loops := e.PlanOf(h.sock()), *h.CastOn
 	round := p.Summary.FootStitches
 	if p.Design.Toe.Kind != "wedge" {
 		return otherToe(e, h)
@@ -52,12 +52,13 @@ func castOn(e *knitting.Edition, h Happened) (Proposal, error) {
 
 // otherToe answers another count for a toe whose cast-on decides the stitches round the foot.
 func otherToe(e *knitting.Edition, h Happened) (Proposal, error) {
-	loops, d := *h.CastOn, e.Plan.Design
+	p := e.PlanOf(h.sock())
+	loops, d := *h.CastOn, p.Design
 	round := 2 * loops
 	if loops%2 != 0 || round < knit.FewestStitches {
 		return Proposal{}, fault("cast_on", "read %d; this toe is begun on an even count, %d at least: cast on once more", loops, knit.FewestStitches/2)
 	}
-	if section(e.Plan, h.Row) != needle.Toe && section(e.Plan, h.Row) != needle.CastOn {
+	if section(p, h.Row) != needle.Toe && section(p, h.Row) != needle.CastOn {
 		return Proposal{}, fault("cast_on", "read %d; the toe is knitted and its count came out: say how many stitches you count now", loops)
 	}
 	d.Stitches, d.FootLength.Rounds, d.Leg.Rounds = &round, nil, nil
@@ -74,7 +75,7 @@ func otherToe(e *knitting.Edition, h Happened) (Proposal, error) {
 // missed answers an increase that was forgotten at one end of a needle: the
 // count comes right in the rounds to come, at the place that lacks it.
 func missed(e *knitting.Edition, h Happened) (Proposal, error) {
-	p := e.Plan
+	p := e.PlanOf(h.sock())
 	if p.Design.Toe.Kind != "wedge" {
 		return Proposal{}, fault("missed", "this toe has no increases at its sides")
 	}
@@ -114,7 +115,7 @@ func missed(e *knitting.Edition, h Happened) (Proposal, error) {
 // pickedUp answers what was really picked up along a flap: the gusset is worked
 // out anew from where the knitter stands.
 func pickedUp(e *knitting.Edition, h Happened) (Proposal, error) {
-	p := e.Plan
+	p := e.PlanOf(h.sock())
 	if p.Summary.FlapRows == nil {
 		return Proposal{}, fault("picked_up", "this heel has no flap to pick up along")
 	}

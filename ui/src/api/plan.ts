@@ -46,13 +46,20 @@ export function waysOf(draft: Draft, unit: Unit, by: Wish, known: string[]) {
   });
 }
 
-/** optionsOf is every decision about a draft, with what each way does. */
-export function optionsOf(draft: Draft, unit: Unit) {
+/** optionsOf is every decision about a draft, with what each way does; of a sock on the needles also what its knitted rows lock. */
+export function optionsOf(draft: Draft, unit: Unit, onNeedles?: string) {
   return queryOptions({
-    queryKey: ["options", unit, draft],
+    queryKey: ["options", unit, draft, onNeedles],
     queryFn: async ({ signal }) =>
-      answered(await client.POST("/api/options", { body: { unit, draft }, signal })).choices,
+      answered(
+        await client.POST("/api/options", {
+          body: { unit, draft, ...(onNeedles && { sock_id: onNeedles }) },
+          signal,
+        }),
+      ).choices,
     ...forGood,
+    // What is knitted meanwhile locks more of it.
+    ...(onNeedles && { staleTime: 0 }),
   });
 }
 

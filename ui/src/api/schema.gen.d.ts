@@ -556,6 +556,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/socks/{id}/decide": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Hold the board against the rows to come */
+        post: operations["decide"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/socks/{id}/duplicate": {
         parameters: {
             query?: never;
@@ -1078,6 +1095,7 @@ export interface components {
             chosen: boolean;
             here: string;
             label: string;
+            locked?: string;
             reason: string;
             recommended: boolean;
             stop: string;
@@ -1206,6 +1224,19 @@ export interface components {
             copies: components["schemas"]["Copy"][];
             failed: string;
             on: boolean;
+        };
+        DecideAnswer: {
+            changes: components["schemas"]["ReplanChange"][];
+            cost_mm: components["schemas"]["MeasureLength"];
+            locked: components["schemas"]["ReplanLock"][];
+            other_row?: null | number;
+            pending: components["schemas"]["ReplanPending"][];
+            plans: boolean;
+            repair: string;
+            row: number;
+            rows: number[] | null;
+            text: string;
+            version: number;
         };
         DesignAnkle: {
             change: string;
@@ -1519,6 +1550,7 @@ export interface components {
             offer?: components["schemas"]["KnittingOffer"];
             rows: components["schemas"]["KnittingRow"][];
             second?: components["schemas"]["KnittingRow"][];
+            second_course?: components["schemas"]["LogbookCourse"];
             second_needles?: components["schemas"]["PositionNeedles"][];
             /** Format: int64 */
             seq: number;
@@ -1658,6 +1690,12 @@ export interface components {
         Ops: components["schemas"]["Op"][];
         OptionList: {
             choices: components["schemas"]["AdviseChoice"][];
+        };
+        OptionsQuestion: {
+            draft: components["schemas"]["Draft"];
+            sock_id?: string;
+            /** @enum {string} */
+            unit: "cm" | "in";
         };
         PairAnswer: {
             differences: components["schemas"]["BoardDifference"][];
@@ -1810,10 +1848,26 @@ export interface components {
             heel_late?: null | number;
             leg_rounds?: null | number;
             length_mm?: null | number;
+            missed?: components["schemas"]["ReplanMissed"];
             other_row?: null | number;
             picked_up?: null | number[];
             row: number;
+            sock?: number;
             to_heel_mm?: null | number;
+        };
+        ReplanLock: {
+            field: string;
+            label: string;
+            row: string;
+        };
+        ReplanMissed: {
+            /** @enum {string} */
+            end: "start" | "end";
+            needle: number;
+        };
+        ReplanPending: {
+            field: string;
+            label: string;
         };
         ReplanProposal: {
             changes: components["schemas"]["ReplanChange"][];
@@ -3058,7 +3112,7 @@ export interface operations {
         };
         requestBody?: {
             content: {
-                "application/json": components["schemas"]["DraftQuestion"];
+                "application/json": components["schemas"]["OptionsQuestion"];
             };
         };
         responses: {
@@ -3563,6 +3617,49 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["CauseList"];
+                };
+            };
+            /** @description What was wrong, and with which field */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    decide: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                /** @description id of the thing */
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: {
+            content: {
+                "application/json": {
+                    accept: boolean;
+                    draft: components["schemas"]["Draft"];
+                    sock: number;
+                    /** @enum {string} */
+                    unit: "cm" | "in";
+                    version: number;
+                };
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DecideAnswer"];
                 };
             };
             /** @description What was wrong, and with which field */

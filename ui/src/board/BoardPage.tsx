@@ -1,6 +1,6 @@
 import { useQuery } from "@tanstack/react-query";
 import { useEffect, useState } from "react";
-import { Link, Outlet, useMatch } from "react-router";
+import { Outlet, useMatch } from "react-router";
 import type { Sock } from "../api/client";
 import { useSaveSock } from "../api/socks";
 import { keptDraft } from "../shell/device";
@@ -11,6 +11,7 @@ import { useUnit } from "../units/units";
 import { BoardHeading, panelNames } from "./BoardHeading";
 import { Conflict } from "./Conflict";
 import type { Content } from "./content";
+import { NeedlesNote } from "./NeedlesNote";
 import { Picture } from "./Picture";
 import { keptSteps, type Steps } from "./steps";
 import { BoardContext, createBoard, draftName, type Unsaved, useBoard } from "./store";
@@ -91,7 +92,7 @@ function Keys() {
 
 function Layout({ sock }: { sock: Sock }) {
   const name = useBoard((b) => b.content.name);
-  const options = useOptions();
+  const options = useOptions(sock.on_needles ? sock.id : undefined);
   const wide = useMatch("/socks/:id/compare") !== null;
   const { "*": panel = "" } = useMatch("/socks/:id/*")?.params ?? {};
   usePageTitle([panelNames[panel], name].filter(Boolean).join(" · "));
@@ -106,13 +107,7 @@ function Layout({ sock }: { sock: Sock }) {
           </section>
         )}
         <div className="choices">
-          {sock.on_needles && (
-            <p className="stale-note">
-              This sock is <Link to={`/socks/${sock.id}/knit`}>on the needles</Link> and follows the plan it
-              was cast on with. What you change here is for the next pair; what is being knitted is bent
-              there, with “I tried it on” and “It went otherwise”.
-            </p>
-          )}
+          {sock.on_needles && <NeedlesNote id={sock.id} />}
           <Outlet context={sock} />
         </div>
       </div>

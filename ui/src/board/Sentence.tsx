@@ -33,7 +33,7 @@ export function Sentence({ pieces }: { pieces: Piece[] }) {
         </div>
       )}
       {figures.length > 0 && (
-        <div className="figures">
+        <div className="typed-figures">
           {figures.map((piece) => (
             <Field
               key={piece.field}

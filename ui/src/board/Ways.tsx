@@ -47,11 +47,18 @@ function Way({ field, option, choose }: { field: string; option: Option; choose:
   const id = `${field.replaceAll(".", "-")}-${option.label.replaceAll(/\W+/g, "-")}`;
   return (
     <label
-      className={`way${option.chosen ? " chosen" : ""}${option.stop ? " stopped" : ""}`}
+      className={`way${option.chosen ? " chosen" : ""}${option.stop || option.locked ? " stopped" : ""}`}
       htmlFor={id}
       title={option.stop || undefined}
     >
-      <input id={id} type="radio" name={field} checked={option.chosen} onChange={() => choose(option)} />
+      <input
+        id={id}
+        type="radio"
+        name={field}
+        checked={option.chosen}
+        disabled={Boolean(option.locked)}
+        onChange={() => choose(option)}
+      />
       <span className="way-name">
         {option.chosen && <span aria-hidden="true">✓ </span>}
         {option.label}
@@ -59,6 +66,7 @@ function Way({ field, option, choose }: { field: string; option: Option; choose:
       {(option.stop || option.here) && (
         <span className="way-here">{option.stop ? "gives no sock here" : option.here}</span>
       )}
+      {option.locked && <span className="way-locked">locked: {option.locked} is knitted</span>}
       <span className="way-reason">
         {option.recommended && <span className="usual">usual · </span>}
         {option.reason}

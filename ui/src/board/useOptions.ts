@@ -8,11 +8,11 @@ import { useBoard } from "./store";
 export const OptionsContext = createContext<Choice[]>([]);
 
 /** useOptions asks what every way would do, a moment after the drawing has followed. */
-export function useOptions(): Choice[] {
+export function useOptions(onNeedles: string | undefined): Choice[] {
   const unit = useUnit();
   const draft = useBoard((b) => (b.calm.answer?.plan ? b.calm.answer : b.calm.good)?.draft);
   const options = useQuery({
-    ...optionsOf(draft ?? { design: {}, entries: {} }, unit),
+    ...optionsOf(draft ?? { design: {}, entries: {} }, unit, onNeedles),
     enabled: draft !== undefined,
   });
   return options.data ?? none;

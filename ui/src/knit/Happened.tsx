@@ -5,6 +5,7 @@ import { faultText } from "../api/client";
 import { useUnit } from "../units/units";
 import { useKnitting } from "./context";
 import { Otherwise, saidOf, type Typed } from "./Otherwise";
+import { rowsOf } from "./store";
 import { type Said, useReplan } from "./useReplan";
 
 const sits: { value: NonNullable<Schemas["ReplanHappened"]["feels"]>; label: string }[] = [
@@ -37,6 +38,10 @@ export function Happened({
   const [toHeel, setToHeel] = useState("");
   const [typed, setTyped] = useState<Typed>({});
   const flap = useKnitting((s) => s.view.flap);
+  const wedge = useKnitting(
+    (s) =>
+      row > 2 && rowsOf(s.view, sock).some((r) => r.section === "toe" && r.kind === "round" && r.n === 2),
+  );
   const [feels, setFeels] = useState<Schemas["ReplanHappened"]["feels"]>();
   const triedOn = length.trim() !== "" || toHeel.trim() !== "" || feels !== undefined;
   const onTheFoot = triedOn ? { length, ...(onFoot && { toHeel }), ...(feels && { feels }) } : undefined;
@@ -95,7 +100,7 @@ export function Happened({
           </div>
         </>
       ) : (
-        <Otherwise typed={typed} setTyped={setTyped} flap={flap} />
+        <Otherwise typed={typed} setTyped={setTyped} flap={flap} wedge={wedge} />
       )}
       <Button type="primary" htmlType="submit" loading={ask.isPending} disabled={!said}>
         What does it change?

@@ -1,27 +1,19 @@
 import { Button, Segmented } from "antd";
 import { useLayoutEffect } from "react";
 import { Link, useSearchParams } from "react-router";
-import type { Schemas } from "../api/client";
 import { Strip } from "../drawing/Strip";
 import { AcornMark } from "../shell/AcornMark";
 import { Settings } from "../shell/Settings";
 import { useKept } from "../shell/useKept";
 import { useKnitting } from "./context";
+import { Instruction, NeedleFigure, RowName, titleOf, type Wording } from "./Instruction";
 import { AsideNote, KeepingNote, OpenNote } from "./KeepingNotes";
 import { KnitPanel } from "./KnitPanel";
 import { standing } from "./logbook";
 import { Moment } from "./Moment";
-import { NeedleDrawing } from "./NeedleDrawing";
 import { OfferNote } from "./OfferNote";
 import { type Knitting, rowsOf, sockNow, type Which, workedAt } from "./store";
-import { roomFor } from "./stretches";
 import { useComforts } from "./useComforts";
-
-type Row = Schemas["KnittingRow"];
-type Wording = "short" | "long";
-
-const titles: Record<string, string> = { cast_on: "cast on", bind_off: "bind off" };
-const titleOf = (section: string) => titles[section] ?? section;
 
 /** KnitScreen is read from a metre away, with both hands busy: one instruction, one key. */
 export function KnitScreen() {
@@ -36,7 +28,6 @@ export function KnitScreen() {
   const at = workedAt(rows, place.row);
   const row = rows[at];
   const [before, after] = [needles[at], needles[at + 1]];
-  const room = row ? roomFor(row, before, after) : 0;
   const comforts = useComforts(row?.special === true && place.row > 0, place.row);
   const open = (panel: string | null) => setSearch(panel === null ? {} : { panel }, { replace: true });
 
@@ -116,12 +107,7 @@ export function KnitScreen() {
         )}
         {row ? (
           <>
-            <p className="knit-where">
-              {titleOf(row.section)}, {row.kind} {row.n} of {row.of} ·{" "}
-              {row.side === "RS" ? "right side" : "wrong side"}
-              {row.colour && ` · in the ${row.colour} yarn`}
-              {place.half && " · needle 2"}
-            </p>
+            <RowName row={row} half={place.half} />
             <Instruction row={row} wording={wording} half={place.half} />
             {row.note && <p className="knit-note">{row.note}</p>}
             {sock === 2 && place.row === 0 && k.tally.stripes?.began && (
@@ -130,18 +116,7 @@ export function KnitScreen() {
               </p>
             )}
             <OthersNotes sock={sock} row={place.row} />
-            <figure className="knit-needle">
-              <figcaption>before</figcaption>
-              {before && (
-                <NeedleDrawing needle={before} row={row} when="before" room={room} half={place.half} />
-              )}
-              <figcaption>after</figcaption>
-              {after && <NeedleDrawing needle={after} row={row} when="after" room={room} />}
-              <figcaption className="knit-legend">
-                {row.side === "WS" && "As you hold it, the wrong side in front. "}◎ start of the round · ○
-                start of the back · △ ends of the heel's centre · ● the yarn
-              </figcaption>
-            </figure>
+            <NeedleFigure row={row} before={before} after={after} half={place.half} />
           </>
         ) : (
           <OffTheNeedles sock={sock} />
@@ -231,43 +206,6 @@ function stateOf(k: Knitting): string {
     return `not written down: ${k.waiting} kept here`;
   }
   return k.waiting > 0 ? "writing…" : "written down";
-}
-
-/** The longest instructions, in letters, that are set in the two largest sizes. */
-const huge = 24;
-const large = 56;
-
-/** What is laid before a row is no part of it. */
-const works = (part: Row["parts"][number]) => part.on !== "first";
-
-function sizeOf(row: Row, wording: Wording): string {
-  const letters = row.parts.filter(works).reduce((sum, part) => sum + part[wording].length, 0);
-  return letters <= huge ? "huge" : letters <= large ? "large" : "";
-}
-
-function Instruction({ row, wording, half }: { row: Row; wording: Wording; half: boolean }) {
-  return (
-    <div className={`instruction ${wording} ${sizeOf(row, wording)}`}>
-      {row.parts.map((part, i) => (
-        <p
-          key={`${part.needle} ${part.short}`}
-          className={!works(part) ? "laid" : half && i === row.parts.findIndex(works) ? "did" : ""}
-        >
-          {part.on && <span className="on">{part.on}</span>}
-          {part[wording].split(/,? (?=turn$)/).map((piece) =>
-            piece === "turn" ? (
-              <span key={piece} className="turn">
-                turn
-              </span>
-            ) : (
-              <span key={piece}>{piece} </span>
-            ),
-          )}
-        </p>
-      ))}
-      {row.until && <p className="knit-until">{row.until}</p>}
-    </div>
-  );
 }
 
 /** OthersNotes are what was noted at this row, on this sock or on its sister. */

@@ -28,7 +28,8 @@ const listen = 5000;
 function Held({ view, kept, children }: { view: KnitView; kept: OnDevice; children: ReactNode }) {
   const [store] = useState(() => createKnitting(view, kept));
   useEffect(() => {
-    const send = () => void store.getState().send();
+    // Before anything is cast on there is nothing to hear.
+    const send = () => store.getState().view.version > 0 && void store.getState().send();
     send();
     const timer = setInterval(() => document.visibilityState === "visible" && send(), listen);
     window.addEventListener("online", send);

@@ -1,4 +1,4 @@
-import { Input } from "antd";
+import { Input, Select } from "antd";
 import type { Said } from "./useReplan";
 
 /** A line says one thing that went otherwise, in so many whole numbers. */
@@ -16,7 +16,15 @@ const lines: Line[] = [
   { name: "leg_rounds", label: "Leg rounds, below the cuff", example: "64", numbers: 1 },
 ];
 
-export type Typed = Partial<Record<Line["name"], string>>;
+export type Typed = Partial<Record<Line["name"], string>> & { missed?: string | undefined };
+
+/** Where an increase of a wedge toe can be forgotten. */
+const ends = [
+  { value: "1 start", label: "needle 1, at its start" },
+  { value: "1 end", label: "needle 1, at its end" },
+  { value: "2 start", label: "needle 2, at its start" },
+  { value: "2 end", label: "needle 2, at its end" },
+];
 
 /** read gives the numbers of a line; nothing while it is empty or cannot be read. */
 function read({ name, numbers }: Line, typed: Typed): number[] | undefined {
@@ -31,10 +39,14 @@ export function saidOf(typed: Typed): Said | undefined {
   if (lines.some((line) => isWrong(line, typed))) {
     return undefined;
   }
-  const said = lines.flatMap((line) => {
+  const said: [string, unknown][] = lines.flatMap((line) => {
     const numbers = read(line, typed);
-    return numbers ? [[line.name, line.numbers === 1 ? numbers[0] : numbers]] : [];
+    return numbers ? [[line.name, line.numbers === 1 ? numbers[0] : numbers] as [string, unknown]] : [];
   });
+  const [needle, end] = typed.missed?.split(" ") ?? [];
+  if (needle && end) {
+    said.push(["missed", { needle: Number(needle), end }]);
+  }
   return said.length > 0 ? (Object.fromEntries(said) as Said) : undefined;
 }
 
@@ -43,17 +55,19 @@ export function Otherwise({
   typed,
   setTyped,
   flap,
+  wedge,
 }: {
   typed: Typed;
   setTyped: (typed: Typed) => void;
   /** The heel has a flap to pick up along. */
   flap: boolean;
+  /** The toe is a wedge, and begun. */
+  wedge: boolean;
 }) {
   return (
     <>
       <p className="hint">
-        What is knitted stays; the rest is planned for it. A forgotten increase: say how many stitches you
-        count.
+        What is knitted stays, and is written down as it was; the rest is planned for it.
       </p>
       {lines
         .filter((line) => flap || line.name !== "picked_up")
@@ -82,6 +96,21 @@ export function Otherwise({
             </div>
           );
         })}
+      {wedge && (
+        <div className="field">
+          <label htmlFor="happened-missed">An increase was forgotten, in the last round of them</label>
+          <Select
+            id="happened-missed"
+            aria-label="An increase was forgotten"
+            className="whole"
+            allowClear
+            placeholder="none"
+            value={typed.missed}
+            onChange={(missed) => setTyped({ ...typed, missed })}
+            options={ends}
+          />
+        </div>
+      )}
     </>
   );
 }

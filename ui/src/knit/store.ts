@@ -42,7 +42,12 @@ export function sockNow(k: Pick<Knitting, "which" | "places">): number {
   if (k.which !== "both") {
     return k.which === "first" ? 1 : 2;
   }
-  return k.places[1].row < k.places[0].row ? 2 : 1;
+  const [first, second] = k.places;
+  // Both at once go half by half: needle 1 of the first, needle 1 of the second, needle 2 of the first …
+  if (second.row === first.row) {
+    return first.half && !second.half ? 2 : 1;
+  }
+  return second.row < first.row ? 2 : 1;
 }
 
 /** rowsOf are the rows of one sock of the pair. */
@@ -50,6 +55,19 @@ export const rowsOf = (view: KnitView, sock: number) => (sock === 2 ? view.secon
 
 /** workedAt is the row that is worked at a place: a lone turn goes in one breath with the row after it. */
 export const workedAt = (rows: { joined?: boolean }[], row: number) => (rows[row]?.joined ? row + 1 : row);
+
+/** lastAlike is the last of so many rows from a row on that are worked as it is, in its section. */
+export function lastAlike(rows: { special: boolean; section: string }[], row: number, most: number): number {
+  let last = row;
+  while (
+    last + 1 < Math.min(row + most, rows.length) &&
+    rows[last + 1]?.special === false &&
+    rows[last + 1]?.section === rows[row]?.section
+  ) {
+    last++;
+  }
+  return last;
+}
 
 const gone =
   "This sock was taken out of the basket on another device. What you tick is kept with it all the same.";
@@ -161,9 +179,15 @@ export function createKnitting(view: KnitView, kept: OnDevice): StoreApi<Knittin
         const all = rowsOf(k.view, sock);
         const row = workedAt(all, k.places[sock - 1]?.row ?? 0);
         const last = all.length - 1;
-        if (row <= last) {
-          k.record(kind, sock, Math.min(row + rows - 1, last));
+        if (row > last) {
+          return;
         }
+        if (k.which === "both" && kind === "row" && rows === 1 && all[row]?.kind === "round") {
+          // One needle at a time: the first touch is its first half, the next its second.
+          k.record(k.places[sock - 1]?.half ? "row" : "half", sock, row);
+          return;
+        }
+        k.record(kind, sock, lastAlike(all, row, rows));
       },
       record: (kind, sock, row, more) => {
         const event: Event = {

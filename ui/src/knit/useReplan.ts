@@ -4,7 +4,7 @@ import { useUnit } from "../units/units";
 import { useKnitting } from "./context";
 
 /** What really happened, with the lengths as they were typed. */
-export type Said = Omit<Schemas["ReplanHappened"], "row" | "other_row"> & {
+export type Said = Omit<Schemas["ReplanHappened"], "sock" | "row" | "other_row"> & {
   length?: string;
   toHeel?: string;
 };
@@ -29,7 +29,7 @@ export function useReplan(sock: number, row: number, accepted: () => void) {
           params: { path: { id } },
           body: {
             version,
-            happened: { ...happened, row, other_row: otherRow },
+            happened: { ...happened, sock, row, other_row: otherRow },
             length,
             to_heel: toHeel,
             unit,

@@ -1,0 +1,87 @@
+import type { Schemas } from "../api/client";
+import { NeedleDrawing } from "./NeedleDrawing";
+import { roomFor } from "./stretches";
+
+type Row = Schemas["KnittingRow"];
+type Needles = Schemas["PositionNeedles"];
+export type Wording = "short" | "long";
+
+const titles: Record<string, string> = { cast_on: "cast on", bind_off: "bind off" };
+export const titleOf = (section: string) => titles[section] ?? section;
+
+/** RowName says which row it is. */
+export function RowName({ row, half = false }: { row: Row; half?: boolean }) {
+  return (
+    <p className="knit-where">
+      {titleOf(row.section)}, {row.kind} {row.n} of {row.of} ·{" "}
+      {row.side === "RS" ? "right side" : "wrong side"}
+      {row.colour && ` · in the ${row.colour} yarn`}
+      {half && " · needle 2"}
+    </p>
+  );
+}
+
+/** NeedleFigure is the needle before the row and after it. */
+export function NeedleFigure({
+  row,
+  before,
+  after,
+  half,
+}: {
+  row: Row;
+  before: Needles | undefined;
+  after: Needles | undefined;
+  half: boolean;
+}) {
+  const room = roomFor(row, before, after);
+  return (
+    <figure className="knit-needle">
+      <figcaption>before</figcaption>
+      {before && <NeedleDrawing needle={before} row={row} when="before" room={room} half={half} />}
+      <figcaption>after</figcaption>
+      {after && <NeedleDrawing needle={after} row={row} when="after" room={room} />}
+      <figcaption className="knit-legend">
+        {row.side === "WS" && "As you hold it, the wrong side in front. "}◎ start of the round · ○ start of
+        the back · △ ends of the heel's centre · ● the yarn
+      </figcaption>
+    </figure>
+  );
+}
+
+/** The longest instructions, in letters, that are set in the two largest sizes. */
+const huge = 24;
+const large = 56;
+
+/** What is laid before a row is no part of it. */
+const works = (part: Row["parts"][number]) => part.on !== "first";
+
+function sizeOf(row: Row, wording: Wording): string {
+  const letters = row.parts.filter(works).reduce((sum, part) => sum + part[wording].length, 0);
+  return letters <= huge ? "huge" : letters <= large ? "large" : "";
+}
+
+/** Instruction is what to do, as large as it fits. */
+export function Instruction({ row, wording, half }: { row: Row; wording: Wording; half: boolean }) {
+  return (
+    <div className={`instruction ${wording} ${sizeOf(row, wording)}`}>
+      {row.parts.map((part, i) => (
+        <p
+          key={`${part.needle} ${part.short}`}
+          className={!works(part) ? "laid" : half && i === row.parts.findIndex(works) ? "did" : ""}
+        >
+          {part.on && <span className="on">{part.on}</span>}
+          {part[wording].split(/,? (?=turn$)/).map((piece) =>
+            piece === "turn" ? (
+              <span key={piece} className="turn">
+                turn
+              </span>
+            ) : (
+              <span key={piece}>{piece} </span>
+            ),
+          )}
+        </p>
+      ))}
+      {row.until && <p className="knit-until">{row.until}</p>}
+    </div>
+  );
+}

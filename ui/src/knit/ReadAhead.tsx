@@ -1,0 +1,98 @@
+import { useMutation } from "@tanstack/react-query";
+import { Button } from "antd";
+import { useEffect, useState } from "react";
+import { Link } from "react-router";
+import { answered, client, faultText } from "../api/client";
+import { Strip } from "../drawing/Strip";
+import { AcornMark } from "../shell/AcornMark";
+import { Settings } from "../shell/Settings";
+import { useKept } from "../shell/useKept";
+import { useKnitting } from "./context";
+import { Instruction, NeedleFigure, RowName, type Wording } from "./Instruction";
+import { workedAt } from "./store";
+
+/** ReadAhead is knitting mode before anything is cast on: rows are read freely, and casting on is a button. */
+export function ReadAhead() {
+  const view = useKnitting((s) => s.view);
+  const take = useKnitting((s) => s.take);
+  const [wording] = useKept<Wording>("knit-wording", "short", ["short", "long"]);
+  const [at, setAt] = useState(0);
+  const row = view.rows[at];
+  const castOn = useMutation({
+    mutationFn: async () =>
+      answered(await client.POST("/api/socks/{id}/knit", { params: { path: { id: view.id } } })),
+    onSuccess: take,
+  });
+  const next = () => setAt((n) => workedAt(view.rows, Math.min(n + 1, view.rows.length - 1)));
+  const before = () =>
+    setAt((n) => {
+      const back = Math.max(n - 1, 0);
+      return view.rows[back]?.joined ? Math.max(back - 1, 0) : back;
+    });
+  useEffect(() => {
+    const press = (event: KeyboardEvent) => {
+      const act = { ArrowRight: next, ArrowDown: next, ArrowLeft: before, ArrowUp: before }[event.key];
+      if (act) {
+        event.preventDefault();
+        act();
+      }
+    };
+    window.addEventListener("keydown", press);
+    return () => window.removeEventListener("keydown", press);
+  });
+  if (!row) {
+    return null;
+  }
+  return (
+    <div className="knit">
+      <div className="knit-main">
+        <header className="knit-head">
+          <Link to="/" className="brand" aria-label="To the basket">
+            <AcornMark />
+          </Link>
+          <h1>
+            {view.name} <small>not cast on yet</small>
+          </h1>
+        </header>
+        <Strip parts={view.strip} done={at} />
+        <RowName row={row} />
+        <Instruction row={row} wording={wording} half={false} />
+        {row.note && <p className="knit-note">{row.note}</p>}
+        <NeedleFigure row={row} before={view.needles[at]} after={view.needles[at + 1]} half={false} />
+        <div className="knit-keys">
+          <Button
+            type="primary"
+            className="row-done"
+            loading={castOn.isPending}
+            onClick={() => castOn.mutate()}
+          >
+            Cast on {view.rows[0]?.stitches}
+          </Button>
+          <Button onClick={before} disabled={at === 0}>
+            Row before <kbd>←</kbd>
+          </Button>
+          <Button onClick={next} disabled={at === view.rows.length - 1}>
+            Next row <kbd>→</kbd>
+          </Button>
+        </div>
+        <p className="fault" role="alert">
+          {faultText(castOn.error)}
+        </p>
+      </div>
+      <aside className="knit-side" aria-label="Before casting on">
+        <section className="moment">
+          <h2>Nothing is cast on</h2>
+          <p>
+            Read as far as you like. Until the first row is done the rows follow the board; from then on the
+            board asks before it changes what is still to come.
+          </p>
+        </section>
+        <div className="knit-more">
+          <Link to={`/socks/${view.id}`}>Board</Link>
+          <Link to={`/socks/${view.id}/rows`}>All rows</Link>
+          <Settings />
+        </div>
+      </aside>
+    </div>
+  );
+}
