@@ -50,7 +50,7 @@ test("the log goes into a table and a calendar, notes and all", async ({ page })
 
 test("the board says that a sock is on the needles, and leads to its log", async ({ page }) => {
   await board(page, "Comet hunter's short socks");
-  await expect(page.getByText("What you change here is for the next pair")).toBeVisible();
+  await expect(page.getByText("What lies above the needle can still be decided here")).toBeVisible();
   await logOf(page);
   await expect(page.getByRole("heading", { name: "Still to knit" })).toBeVisible();
   await expect(page.getByText("At this pace off the needles on")).toBeVisible();

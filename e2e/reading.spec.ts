@@ -78,7 +78,7 @@ test("an empty basket teaches the first sock in three steps", async ({ page }) =
   await page.goto("/");
   await expect(page.getByRole("heading", { name: "The basket is empty" })).toBeVisible();
   await expect(page.getByRole("listitem")).toHaveCount(3);
-  await page.getByRole("button", { name: "New sock" }).click();
+  await page.getByRole("button", { name: "New sock", exact: true }).click();
   await expect(page.getByRole("heading", { name: "Your sock appears here" })).toBeVisible();
   await expect(page.getByLabel("Name of the sock")).toBeFocused();
 });

@@ -32,7 +32,7 @@ export async function showAll(page: Page): Promise<void> {
 /** newSock puts a sock into the basket and stands at its board. */
 export async function newSock(page: Page, name: string, wearer = ""): Promise<void> {
   await page.goto("/");
-  await page.getByRole("button", { name: "New sock" }).click();
+  await page.getByRole("button", { name: "New sock", exact: true }).click();
   await expect(page.getByRole("heading", { name: "Your sock appears here" })).toBeVisible();
   await page.getByLabel("Name of the sock").fill(name);
   if (wearer) {
@@ -157,7 +157,7 @@ export const onDevice = (page: Page, shelf: "events" | "aside" | "drafts" | "ans
 export const written = (page: Page) => expect(page.locator(".knit-state")).toContainText("written down");
 
 /** sockID is that of the sock that the page shows. */
-export const sockID = (page: Page) => /socks\/([^/]+)/.exec(page.url())?.[1] ?? "";
+export const sockID = (page: Page) => /socks\/([^/?]+)/.exec(page.url())?.[1] ?? "";
 
 /** heard are the events that the program has of the sock on the page. */
 export async function heard(page: Page): Promise<{ id: string; kind: string; row: number }[]> {

@@ -1,6 +1,7 @@
 package http
 
 import (
+	"fmt"
 	"strings"
 
 	"acornstep/sock/basket"
@@ -12,16 +13,22 @@ import (
 
 // WhereQuestion asks where a sock is.
 type WhereQuestion struct {
+	// Sock is 1 or 2; 0 for the first.
+	Sock int `json:"sock,omitempty"`
 	// Logged is the row that was counted last, or -1.
 	Logged int           `json:"logged"`
 	Seen   whereami.Seen `json:"seen"`
 	// Length as it was measured, in the unit in use; empty when it was not.
 	Length string `json:"length,omitempty"`
-	Unit   string `json:"unit" enum:"cm,in"`
+	// Up the leg from the end of the heel, as it was measured; empty when it was not.
+	Up   string `json:"up,omitempty"`
+	Unit string `json:"unit" enum:"cm,in"`
 }
 
 // CountQuestion asks why the needles hold another count before a row.
 type CountQuestion struct {
+	// Sock is 1 or 2; 0 for the first.
+	Sock    int `json:"sock,omitempty"`
 	Row     int `json:"row"`
 	Counted int `json:"counted"`
 }
@@ -57,7 +64,19 @@ func (s *server) whereAmI(c call[WhereQuestion]) (whereami.Answer, error) {
 		mm := float64(*length)
 		seen.Length = &mm
 	}
-	return whereami.Ask(o.Looks, seen, c.Asked.Logged), nil
+	up, err := lengthOf(c.Asked.Up, c.Asked.Unit)
+	if err != nil {
+		return whereami.Answer{}, err
+	}
+	if up != nil {
+		mm := float64(*up)
+		seen.Up = &mm
+	}
+	places := &o.Wheres
+	if c.Asked.Sock == 2 && o.Other != nil {
+		places = &o.SecondWheres
+	}
+	return places.Ask(seen, c.Asked.Logged), nil
 }
 
 func (s *server) countIsWrong(c call[CountQuestion]) (CauseList, error) {
@@ -65,7 +84,11 @@ func (s *server) countIsWrong(c call[CountQuestion]) (CauseList, error) {
 	if err != nil {
 		return CauseList{}, err
 	}
-	causes, err := replan.CountIsWrong(o.Plan, c.Asked.Row, c.Asked.Counted)
+	if c.Asked.Sock < 0 || c.Asked.Sock > 2 {
+		return CauseList{}, document.Faults{{Field: "sock", Message: fmt.Sprintf("read %d; a pair has socks 1 and 2", c.Asked.Sock)}}
+	}
+	by := o.pair()[max(0, c.Asked.Sock-1)]
+	causes, err := replan.CountIsWrong(by.Plan, by.Trace, c.Asked.Row, c.Asked.Counted)
 	return CauseList{causes}, err
 }
 

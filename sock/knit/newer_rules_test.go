@@ -61,9 +61,9 @@ func TestANewerRuleChangesNoKnittedRow(t *testing.T) {
 	sum := tally.Of([2]tally.Knitted{{Plan: after.Plan, Trace: after.Trace}, {Plan: after.Plan, Trace: after.Trace}}, events, "2026-11-26")
 	assert.Equal(t, before.Trace.Stitches(row, len(rows)), sum.StitchesLeft, "the log counts the rows that are knitted")
 
-	look := after.Looks[row]
+	look := after.Wheres.Looks[slices.IndexFunc(after.Wheres.Looks, func(l whereami.Look) bool { return l.Row == row && !l.Half })]
 	seen := whereami.Seen{Needle1: &look.Needle1, Needle2: &look.Needle2, Right: &look.Right, Left: &look.Left}
-	assert.Equal(t, row, whereami.Ask(after.Looks, seen, row).Matches[0].Row)
+	assert.Equal(t, row, after.Wheres.Ask(seen, row).Matches[0].Row)
 
 	offer := e.Offer(row)
 	require.NotNil(t, offer)

@@ -29,6 +29,8 @@ type About struct {
 	Allows map[string][]string `json:"-"`
 	// Rows is what its rows are called: rounds or rows.
 	Rows string `json:"rows"`
+	// Leaves is what a turning style leaves on the needle at each turn.
+	Leaves string `json:"-"`
 	// Counts is how many things it has the knitter count at once: our estimate.
 	Counts int `json:"-"`
 }
@@ -112,6 +114,16 @@ func Said(field, name string) string {
 		}
 	}
 	return name
+}
+
+// Leaves is what the turns of a design leave on the needle, as people call it.
+func Leaves(d *design.Design) string {
+	if d.Uses("heel.turn") {
+		if leaves := named(turnings, d.Heel.Turn).About().Leaves; leaves != "" {
+			return leaves
+		}
+	}
+	return "stitches beyond the gap"
 }
 
 // Numbers are what the technique of a field that the sock has can be given exactly; none for a field without techniques.

@@ -7,7 +7,7 @@ import "acornstep/sock/needle"
 type germanTurn struct{}
 
 var aboutGerman = About{
-	Name: "german", Label: "Double stitches", Said: "double stitches", Reason: "quick (German), and the doubles count themselves", Term: "turn", Resets: turnResets,
+	Name: "german", Label: "Double stitches", Said: "double stitches", Reason: "quick (German), and the doubles count themselves", Term: "turn", Resets: turnResets, Leaves: "double stitches",
 }
 
 func (germanTurn) About() *About { return &aboutGerman }

@@ -90,7 +90,7 @@ func TestAPlanWithoutADesignIsWorked(t *testing.T) {
 	whole, err := e.Work()
 	require.NoError(t, err)
 	assert.Equal(t, whole.First.Rows, work.First.Rows)
-	assert.Equal(t, whole.Looks, work.Looks)
+	assert.Equal(t, whole.Wheres, work.Wheres)
 }
 
 // A square toe leans to one side, so that the second sock of a pair has other
@@ -142,7 +142,6 @@ func TestTheRowsOfAWork(t *testing.T) {
 	require.NoError(t, err)
 	assert.Nil(t, w.Other)
 	require.Len(t, w.First.Needles, len(w.First.Rows)+1)
-	require.Len(t, w.Looks, len(w.First.Rows)+1)
 	foot := 0
 	for i, r := range w.First.Rows {
 		if r.Section != "foot" {
@@ -154,7 +153,7 @@ func TestTheRowsOfAWork(t *testing.T) {
 		if foot > 1 && foot < r.Of {
 			assert.False(t, r.Special, r.ID)
 		}
-		assert.InDelta(t, w.First.Rows[i-1].Length+100.0/44, r.Length, 0.11, "a round of the foot is a round higher")
+		assert.InDelta(t, w.First.Rows[i-1].Along+100.0/44, r.Along, 0.11, "a round of the foot is a round higher")
 	}
 	assert.Equal(t, w.Plan.Summary.FootRounds, foot)
 }

@@ -7,6 +7,7 @@ import (
 
 	"acornstep/sock/document"
 	"acornstep/sock/fingers"
+	"acornstep/sock/knit"
 	"acornstep/sock/logbook"
 	"acornstep/sock/needle"
 	"acornstep/sock/plan"
@@ -28,8 +29,8 @@ type Work struct {
 	Strip []strip.Part
 	// Courses are where the places of earlier editions lie in this one, for each sock.
 	Courses logbook.Courses
-	// Looks are how the needles and the fabric look before each row and after the last.
-	Looks []whereami.Look
+	// Wheres are the places at which the first sock can be put down, and SecondWheres those of the second where its rows are others.
+	Wheres, SecondWheres whereami.Places
 }
 
 // Sock is one sock as it is knitted: its rows in words, and the needles before each of them and after the last.
@@ -57,8 +58,8 @@ type Row struct {
 	Special bool `json:"special"`
 	// Joined: it is a turn and no more, and is worked in one breath with the row after it, which says it too.
 	Joined bool `json:"joined,omitempty"`
-	// Length from the tip of the toe after the row, in mm.
-	Length float64 `json:"length_mm"`
+	// Reach is how far the fabric reaches after the row.
+	whereami.Reach
 }
 
 // Rows is how many rows a version up to this one has; false when nobody knows.
@@ -99,7 +100,7 @@ func (e *Edition) Work() (*Work, error) {
 	if err != nil {
 		return nil, fmt.Errorf("edition %d: %w", e.Version, err)
 	}
-	w := &Work{Edition: e, Trace: t, First: sockOf(e.Plan, t), Strip: strip.Of(t), Courses: logbook.CoursesOf(e.Steps, e.SecondSteps), Looks: whereami.Looks(e.Plan, t)}
+	w := &Work{Edition: e, Trace: t, First: sockOf(e.Plan, t), Strip: strip.Of(t), Courses: logbook.CoursesOf(e.Steps, e.SecondSteps), Wheres: whereami.Of(e.Plan, t, knit.Leaves(&e.Plan.Design))}
 	if e.Second == nil {
 		return w, nil
 	}
@@ -108,7 +109,7 @@ func (e *Edition) Work() (*Work, error) {
 		return nil, fmt.Errorf("edition %d, second sock: %w", e.Version, err)
 	}
 	other := sockOf(e.Second, second)
-	w.Other, w.SecondTrace = &other, second
+	w.Other, w.SecondTrace, w.SecondWheres = &other, second, whereami.Of(e.Second, second, knit.Leaves(&e.Second.Design))
 	return w, nil
 }
 
@@ -126,7 +127,7 @@ func sockOf(p *plan.Plan, t *trace.Trace) Sock {
 		r := &p.Rows[i]
 		rows[i] = Row{
 			ID: r.ID, Section: string(r.Section), N: r.N, Of: of[string(r.Section)], Kind: string(r.Kind), Side: string(r.Side), Stitches: r.Stitches,
-			Worked: t.Steps[i].Worked, Parts: said[i].Parts, Note: r.Note, Until: fingers.Until(r, t.Before(i).Snapshot), Colour: r.Colour, Length: lengths[i],
+			Worked: t.Steps[i].Worked, Parts: said[i].Parts, Note: r.Note, Until: fingers.Until(r, t.Before(i).Snapshot), Colour: r.Colour, Reach: lengths[i],
 		}
 		if turnsOnly(r) && i+1 < len(p.Rows) {
 			rows[i].Joined = true

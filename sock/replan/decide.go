@@ -63,7 +63,7 @@ var unknitted = []string{"name", "format", "version", "mirror", "foot.estimated"
 // Decide works out what a design makes of the rows to come. What gives no sock, or never meets the needles, is document.Faults.
 func Decide(e *knitting.Edition, d design.Design, b Bound, unit measure.Unit) (Decided, error) {
 	p := e.PlanOf(b.sock())
-	out := Decided{Proposal: Proposal{Row: b.Rows[0], OtherRow: &b.Rows[1], Changes: []Change{}}, Pending: []Pending{}, Locked: []Lock{}}
+	out := Decided{Proposal: Proposal{Row: b.Rows[0], OtherRow: &b.Rows[1], Changes: []Change{}, Coming: []string{}}, Pending: []Pending{}, Locked: []Lock{}}
 	if !p.HasDesign() {
 		return out, fault("", "this plan came without a design, so nothing can be decided anew: go on as it says")
 	}
@@ -109,7 +109,7 @@ func Decide(e *knitting.Edition, d design.Design, b Bound, unit measure.Unit) (D
 	out.Row, out.OtherRow = places[0], &places[1]
 	out.compare(p, edition.PlanOf(b.sock()), true, unit)
 	edition.Reason, edition.Board = "Decided anew: "+out.Text, &d
-	return out, nil
+	return out, out.tell(edition.PlanOf(b.sock()), places[b.sock()-1])
 }
 
 // LockOf names the knitted row that a choice on the board would change, on a sock that is

@@ -14,6 +14,8 @@ import (
 	"acornstep/sock/measure"
 	"acornstep/sock/needle"
 	"acornstep/sock/plan"
+	"acornstep/sock/trace"
+	"acornstep/sock/words"
 )
 
 // Happened is what somebody says; nil is what went as planned.
@@ -74,6 +76,25 @@ type Proposal struct {
 	// Repair is what to do on the needles instead; empty for nothing.
 	Repair string `json:"repair"`
 	Text   string `json:"text"`
+	// Coming are the next rows of the new plan in words, from where the knitter stands.
+	Coming []string `json:"coming"`
+}
+
+// comingRows are so many as are told beforehand.
+const comingRows = 3
+
+// tell says the next rows of a plan from a row on.
+func (q *Proposal) tell(p *plan.Plan, row int) error {
+	traced, err := trace.Of(p.Rows)
+	if err != nil {
+		return err
+	}
+	q.Coming = []string{}
+	said := words.Rows(traced, &p.Design)
+	for i := row; i < min(row+comingRows, len(said)); i++ {
+		q.Coming = append(q.Coming, nameOf(&p.Rows[i])+": "+said[i].Sentence(false))
+	}
+	return nil
 }
 
 // Change is a count that becomes another one.
@@ -144,7 +165,7 @@ func Ask(e *knitting.Edition, h Happened) (Proposal, error) {
 
 // unchanged keeps the plan, with something to do on the needles.
 func unchanged(h Happened, repair string) Proposal {
-	return Proposal{Row: h.Row, OtherRow: h.Other, Changes: []Change{}, Repair: repair, Text: "The plan stays as it is."}
+	return Proposal{Row: h.Row, OtherRow: h.Other, Changes: []Change{}, Coming: []string{}, Repair: repair, Text: "The plan stays as it is."}
 }
 
 func fault(field, format string, args ...any) error {
@@ -186,13 +207,13 @@ func proposeMade(e *knitting.Edition, made *plan.Plan, h Happened, from int, sta
 		stay(edition, h)
 	}
 	after := edition.From(h.rows())
-	proposal := Proposal{Edition: edition, Plans: true, Row: after[h.sock()-1], Changes: []Change{}}
+	proposal := Proposal{Edition: edition, Plans: true, Row: after[h.sock()-1], Changes: []Change{}, Coming: []string{}}
 	if h.Other != nil {
 		proposal.OtherRow = &after[2-h.sock()]
 	}
 	proposal.compare(e.PlanOf(h.sock()), edition.PlanOf(h.sock()), h.Length == nil, h.Unit)
 	edition.Reason = proposal.Text
-	return proposal, nil
+	return proposal, proposal.tell(edition.PlanOf(h.sock()), proposal.Row)
 }
 
 // following is the edition that a plan makes. What really happened on one sock is

@@ -2,35 +2,46 @@ package whereami
 
 import (
 	"cmp"
-	"fmt"
 	"math"
 	"slices"
+
+	"acornstep/sock/plan"
+	"acornstep/sock/trace"
 )
 
 // Seen is what somebody sees; nil is what is unclear and skipped.
 type Seen struct {
-	Needle1   *int     `json:"needle1,omitempty"`
-	Needle2   *int     `json:"needle2,omitempty"`
-	Right     *int     `json:"right,omitempty"`
-	Left      *int     `json:"left,omitempty"`
-	Side      *string  `json:"side,omitempty" enum:"RS,WS"`
-	Tail      *string  `json:"tail,omitempty" enum:"left,right"`
-	Last      *string  `json:"last,omitempty" enum:"plain,increase,decrease"`
-	Increases *int     `json:"increases,omitempty"`
-	Ridges    *int     `json:"ridges,omitempty"`
-	Chains    *int     `json:"chains,omitempty"`
-	Length    *float64 `json:"length_mm,omitempty"`
+	Needle1      *int     `json:"needle1,omitempty"`
+	Needle2      *int     `json:"needle2,omitempty"`
+	Right        *int     `json:"right,omitempty"`
+	Left         *int     `json:"left,omitempty"`
+	Side         *string  `json:"side,omitempty" enum:"RS,WS"`
+	Tail         *string  `json:"tail,omitempty" enum:"left,right"`
+	YarnAt       *string  `json:"yarn_at,omitempty" enum:"start,middle,within"`
+	Last         *string  `json:"last,omitempty" enum:"plain,increase,decrease"`
+	Increases    *int     `json:"increases,omitempty"`
+	Ridges       *int     `json:"ridges,omitempty"`
+	Chains       *int     `json:"chains,omitempty"`
+	SinceToe     *int     `json:"since_toe,omitempty"`
+	SinceHeel    *int     `json:"since_heel,omitempty"`
+	SinceCuff    *int     `json:"since_cuff,omitempty"`
+	Colour       *string  `json:"colour,omitempty"`
+	ColourRounds *int     `json:"colour_rounds,omitempty"`
+	Length       *float64 `json:"length_mm,omitempty"`
+	// Up is how far the leg reaches above the end of the heel.
+	Up *float64 `json:"up_mm,omitempty"`
 	// Repeats of the stripes from the tip of the toe, whole and parts; Repeat is the yarn in one, in mm.
 	Repeats *float64 `json:"repeats,omitempty"`
 	Repeat  float64  `json:"repeat_mm,omitempty"`
 }
 
-// Match is a row that may be the next one.
+// Match is a place that may be where the sock was put down.
 type Match struct {
-	Row int `json:"row"`
-	// Share is how likely it is among all rows, in percent.
+	Row  int  `json:"row"`
+	Half bool `json:"half"`
+	// Share is how likely it is among all places, in percent.
 	Share float64 `json:"share_pct"`
-	// Against lists what was seen that does not fit this row.
+	// Against lists what was seen that does not fit this place.
 	Against []string `json:"against"`
 	Look    Look     `json:"look"`
 }
@@ -39,7 +50,9 @@ type Match struct {
 type Answer struct {
 	// Matches, the most likely first.
 	Matches []Match `json:"matches"`
-	// Next is the single look that would decide best; empty when one row stands alone.
+	// Asks are the looks that this sock can have, in the order in which they are taken.
+	Asks []Question `json:"asks"`
+	// Next is the single look that would decide best; empty when one place stands alone.
 	Next string `json:"next"`
 	// Text says it in a sentence.
 	Text string `json:"text"`
@@ -50,104 +63,39 @@ type Answer struct {
 const (
 	offByOne    = 3.0
 	offByMore   = 5.5
+	mostOff     = 9.0
 	wrongSide   = 3.5
 	wrongLast   = 3.5
+	shifted     = 3.0 // stitches that lie on the other needle, and none is missing
 	tapeError   = 4.0 // mm: half of what a tape and a hand leave
 	mostByTape  = 6.0
-	logReach    = 6.0 // rows: how far a log is trusted
-	mostByLog   = 2.0 // the log never outweighs one clear look
+	longCount   = 0.04 // of a long count of rounds is miscounted
+	logReach    = 6.0  // rows: how far a log is trusted
+	mostByLog   = 2.0  // the log never outweighs one clear look
 	mostMatches = 8
 	nearlySure  = 0.9
 )
 
-// look is one thing that can be seen.
-type look struct {
-	name, question string
-	value          func(Look) string
-	// cost is how much a seen value speaks against a look; ok is false while it was skipped.
-	cost func(s *Seen, l Look) (cost float64, ok bool)
+// Places are all places of a sock at which it can be put down, with the looks that tell them apart.
+type Places struct {
+	Looks []Look
+	asks  []Question
 }
 
-func counted(pick func(*Seen) *int, of func(Look) int) func(*Seen, Look) (float64, bool) {
-	return func(s *Seen, l Look) (float64, bool) {
-		n := pick(s)
-		if n == nil {
-			return 0, false
-		}
-		switch off := math.Abs(float64(*n - of(l))); {
-		case off == 0:
-			return 0, true
-		case off == 1:
-			return offByOne, true
-		default:
-			return math.Min(offByMore+off/4, 9), true
-		}
-	}
+// Of finds the places of a sock that was traced. marks is what its turns leave on the needle.
+func Of(p *plan.Plan, t *trace.Trace, marks string) Places {
+	all := Looks(p, t)
+	return Places{all, asks(all, marks)}
 }
 
-func chosen(pick func(*Seen) *string, of func(Look) string, cost float64) func(*Seen, Look) (float64, bool) {
-	return func(s *Seen, l Look) (float64, bool) {
-		v := pick(s)
-		if v == nil {
-			return 0, false
-		}
-		if *v == of(l) {
-			return 0, true
-		}
-		return cost, true
-	}
-}
-
-func number(of func(Look) int) func(Look) string {
-	return func(l Look) string { return fmt.Sprint(of(l)) }
-}
-
-var looks = []look{
-	{"needle1", "Count the stitches on needle 1, the instep.", number(func(l Look) int { return l.Needle1 }), counted(func(s *Seen) *int { return s.Needle1 }, func(l Look) int { return l.Needle1 })},
-	{"needle2", "Count the stitches on needle 2, the sole.", number(func(l Look) int { return l.Needle2 }), counted(func(s *Seen) *int { return s.Needle2 }, func(l Look) int { return l.Needle2 })},
-	{"right", "Count the double stitches, wraps or pins at the right.", number(func(l Look) int { return l.Right }), counted(func(s *Seen) *int { return s.Right }, func(l Look) int { return l.Right })},
-	{"left", "Count the double stitches, wraps or pins at the left.", number(func(l Look) int { return l.Left }), counted(func(s *Seen) *int { return s.Left }, func(l Look) int { return l.Left })},
-	{"side", "Which side faces you when the yarn is ready to go on?", func(l Look) string { return string(l.Side) }, chosen(func(s *Seen) *string { return s.Side }, func(l Look) string { return string(l.Side) }, wrongSide)},
-	{"tail", "Where does the tail of the cast-on hang, with the yarn ready?", func(l Look) string { return l.Tail }, chosen(func(s *Seen) *string { return s.Tail }, func(l Look) string { return l.Tail }, wrongSide)},
-	{"last", "Does the last round show increases, or a lone slanting stitch of a decrease?", func(l Look) string { return l.Last }, chosen(func(s *Seen) *string { return s.Last }, func(l Look) string { return l.Last }, wrongLast)},
-	{"increases", "Count the bumps of increases in one column.", number(func(l Look) int { return l.Increases }), counted(func(s *Seen) *int { return s.Increases }, func(l Look) int { return l.Increases })},
-	{"ridges", "Count the ridges of garter on one face.", number(func(l Look) int { return l.Ridges }), counted(func(s *Seen) *int { return s.Ridges }, func(l Look) int { return l.Ridges })},
-	{"chains", "Count the chain edge stitches of the flap: one for two rows.", number(func(l Look) int { return l.Chains / 2 }), counted(func(s *Seen) *int { return s.Chains }, func(l Look) int { return l.Chains / 2 })},
-	{"length", "Measure from the tip of the toe.", func(l Look) string { return fmt.Sprint(int(l.Length / (2 * tapeError))) }, byTape},
-	// Never asked for: most yarn has no stripes.
-	{"repeats", "", func(Look) string { return "" }, byStripes},
-}
-
-// Stripes are told apart to a third of a repeat, and what a stitch takes is known to a twelfth.
-const (
-	stripeError = 1.0 / 3
-	yarnError   = 1.0 / 12
-)
-
-func byStripes(s *Seen, l Look) (float64, bool) {
-	if s.Repeats == nil || s.Repeat <= 0 {
-		return 0, false
-	}
-	off := (*s.Repeats*s.Repeat - l.Yarn) / (stripeError*s.Repeat + yarnError*l.Yarn)
-	return math.Min(off*off/2, mostByTape), true
-}
-
-func byTape(s *Seen, l Look) (float64, bool) {
-	if s.Length == nil {
-		return 0, false
-	}
-	off := (*s.Length - l.Length) / tapeError
-	return math.Min(off*off/2, mostByTape), true
-}
-
-// Ask ranks the rows of a sock by what is seen. logged is the row that was
-// counted last, or -1; evidence beats it.
-func Ask(all []Look, seen Seen, logged int) Answer {
+// Ask ranks the places by what is seen. logged is the row that was counted last, or -1; evidence beats it.
+func (w *Places) Ask(seen Seen, logged int) Answer {
+	all := w.Looks
 	matches := make([]Match, len(all))
 	best := math.Inf(1)
 	costs := make([]float64, len(all))
 	for i, l := range all {
-		m := Match{Row: l.Row, Look: l, Against: []string{}}
+		m := Match{Row: l.Row, Half: l.Half, Look: l, Against: []string{}}
 		for _, k := range looks {
 			if cost, ok := k.cost(&seen, l); ok {
 				costs[i] += cost
@@ -156,6 +104,7 @@ func Ask(all []Look, seen Seen, logged int) Answer {
 				}
 			}
 		}
+		costs[i] -= m.sharedOff(&seen)
 		if logged >= 0 {
 			off := float64(l.Row-logged) / logReach
 			costs[i] += math.Min(off*off/2, mostByLog)
@@ -175,12 +124,38 @@ func Ask(all []Look, seen Seen, logged int) Answer {
 		if d := b.Share - a.Share; math.Abs(d) > 1e-9 {
 			return cmp.Compare(b.Share, a.Share)
 		}
-		return cmp.Compare(nearness(a.Row, logged), nearness(b.Row, logged))
+		return cmp.Or(cmp.Compare(nearness(a.Row, logged), nearness(b.Row, logged)), cmp.Compare(a.Row, b.Row), halfLast(a.Half, b.Half))
 	})
-	a := Answer{Matches: matches[:min(len(matches), mostMatches)]}
-	a.Next = nextLook(matches, &seen)
+	a := Answer{Matches: matches[:min(len(matches), mostMatches)], Asks: w.asks}
+	a.Next = nextLook(matches, &seen, w.asks)
 	a.say()
 	return a
+}
+
+func halfLast(a, b bool) int {
+	switch {
+	case a == b:
+		return 0
+	case b:
+		return -1
+	}
+	return 1
+}
+
+// sharedOff is what counts twice where stitches only lie on the other needle: as many
+// as one has too many the other has too few, such as after a corner stitch that went to the wrong one.
+func (m *Match) sharedOff(seen *Seen) float64 {
+	if seen.Needle1 == nil || seen.Needle2 == nil || m.Look.Needle2 == 0 {
+		return 0
+	}
+	one, two := *seen.Needle1-m.Look.Needle1, *seen.Needle2-m.Look.Needle2
+	const few = 2
+	if one == 0 || one+two != 0 || max(one, -one) > few {
+		return 0
+	}
+	a, _ := look1.cost(seen, m.Look)
+	b, _ := look2.cost(seen, m.Look)
+	return a + b - shifted
 }
 
 func nearness(row, logged int) int {
@@ -190,14 +165,18 @@ func nearness(row, logged int) int {
 	return max(row-logged, logged-row)
 }
 
-// nextLook is the look that has not been taken yet and splits the likely rows
+// nextLook is the look that has not been taken yet and splits the likely places
 // into the most even parts: the largest entropy.
-func nextLook(matches []Match, seen *Seen) string {
+func nextLook(matches []Match, seen *Seen, asked []Question) string {
 	if matches[0].Share > 100*nearlySure {
 		return ""
 	}
 	best, question := 0.05, ""
 	for _, k := range looks {
+		at := slices.IndexFunc(asked, func(q Question) bool { return q.Name == k.name })
+		if at < 0 {
+			continue
+		}
 		if _, taken := k.cost(seen, Look{}); taken {
 			continue
 		}
@@ -212,7 +191,7 @@ func nextLook(matches []Match, seen *Seen) string {
 			}
 		}
 		if entropy > best {
-			best, question = entropy, k.question
+			best, question = entropy, asked[at].Text
 		}
 	}
 	return question
@@ -224,10 +203,19 @@ func (a *Answer) say() {
 	case len(first.Against) > 1:
 		a.Text = "No row fits all of that: something was miscounted, or knitted otherwise than planned. These come nearest."
 	case len(first.Against) == 1:
-		a.Text = fmt.Sprintf("Nearly: everything but one look fits (%s). Look at it again.", first.Against[0])
+		a.Text = "Nearly: everything but one look fits (" + nameOf(first.Against[0], a.Asks) + "). Look at it again."
 	case first.Share > 100*nearlySure:
-		a.Text = "This is the row."
+		a.Text = "This is the place."
 	default:
-		a.Text = "Several rows look like this."
+		a.Text = "Several places look like this."
 	}
+}
+
+func nameOf(look string, asked []Question) string {
+	for _, q := range asked {
+		if q.Name == look {
+			return q.Label
+		}
+	}
+	return look
 }

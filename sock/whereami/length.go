@@ -6,15 +6,23 @@ import (
 	"acornstep/sock/plan"
 )
 
-// Lengths is how far the fabric reaches from the tip of the toe after each row,
-// in mm: along the sole to the end of the heel, and from there up the leg.
-func Lengths(p *plan.Plan) []float64 {
+// Reach is how far the fabric reaches after a row, in mm. Round the corner of
+// the heel nobody lays a tape: from there on it goes up the leg.
+type Reach struct {
+	// Along the sole, from the tip of the toe to the end of the heel.
+	Along float64 `json:"length_mm"`
+	// Up the leg, from the end of the heel.
+	Up float64 `json:"up_mm"`
+}
+
+// Lengths is how far the fabric reaches after each row.
+func Lengths(p *plan.Plan) []Reach {
 	g, s := p.Design.Gauge.PerMM(), &p.Summary
 	toe := float64(s.HeelStartsAt - g.Height(float64(s.FootRounds)))
 	starts, ends := float64(s.HeelStartsAt), float64(s.FinishedLength)
 	toeRows, heelRows := 0, heelRowsAlong(p)
-	reach := 0.0
-	list := make([]float64, len(p.Rows))
+	var reach Reach
+	list := make([]Reach, len(p.Rows))
 	rows := map[needle.Section]int{}
 	for i := range p.Rows {
 		row := &p.Rows[i]
@@ -23,14 +31,15 @@ func Lengths(p *plan.Plan) []float64 {
 		switch row.Section {
 		case needle.Toe:
 			toeRows++
-			reach = toe * share(toeRows, s.ToeRounds)
+			reach.Along = toe * share(toeRows, s.ToeRounds)
 		case needle.Foot:
-			reach = toe + float64(g.Height(n))
+			reach.Along = toe + float64(g.Height(n))
 		case needle.Heel:
-			reach = starts + (ends-starts)*share(rows[needle.Heel], heelRows)
+			reach.Along = starts + (ends-starts)*share(rows[needle.Heel], heelRows)
 		case needle.Gusset, needle.Leg, needle.Cuff:
+			reach.Along = ends
 			if row.Kind == needle.Round {
-				reach += float64(lengths.Round(g))
+				reach.Up += float64(lengths.Round(g))
 			}
 		}
 		list[i] = reach

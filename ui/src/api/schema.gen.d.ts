@@ -1227,6 +1227,7 @@ export interface components {
         };
         DecideAnswer: {
             changes: components["schemas"]["ReplanChange"][];
+            coming: string[];
             cost_mm: components["schemas"]["MeasureLength"];
             locked: components["schemas"]["ReplanLock"][];
             other_row?: null | number;
@@ -1587,6 +1588,8 @@ export interface components {
             special: boolean;
             stitches: number;
             until: string;
+            /** Format: double */
+            up_mm: number;
             worked: number;
         };
         LogbookBook: {
@@ -1833,7 +1836,9 @@ export interface components {
             status: "409" | "422";
         };
         ReplanCause: {
+            place: string;
             repair: string;
+            row: number;
             text: string;
         };
         ReplanChange: {
@@ -1871,6 +1876,7 @@ export interface components {
         };
         ReplanProposal: {
             changes: components["schemas"]["ReplanChange"][];
+            coming: string[];
             cost_mm: components["schemas"]["MeasureLength"];
             other_row?: null | number;
             plans: boolean;
@@ -2219,12 +2225,20 @@ export interface components {
             same: string;
         };
         WhereamiAnswer: {
+            asks: components["schemas"]["WhereamiQuestion"][];
             matches: components["schemas"]["WhereamiMatch"][];
             next: string;
             text: string;
         };
+        WhereamiChoice: {
+            label: string;
+            value: string;
+        };
         WhereamiLook: {
             chains: number;
+            colour: string;
+            colour_rounds: number;
+            half: boolean;
             increases: number;
             /** @enum {string} */
             last: "plain" | "increase" | "decrease";
@@ -2238,20 +2252,38 @@ export interface components {
             row: number;
             /** @enum {string} */
             side: "RS" | "WS";
+            since_cuff: number;
+            since_heel: number;
+            since_toe: number;
             /** @enum {string} */
             tail: "left" | "right";
+            /** Format: double */
+            up_mm: number;
+            /** @enum {string} */
+            yarn_at: "start" | "middle" | "within";
             /** Format: double */
             yarn_mm: number;
         };
         WhereamiMatch: {
             against: string[];
+            half: boolean;
             look: components["schemas"]["WhereamiLook"];
             row: number;
             /** Format: double */
             share_pct: number;
         };
+        WhereamiQuestion: {
+            /** @enum {string} */
+            kind: "count" | "length" | "choice";
+            label: string;
+            name: string;
+            options?: components["schemas"]["WhereamiChoice"][];
+            text: string;
+        };
         WhereamiSeen: {
             chains?: null | number;
+            colour?: null | string;
+            colour_rounds?: null | number;
             increases?: null | number;
             /** @enum {null|string} */
             last?: "plain" | "increase" | "decrease" | null;
@@ -2266,8 +2298,14 @@ export interface components {
             right?: null | number;
             /** @enum {null|string} */
             side?: "RS" | "WS" | null;
+            since_cuff?: null | number;
+            since_heel?: null | number;
+            since_toe?: null | number;
             /** @enum {null|string} */
             tail?: "left" | "right" | null;
+            up_mm?: null | number;
+            /** @enum {null|string} */
+            yarn_at?: "start" | "middle" | "within" | null;
         };
         WordsEntry: {
             look: string;
@@ -3606,6 +3644,7 @@ export interface operations {
                 "application/json": {
                     counted: number;
                     row: number;
+                    sock?: number;
                 };
             };
         };
@@ -4109,8 +4148,10 @@ export interface operations {
                     length?: string;
                     logged: number;
                     seen: components["schemas"]["WhereamiSeen"];
+                    sock?: number;
                     /** @enum {string} */
                     unit: "cm" | "in";
+                    up?: string;
                 };
             };
         };

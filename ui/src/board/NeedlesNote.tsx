@@ -3,7 +3,6 @@ import { Button, Segmented } from "antd";
 import { useState } from "react";
 import { Link } from "react-router";
 import { answered, client, type Draft, faultText } from "../api/client";
-import { knitKey } from "../knit/kept";
 import { useUnit } from "../units/units";
 import { useBoard } from "./store";
 
@@ -36,10 +35,7 @@ export function NeedlesNote({ id }: { id: string }) {
   });
   const take = useMutation({
     mutationFn: async () => answered(await ask(draft as Draft, true, held.data?.version ?? 0)),
-    onSuccess: async () => {
-      await queries.invalidateQueries({ queryKey: ["decide", id] });
-      queries.removeQueries({ queryKey: knitKey(id) });
-    },
+    onSuccess: () => queries.invalidateQueries({ queryKey: ["decide", id] }),
   });
   const knit = <Link to={`/socks/${id}/knit`}>on the needles</Link>;
   const answer = held.data;

@@ -5,7 +5,7 @@ import { answered, client, faultText } from "../api/client";
 import { useKnitting } from "./context";
 
 /** Count says what most likely happened when the needles hold another number. */
-export function Count({ row, planned }: { row: number; planned: number }) {
+export function Count({ sock, row, planned }: { sock: number; row: number; planned: number }) {
   const { id } = useKnitting((s) => s.view);
   const [counted, setCounted] = useState("");
   const why = useMutation({
@@ -13,7 +13,7 @@ export function Count({ row, planned }: { row: number; planned: number }) {
       answered(
         await client.POST("/api/socks/{id}/count", {
           params: { path: { id } },
-          body: { row, counted: Number(counted) },
+          body: { sock, row, counted: Number(counted) },
         }),
       ),
   });

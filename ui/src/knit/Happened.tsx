@@ -121,6 +121,16 @@ export function Happened({
               </li>
             ))}
           </ul>
+          {ask.data.plans && ask.data.changes.length > 0 && ask.data.coming.length > 0 && (
+            <>
+              <p>Then come:</p>
+              <ol className="coming">
+                {ask.data.coming.map((row) => (
+                  <li key={row}>{row}</li>
+                ))}
+              </ol>
+            </>
+          )}
           {said && ask.data.plans && ask.data.changes.length > 0 && (
             <Button
               type="primary"

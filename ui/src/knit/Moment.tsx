@@ -37,8 +37,8 @@ export function Moment({
         </Button>
       </section>
       <section className="moment">
-        <h2>From the tip of the toe</h2>
-        <p className="big">{lengthWithUnit(last?.length_mm ?? 0, unit)}</p>
+        <h2>{last && last.up_mm > 0 ? "Up the leg, from the heel" : "From the tip of the toe"}</h2>
+        <p className="big">{lengthWithUnit((last?.up_mm || last?.length_mm) ?? 0, unit)}</p>
         <p className="muted">
           {row?.section === "toe" || row?.section === "foot"
             ? `the heel starts at ${lengthWithUnit(heel.heel_starts_at_mm, unit)}, ${heel.heel_place}`

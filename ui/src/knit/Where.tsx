@@ -4,104 +4,97 @@ import { useState } from "react";
 import { answered, client, faultText, type Schemas } from "../api/client";
 import { useUnit } from "../units/units";
 import { useKnitting } from "./context";
+import { rowsOf } from "./store";
 
 type Seen = Schemas["WhereamiSeen"];
-type Counted = "needle1" | "needle2" | "right" | "left" | "increases" | "ridges" | "chains";
+type Question = Schemas["WhereamiQuestion"];
 
-const counts: { name: Counted; label: string }[] = [
-  { name: "needle1", label: "Stitches on needle 1" },
-  { name: "needle2", label: "Stitches on needle 2" },
-  { name: "right", label: "Doubles, wraps or pins at the right" },
-  { name: "left", label: "The same at the left" },
-  { name: "increases", label: "Bumps of increases in a column" },
-  { name: "ridges", label: "Ridges on one face" },
-  { name: "chains", label: "Chain edge stitches on one side" },
-];
+/** seenOf is what was typed, as far as it can be read; lengths are read by the program. */
+function seenOf(asks: Question[], typed: Record<string, string>): Seen {
+  const seen: Record<string, string | number> = {};
+  for (const { name, kind } of asks) {
+    const text = typed[name]?.trim() ?? "";
+    if (kind === "count" && isCount(text)) {
+      seen[name] = Number(text);
+    }
+    if (kind === "choice" && typed[name] !== undefined) {
+      seen[name] = typed[name];
+    }
+  }
+  return seen as Seen;
+}
 
-const sides: Record<string, string> = { RS: "right", WS: "wrong" };
+const isCount = (text: string) => /^\d{1,4}$/.test(text);
 
-const choices = [
-  {
-    name: "side",
-    label: "Side that faces you, yarn ready",
-    title: "Side that faces you",
-    options: ["RS", "WS"],
-  },
-  {
-    name: "tail",
-    label: "The tail of the cast-on hangs",
-    title: "The tail of the cast-on hangs",
-    options: ["right", "left"],
-  },
-  {
-    name: "last",
-    label: "The last round shows",
-    title: "The last round shows",
-    options: ["plain", "increase", "decrease"],
-  },
-];
-
-/** Where finds the row by what can be seen; what is unclear stays empty. */
+/** Where finds the row by what can be seen; what is unclear stays empty. Only looks that this sock can have are asked for. */
 export function Where({ sock, row, close }: { sock: number; row: number; close: () => void }) {
   const unit = useUnit();
   const { id } = useKnitting((s) => s.view);
-  const rows = useKnitting((s) => s.view.rows);
+  const rows = useKnitting((s) => rowsOf(s.view, sock));
   const record = useKnitting((s) => s.record);
   const [typed, setTyped] = useState<Record<string, string>>({});
+  const [asks, setAsks] = useState<Question[]>([]);
   const stripes = useKnitting((s) => s.tally.stripes);
-  const [length, setLength] = useState("");
-  const seen: Seen = {
-    ...(typed.side && { side: typed.side as "RS" }),
-    ...(typed.tail && { tail: typed.tail as "left" }),
-    ...(typed.last && { last: typed.last as "plain" }),
-  };
-  for (const { name } of counts) {
-    const text = typed[name]?.trim() ?? "";
-    if (/^\d{1,4}$/.test(text)) {
-      seen[name] = Number(text);
-    }
-  }
+  const seen = seenOf(asks, typed);
   const repeats = Number((typed.repeats ?? "").replace(",", "."));
   if (stripes && repeats > 0) {
     seen.repeats = repeats;
     seen.repeat_mm = stripes.repeat_mm;
   }
+  const [length = "", up = ""] = [typed.length, typed.up];
   const answer = useQuery({
-    queryKey: ["where", id, row, seen, length, unit],
-    queryFn: async () =>
-      answered(
+    queryKey: ["where", id, sock, row, seen, length, up, unit],
+    queryFn: async () => {
+      const found = answered(
         await client.POST("/api/socks/{id}/where", {
           params: { path: { id } },
-          body: { logged: row, seen, length, unit },
+          body: { sock, logged: row, seen, length, up, unit },
         }),
-      ),
+      );
+      setAsks(found.asks);
+      return found;
+    },
     placeholderData: (before) => before,
     retry: false,
   });
-  const isUnread = (name: Counted) => typed[name]?.trim() && seen[name] === undefined;
-  const unread = counts
-    .filter(({ name }) => isUnread(name))
-    .map(({ label }) => `${label}: a count is a whole number.`);
+  const isUnread = ({ name, kind }: Question) =>
+    kind === "count" && (typed[name]?.trim() ?? "") !== "" && !isCount(typed[name]?.trim() ?? "");
+  const unread = asks.filter(isUnread).map(({ label }) => `${capital(label)}: a count is a whole number.`);
   if (typed.repeats && !(repeats > 0)) {
     unread.push("Stripe repeats: a number such as 4.5.");
   }
-  const set = (name: string, value: string) => setTyped({ ...typed, [name]: value });
+  const set = (name: string, value: string | undefined) => {
+    const { [name]: _, ...others } = typed;
+    setTyped(value === undefined ? others : { ...others, [name]: value });
+  };
   return (
     <>
       <h2>Where am I?</h2>
       <p className="muted">Look, in any order. Leave out what is unclear.</p>
       <div className="looks">
-        {counts.map(({ name, label }) => (
-          <div key={name} className="look-line">
-            <label htmlFor={`see-${name}`}>{label}</label>
-            <Input
-              id={`see-${name}`}
-              inputMode="numeric"
-              value={typed[name] ?? ""}
-              status={isUnread(name) ? "error" : ""}
-              aria-invalid={isUnread(name) ? true : undefined}
-              onChange={(event) => set(name, event.target.value)}
-            />
+        {asks.map((ask) => (
+          <div key={ask.name} className="look-line">
+            <label htmlFor={`see-${ask.name}`}>{capital(ask.label)}</label>
+            {ask.kind === "choice" ? (
+              <Select
+                id={`see-${ask.name}`}
+                aria-label={ask.label}
+                allowClear
+                value={typed[ask.name]}
+                onChange={(value: string | undefined) => set(ask.name, value)}
+                options={ask.options ?? []}
+              />
+            ) : (
+              <Input
+                id={`see-${ask.name}`}
+                inputMode={ask.kind === "count" ? "numeric" : "text"}
+                value={typed[ask.name] ?? ""}
+                status={isUnread(ask) ? "error" : ""}
+                aria-invalid={isUnread(ask) ? true : undefined}
+                suffix={ask.kind === "length" && <span className="unit">{unit}</span>}
+                onChange={(event) => set(ask.name, event.target.value)}
+              />
+            )}
           </div>
         ))}
         {stripes && (
@@ -116,28 +109,6 @@ export function Where({ sock, row, close }: { sock: number; row: number; close: 
             />
           </div>
         )}
-        {choices.map(({ name, label, title, options }) => (
-          <div key={name} className="look-line">
-            <label htmlFor={`see-${name}`}>{label}</label>
-            <Select
-              id={`see-${name}`}
-              aria-label={title}
-              allowClear
-              value={typed[name] || undefined}
-              onChange={(value) => set(name, value ?? "")}
-              options={options.map((value) => ({ value, label: sides[value] ?? value }))}
-            />
-          </div>
-        ))}
-        <div className="look-line">
-          <label htmlFor="see-length">From the tip of the toe</label>
-          <Input
-            id="see-length"
-            value={length}
-            suffix={<span className="unit">{unit}</span>}
-            onChange={(event) => setLength(event.target.value)}
-          />
-        </div>
       </div>
       <p className="fault" role="alert">
         {[...unread, faultText(answer.error)].join(" ")}
@@ -154,15 +125,19 @@ export function Where({ sock, row, close }: { sock: number; row: number; close: 
             {answer.data.matches.slice(0, 5).map((match) => {
               const at = rows[match.row];
               return (
-                <li key={match.row}>
+                <li key={`${match.row} ${match.half}`}>
                   <span>
-                    before <strong>{at ? `${at.section.replace("_", " ")} ${at.n}` : "the end"}</strong>{" "}
+                    {match.half ? "in the middle of" : "before"}{" "}
+                    <strong>{at ? `${at.section.replace("_", " ")} ${at.n}` : "the end"}</strong>{" "}
                     <span className="muted">{match.share_pct.toFixed(0)} %</span>
                   </span>
                   <Button
                     size="small"
                     onClick={() => {
                       record("place", sock, match.row);
+                      if (match.half) {
+                        record("half", sock, match.row);
+                      }
                       close();
                     }}
                   >
@@ -177,3 +152,5 @@ export function Where({ sock, row, close }: { sock: number; row: number; close: 
     </>
   );
 }
+
+const capital = (text: string) => text.charAt(0).toUpperCase() + text.slice(1);
