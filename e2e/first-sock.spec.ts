@@ -42,6 +42,29 @@ test("a sock is drawn while four figures are typed", async ({ page }) => {
   await expect(pins(page).filter({ hasText: "65rounds to the heel" })).toHaveCount(1);
 });
 
+test("a first sock takes four figures and two choices to be cast on", async ({ page }) => {
+  await page.goto("/");
+  await page.getByRole("button", { name: "New sock", exact: true }).click();
+  await expect(page.getByLabel("Name of the sock")).toBeFocused();
+  let figures = 0;
+  for (const [label, figure] of [
+    ["Length", "25.1"],
+    ["Girth round the ball", "23.6"],
+    ["Stitches", "32"],
+    ["Rounds", "44"],
+  ] as const) {
+    await page.getByLabel(label, { exact: true }).fill(figure);
+    figures++;
+  }
+  let choices = 0;
+  for (const name of [/^Cast on 32…$/, /^Cast on 32$/]) {
+    await page.getByRole("button", { name }).click();
+    choices++;
+  }
+  await expect(page.getByRole("button", { name: "Row done" })).toBeVisible();
+  expect([figures, choices]).toEqual([4, 2]);
+});
+
 test("the switch to inches changes every figure, and both units can be typed in either", async ({ page }) => {
   await newSock(page, "Sock in inches");
   await typeFoot(page);

@@ -69,7 +69,7 @@ async function board(page: Page) {
 
 test("from a key to the drawing", async ({ page }) => {
   await board(page);
-  await page.locator(".step h2 button").filter({ hasText: "Foot" }).click();
+  await page.locator("#decision-foot-head").click();
   const length = page.getByLabel("Length", { exact: true });
   await length.fill("24");
   await length.press("End");
@@ -114,6 +114,7 @@ test("from a tap to the next row", async ({ page }) => {
   await board(page);
   await page.getByRole("link", { name: "Knit", exact: true }).click();
   await page.getByRole("button", { name: /^Cast on/ }).click();
+  await expect(page.getByRole("button", { name: "Row done" })).toBeVisible();
   await expect(page.locator(".knit-where")).toBeVisible();
   await page.evaluate(() => {
     const w = window as unknown as Watched;

@@ -112,7 +112,10 @@ func (s *Store) AddEdition(ctx context.Context, sockID string, e *knitting.Editi
 			return known(err)
 		}
 		e.Created = time.UnixMilli(now).UTC()
-		if err := keepRows(ctx, tx, sockID, e); err != nil || e.Version == 1 {
+		if err := keepRows(ctx, tx, sockID, e); err != nil {
+			return err
+		}
+		if err := keepPair(ctx, tx, sockID, e); err != nil || e.Version == 1 {
 			return err
 		}
 		bent := logbook.Event{
@@ -130,10 +133,16 @@ func (s *Store) AddEdition(ctx context.Context, sockID string, e *knitting.Editi
 // theProgram is what it calls itself among the devices.
 const theProgram = "acornstep"
 
-// keepRows writes the documents of an edition that has its row.
+// keepRows writes the documents of an edition that has its row, to the columns that the plans had when rows were first kept.
 func keepRows(ctx context.Context, tx *sql.Tx, sockID string, e *knitting.Edition) error {
-	_, err := tx.ExecContext(ctx, `UPDATE plans SET document = ?, second = ?, heel_place = ?, places = ?, second_places = ?, board = ? WHERE sock_id = ? AND version = ?`,
-		written(e.Plan), orNull(e.Second != nil, e.Second), e.HeelPlace, orNull(e.Places != nil, e.Places),
+	_, err := tx.ExecContext(ctx, `UPDATE plans SET document = ?, second = ?, heel_place = ?, places = ? WHERE sock_id = ? AND version = ?`,
+		written(e.Plan), orNull(e.Second != nil, e.Second), e.HeelPlace, orNull(e.Places != nil, e.Places), sockID, e.Version)
+	return err
+}
+
+// keepPair writes what an edition says of the second sock's places and of the board.
+func keepPair(ctx context.Context, tx *sql.Tx, sockID string, e *knitting.Edition) error {
+	_, err := tx.ExecContext(ctx, `UPDATE plans SET second_places = ?, board = ? WHERE sock_id = ? AND version = ?`,
 		orNull(e.SecondPlaces != nil, e.SecondPlaces), orNull(e.Board != nil, e.Board), sockID, e.Version)
 	return err
 }

@@ -3,6 +3,8 @@ package advise
 import (
 	"acornstep/sock/design"
 	"acornstep/sock/knit"
+	"acornstep/sock/measure"
+	"acornstep/sock/needle"
 	"acornstep/sock/pattern"
 )
 
@@ -67,6 +69,22 @@ func ribbedLeg(d *design.Design) bool {
 	return p != nil && p.Rib()
 }
 
+// roundsBetween are the full rounds between the halves of a heel, as it comes out.
+func roundsBetween(s *knit.Sock) string {
+	if s.Heel.RoundsBetween == 0 {
+		return "none"
+	}
+	return measure.Count(s.Heel.RoundsBetween, "round")
+}
+
+// firstSide is the side of the first row of a heel, as it comes out.
+func firstSide(s *knit.Sock) string {
+	if s.HeelBegins() == needle.WS {
+		return "on the wrong side"
+	}
+	return "on the right side"
+}
+
 // fields are the decisions in the order of the work, the default of the school first.
 var fields = []field{
 	{name: "fit.multiple", part: "round", phrase: "counted in", label: "Count in", here: roundHere, ways: these(
@@ -102,9 +120,9 @@ var fields = []field{
 	{name: "heel.fabric", part: "heel", phrase: "in", label: "Heel fabric", here: heelHere, ways: these(
 		way{"stockinette", "Stockinette", "smooth, like the rest"},
 		way{"garter", "Garter", "gives more, wears harder, ridges inside"})},
-	{name: "heel.rounds_between", part: "heel", phrase: "between the halves", label: "Rounds between the halves", here: deepHere, asked: mainYarn, ways: these(
+	{name: "heel.rounds_between", part: "heel", phrase: "between the halves", label: "Rounds between the halves", here: deepHere, comes: roundsBetween, asked: mainYarn, ways: these(
 		way{nil, "As the style has it", "one in the German style, none in the others"}, way{0, "None: stacked", "shallower by half a round"}, way{1, "One round", "all turns are settled in it"}, way{2, "Two rounds", "deeper"})},
-	{name: "heel.first_row", part: "heel", phrase: "first row", label: "First row of the heel", here: deepHere, asked: mainYarn, ways: these(
+	{name: "heel.first_row", part: "heel", phrase: "first row", label: "First row of the heel", here: deepHere, comes: firstSide, asked: mainYarn, ways: these(
 		way{nil, "As the style begins", "wrong side in the German style, right side in the others"}, way{"RS", "Right side", "knit over the sole first"}, way{"WS", "Wrong side", "turn where the round ends"})},
 	{name: "heel.slip_columns", part: "heel", phrase: "slip stitches", label: "Slip stitches", here: heelHere, asked: slipStitches, ways: these(
 		way{"flap", "On the flap", "they end where the turn begins"},

@@ -56,7 +56,7 @@ func TestOneJudgement(t *testing.T) {
 		best := three[0]
 		if best.Toe != "wedge" {
 			for _, c := range r.Candidates {
-				if c.Toe == "wedge" && c.Heel == best.Heel && math.Abs(c.Misfit-best.Misfit) < felt/2 && c.Stitches == best.Stitches && c.fabric == best.fabric {
+				if c.Toe == "wedge" && c.Heel == best.Heel && math.Round(c.Misfit/felt) == math.Round(best.Misfit/felt) && c.Stitches == best.Stitches && c.fabric == best.fabric {
 					t.Fatalf("%s stands before %s and fits no better", best.Title, c.Title)
 				}
 			}

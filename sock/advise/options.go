@@ -53,6 +53,8 @@ type field struct {
 	ways         func(*design.Design) []way
 	// here are figures of a sock made this way; what all ways have alike is not shown.
 	here func(w *words) []string
+	// comes is what it comes to where it is left to be worked out; nil where its way says so.
+	comes func(*knit.Sock) string
 	// asked says whether the decision is one for this kind of sock, besides its meaning something to it; nil: always.
 	asked func(d *design.Design) bool
 }

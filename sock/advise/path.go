@@ -122,7 +122,7 @@ func Path(s *knit.Sock, checks verdict.Checks, grams float64, unit measure.Unit)
 				d.Numbers = p.numbers(w)
 			}
 		}
-		d.Pieces = append(d.Pieces, p.words(s.Design)...)
+		d.Pieces = append(d.Pieces, p.words(s)...)
 		d.Pieces = append(d.Pieces, p.figures(s, &pinned)...)
 		list[i] = d
 	}
@@ -153,14 +153,19 @@ func partOf(code string) string {
 }
 
 // words are the pieces that are one of several ways.
-func (p *part) words(d *design.Design) []Piece {
+func (p *part) words(s *knit.Sock) []Piece {
 	var list []Piece
+	d := s.Design
 	for i := range fields {
 		f := &fields[i]
 		if f.part != p.name || f.name == p.lead || !f.asks(d) {
 			continue
 		}
-		list = append(list, Piece{Field: f.name, Label: f.phrase, Kind: "ways", Said: f.chosen(d)})
+		said := f.chosen(d)
+		if f.comes != nil && d.Get(f.name) == nil && !s.Stopped() {
+			said = f.comes(s)
+		}
+		list = append(list, Piece{Field: f.name, Label: f.phrase, Kind: "ways", Said: said})
 	}
 	return list
 }

@@ -96,16 +96,24 @@ func (w *Wearer) GrowthUntil(side Side, on day.Date, unit measure.Unit) (Growth,
 	g.PerMonth = math.Max(0, math.Min(fastestGrowth, slope*daysPerMonth))
 	g.Length += measure.Length(g.PerMonth * months)
 	g.Uncertainty += measure.Length(spread)
-	g.Working = fmt.Sprintf("%s on %s + %.1f months × %.2f mm = %s", unit.Show(newest.Length), newest.On.Text(), months, g.PerMonth, unit.Show(g.Length))
+	g.Working = fmt.Sprintf("%s on %s + %.1f months × %s = %s", unit.Show(newest.Length), newest.On.Text(), months, small(g.PerMonth, unit), unit.Show(g.Length))
 	switch {
 	case slope*daysPerMonth > fastestGrowth:
-		g.Text = fmt.Sprintf("The lengths grow by %.1f mm a month, more than feet do: reckoned with %.0f. Measure once more, standing.", slope*daysPerMonth, fastestGrowth)
+		g.Text = fmt.Sprintf("The lengths grow by %s a month, more than feet do: reckoned with %s. Measure once more, standing.", small(slope*daysPerMonth, unit), small(fastestGrowth, unit))
 	case g.PerMonth < 0.1:
 		g.Text = "This foot has stopped growing, or rests."
 	default:
 		g.Text = "Knit for the day on which the socks are given, and a month or two more."
 	}
 	return g, nil
+}
+
+// small spells a length of a few millimetres in the unit.
+func small(mm float64, unit measure.Unit) string {
+	if unit == measure.Inches {
+		return fmt.Sprintf("%.2f in", mm/float64(measure.Inch))
+	}
+	return fmt.Sprintf("%.2f mm", mm)
 }
 
 // line is the slope of least squares in mm a day, and how far the lengths lie from it.

@@ -1,8 +1,6 @@
 package knit
 
 import (
-	"fmt"
-
 	"acornstep/sock/measure"
 	"acornstep/sock/needle"
 )
@@ -41,5 +39,5 @@ func (s *Sock) bindOff(h *hands) {
 	h.colour = s.colourOf("cuff")
 	front, back := h.instep, h.sole()
 	row := h.round(func() { h.do(needle.BO, front) }, func() { h.do(needle.BO, back) })
-	row.Note = fmt.Sprintf("%s Keep about %d cm of yarn.", named(bindOffs, s.Design.BindOff).note, measure.HalfUp(float64(s.BindOffTail())/10))
+	row.Note = named(bindOffs, s.Design.BindOff).note + " Keep " + s.BindOffTail().About() + " of yarn."
 }

@@ -256,14 +256,20 @@ func reaches(stitches, sole int) (left, right int) {
 	return over - right, right
 }
 
+// HeelBegins is the side of the first row of short rows.
+func (s *Sock) HeelBegins() needle.Side {
+	switch given := s.Design.Heel.FirstRow; {
+	case s.Design.HeelHasOwnStrand():
+		return needle.RS
+	case given != nil:
+		return needle.Side(*given)
+	}
+	return s.turning().firstSide()
+}
+
 // beginHeel brings the yarn to the edge where the first row begins.
 func (r *shortRows) beginHeel(s *Sock) {
-	first := r.style.firstSide()
-	if s.Design.HeelHasOwnStrand() {
-		first = needle.RS
-	} else if given := s.Design.Heel.FirstRow; given != nil {
-		first = needle.Side(*given)
-	}
+	first := s.HeelBegins()
 	toEdge := r.instep - r.reachRight
 	if first == needle.WS {
 		if toEdge = r.reachLeft; toEdge < 0 {

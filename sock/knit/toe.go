@@ -1,7 +1,6 @@
 package knit
 
 import (
-	"fmt"
 	"slices"
 
 	"acornstep/sock/measure"
@@ -23,7 +22,7 @@ func (s *Sock) Tail() measure.Length {
 }
 
 func (s *Sock) tailNote() string {
-	return fmt.Sprintf("Leave a tail of about %d cm.", measure.HalfUp(float64(s.Tail())/10))
+	return "Leave a tail of " + s.Tail().About() + "."
 }
 
 // colourOf is the colour of rows in a section: empty for the main yarn.

@@ -15,6 +15,11 @@ type Length float64
 // String spells the length as documents do: in whole millimetres.
 func (l Length) String() string { return fmt.Sprintf("%d mm", HalfUp(float64(l))) }
 
+// About spells a length that nobody measures exactly, in both units: rows are read by everybody.
+func (l Length) About() string {
+	return fmt.Sprintf("about %d cm (%d in)", HalfUp(float64(l/Centimetre)), HalfUp(float64(l/Inch)))
+}
+
 // Inch is one inch.
 const Inch Length = 25.4
 

@@ -87,6 +87,10 @@ export function ComparePanel() {
             fault={answer.error?.message}
             room={room}
             own={ways[i] === ""}
+            why={
+              best.data?.candidates.find((c) => (ways[i] === "" ? c.chosen : ways[i] === wayText(c.changes)))
+                ?.why
+            }
             usual={
               usual !== undefined && (ways[i] === "" ? usual.chosen : ways[i] === wayText(usual.changes))
             }
@@ -109,6 +113,7 @@ function Variant({
   fault,
   own,
   usual,
+  why: speaks,
   name,
   remove,
   take,
@@ -120,6 +125,8 @@ function Variant({
   own: boolean;
   /** It is what the judgement puts first. */
   usual: boolean;
+  /** What the judgement says of it. */
+  why: string | undefined;
   name: string | undefined;
   remove: (() => void) | undefined;
   take: () => void;
@@ -141,6 +148,7 @@ function Variant({
       <p className="variant-marks">
         {[own && "the sock as it is", usual && "usual here"].filter(Boolean).join(" · ")}
       </p>
+      {speaks && <p className="muted">{speaks}</p>}
       {plan && shape ? (
         <>
           <svg

@@ -66,11 +66,11 @@ export function PlaceBar({ place }: { place: Place }) {
         />
       </svg>
       <span className="place">{names[place.name] ?? place.name}</span>
-      <span className="figure">
-        {place.estimated && <abbr title="rests on a guessed measurement">about </abbr>}
-        {place.stretch_pct.toFixed(0)} %
+      <span className="figure">{place.stretch_pct.toFixed(0)} %</span>
+      <span className="verdict">
+        {place.text}
+        {place.estimated && <em title="rests on a guessed measurement"> Guessed.</em>}
       </span>
-      <span className="verdict">{place.text}</span>
     </span>
   );
 }
