@@ -28,11 +28,8 @@ test("pictures of the board", async ({ page }) => {
   await shot(page, "basket", ".strip-now");
   const url = await board(page, "Observatory roof socks");
   await shot(page, "board", ".choices");
-  await page.goto(`${url}?show=fit.heel`);
-  await page.locator(".choices").getByRole("heading", { name: /^Heel/ }).scrollIntoViewIfNeeded();
-  await page.mouse.move(1000, 500);
-  await page.mouse.wheel(0, 420);
-  await shot(page, "board-choices", ".choices");
+  await page.goto(`${url}?show=fit.heel&at=heel`);
+  await shot(page, "board-choices", ".step-content .way");
   for (const [path, name, about] of [
     ["?pair=side", "board-pair", ".row-line"],
     ["/what-if", "what-if", ".figures tbody tr"],
@@ -51,7 +48,8 @@ test("pictures of the board", async ({ page }) => {
   await shot(page, "board-evening", ".choices");
   await page.getByRole("button", { name: "Day" }).click();
   await page.setViewportSize({ width: 390, height: 844 });
-  await shot(page, "board-phone", ".sock");
+  await page.goto(`${url}?at=heel`);
+  await shot(page, "board-phone", ".step-content .way");
 });
 
 test("pictures of feet and swatches", async ({ page }) => {
@@ -98,6 +96,6 @@ test("pictures of the needles", async ({ page }) => {
   await page.setViewportSize({ width: 1280, height: 800 });
   await page.goto(`${url}/knit?panel=where`);
   await page.getByLabel("Stitches on needle 1").fill("32");
-  await page.getByLabel("The same at the left").fill("4");
+  await page.getByLabel("Double stitches at the left").fill("4");
   await shot(page, "where-am-i", ".matches li");
 });

@@ -70,3 +70,30 @@ test("a shoe size stands in for a foot, and several counts for a gauge", async (
   await page.getByRole("button", { name: "Estimate" }).click();
   await expect(page.getByText("EU sizes go from 15 to 54")).toBeVisible();
 });
+
+test("touching a part of the sock opens its decision; a word opens its ways, one at a time", async ({
+  page,
+}) => {
+  await newSock(page, "Sock that is a menu", "Yrsa");
+  await typeFoot(page);
+  await decide(page, "Foot");
+  const touch = async (section: number) => {
+    // A line of the drawing has no area for the browser to click on: it is touched where its rows lie.
+    const box = await page.locator(".sock .row-line.touch").nth(section).boundingBox();
+    await page.mouse.click((box?.x ?? 0) + (box?.width ?? 0) / 2, (box?.y ?? 0) + (box?.height ?? 0) / 2);
+  };
+  const open = page.locator(".step.open .step-title");
+  await touch(1);
+  await expect(open).toHaveText("To the heel");
+  await touch(3);
+  await expect(open).toHaveText("Leg");
+  await decide(page, "Heel");
+  await page.getByRole("button", { name: /^turned with/ }).click();
+  await expect(page.getByRole("radio", { name: /^Wraps/ })).toBeAttached();
+  await page.getByRole("button", { name: /^over half/ }).click();
+  await expect(page.getByRole("radio", { name: /^Wraps/ })).toHaveCount(0);
+  await expect(page.getByRole("radio", { name: /^60 %/ })).toBeAttached();
+  await expect(page).toHaveTitle("Sock that is a menu · Acorn Step");
+  await page.getByRole("link", { name: "Compare" }).click();
+  await expect(page).toHaveTitle("Compare · Sock that is a menu · Acorn Step");
+});

@@ -1,5 +1,5 @@
 import { expect, test } from "@playwright/test";
-import { castOn, choose, decide, newSock, putAt, saved, typeFoot, where, written } from "./steps";
+import { castOn, choose, decide, newSock, putAt, said, saved, typeFoot, where, written } from "./steps";
 
 test("needles change at a section, and the rows say on which each stitch lies", async ({ page }) => {
   await newSock(page, "Sock on many needles");
@@ -61,9 +61,9 @@ test("toe and heel of a sock that fits are measured and typed", async ({ page })
   await typeFoot(page);
   await saved(page);
   await choose(page, "To the heel", "A sock that fits", "reckoned by");
-  await page.getByLabel("Toe takes").fill("4.5");
-  await page.getByLabel("Heel takes").fill("6");
+  await page.getByLabel("Toe of a sock that fits").fill("4.5");
+  await page.getByLabel("Heel of a sock that fits").fill("6");
   await saved(page);
   // 242 − 45 − 60 = 137 mm at 44 rounds in 100: 60.
-  await expect(page.getByRole("heading", { name: /^Foot 60 rounds/ })).toBeVisible();
+  await expect(said(page, "To the heel")).toContainText("60 rounds to the heel");
 });

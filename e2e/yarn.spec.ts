@@ -54,6 +54,7 @@ test("a scrap for the toe is enough for one sock or for both", async ({ page }) 
   });
   expect(kept.ok()).toBe(true);
   await page.goto(`/socks/${id}/knit`);
+  await page.getByRole("button", { name: /^Cast on/ }).click();
   await expect(where(page)).toContainText("cast on");
   // Cast-on, toe and heel, of which nothing is knitted yet; the cuff is of the sock's own yarn.
   await expect(page.locator(".strip-row.contrast.to-do")).toHaveCount(3);

@@ -1,6 +1,7 @@
 package http
 
 import (
+	"context"
 	"errors"
 	"fmt"
 	"io"
@@ -56,6 +57,8 @@ func (s *server) failWith(c *gin.Context, err error) {
 		write(c, Problem{Status: nethttp.StatusConflict, Title: "Still in use", Detail: basket.ErrInUse.Error()})
 	case errors.Is(err, knitting.ErrNoRows):
 		write(c, Problem{Status: nethttp.StatusConflict, Title: "A plan without rows", Detail: knitting.ErrNoRows.Error()})
+	case errors.Is(err, context.Canceled):
+		c.Abort() // whoever asked has gone
 	case s.troubled(c, err):
 	default:
 		s.Log.Error("request failed", "path", c.FullPath(), "error", err)

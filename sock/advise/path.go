@@ -84,7 +84,6 @@ var parts = []part{
 type figure struct {
 	field, part, label, suffix, hint string
 	kind                             string
-	asked                            func(d *design.Design) bool
 }
 
 // figures are those that no technique brings along.
@@ -92,8 +91,8 @@ var figures = []figure{
 	{field: "fit.girth_ease_pct", part: "round", label: "smaller than the foot by", suffix: "%"},
 	{field: "fit.length_ease_mm", part: "round", label: "shorter by"},
 	{field: "mirror", part: "toe", label: "Mirrored, for the other foot", kind: "switch"},
-	{field: "foot_length.toe_mm", part: "length", label: "its toe takes", hint: "measured on a sock that fits", asked: otherSchool},
-	{field: "foot_length.heel_mm", part: "length", label: "its heel takes", asked: otherSchool},
+	{field: "foot_length.toe_mm", part: "length", label: "toe of a sock that fits"},
+	{field: "foot_length.heel_mm", part: "length", label: "heel of a sock that fits"},
 	{field: "heel.own_strand", part: "heel", label: "A strand of its own", kind: "switch"},
 	{field: "corner.pick_up", part: "corners", label: "extra at each corner", suffix: "sts"},
 	{field: "corner.hold_rounds", part: "corners", label: "they stay for", suffix: "rounds"},
@@ -102,9 +101,6 @@ var figures = []figure{
 	{field: "leg.stitches", part: "leg", label: "stitches of the leg", suffix: "sts"},
 	{field: "cuff.height_mm", part: "cuff", label: "height of the cuff"},
 }
-
-// otherSchool says that toe and heel are taken from somewhere else than their own rows.
-func otherSchool(d *design.Design) bool { return d.FootLength.School != "exact" }
 
 // Path is every decision on a sock that was measured, in the order of the work, with what was said of it and the grams that its rows take.
 func Path(s *knit.Sock, checks verdict.Checks, grams float64, unit measure.Unit) []Decision {
@@ -189,7 +185,7 @@ func (p *part) figures(s *knit.Sock, pinned *design.Design) []Piece {
 		list = append(list, Piece{Field: n.Field, Label: lower(n.Label), Kind: "figure", Value: valueOf(pinned, n.Field), Suffix: n.Suffix, Hint: n.Hint})
 	}
 	for _, f := range figures {
-		if f.part != p.name || !d.Uses(f.field) || f.asked != nil && !f.asked(d) {
+		if f.part != p.name || !d.Uses(f.field) {
 			continue
 		}
 		piece := Piece{Field: f.field, Label: f.label, Kind: "figure", Suffix: f.suffix, Hint: f.hint}

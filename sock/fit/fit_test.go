@@ -62,3 +62,15 @@ func TestGarterGivesMore(t *testing.T) {
 	assert.Greater(t, garter.HighPct, tight.HighPct)
 	assert.Greater(t, Misfit(Of(sock(t, `,"heel":{"turns_per_side":6}`))), Misfit(Of(sock(t, ""))))
 }
+
+// A 2×2 rib draws the leg in to three quarters: 159.4 mm for an ankle of 236 mm are 48 %, and up to 60 % it sits. A plain leg of as much stretch would be tight.
+func TestRibIsJudgedByItsOwnStretch(t *testing.T) {
+	ribbed := place(t, Of(sock(t, `,"leg":{"pattern":"rib_2x2"}`)), "ankle")
+	assert.InDelta(t, 48.1, ribbed.StretchPct, 0.1)
+	assert.InDelta(t, 60, ribbed.HighPct, 1e-9)
+	assert.Equal(t, "sits", ribbed.Word)
+	assert.InDelta(t, 45, place(t, Of(sock(t, `,"leg":{"pattern":"rib_1x1"}`)), "ankle").HighPct, 1e-9)
+	assert.InDelta(t, 25, place(t, Of(sock(t, "")), "ankle").HighPct, 1e-9)
+	// In front alone half of the leg is ribbed: 0.875 of the girth, of which 0.5·0.75·1.6 + 0.5·1.25 can be reached.
+	assert.InDelta(t, 100*(1.225/0.875-1), place(t, Of(sock(t, `,"leg":{"pattern":"rib_2x2","panels":"front"}`)), "ankle").HighPct, 1e-9)
+}

@@ -6,6 +6,7 @@ import (
 	"fmt"
 	"math"
 	"slices"
+	"strings"
 
 	"acornstep/sock/design"
 	"acornstep/sock/document"
@@ -269,6 +270,9 @@ func value(n *int) int {
 	return *n
 }
 
+// one says the label of a count for one of them.
+var one = strings.NewReplacer("stitches", "stitch", "rounds", "round", "rows", "row", "turns", "turn", "increases", "increase")
+
 func (q *Proposal) say(unit measure.Unit) {
 	if len(q.Changes) == 0 {
 		q.Text = "Nothing changes: go on as planned."
@@ -283,7 +287,11 @@ func (q *Proposal) say(unit measure.Unit) {
 		if more < 0 {
 			word = "fewer"
 		}
-		q.Text += fmt.Sprintf("%d %s %s", int(math.Abs(float64(more))), word, c.Label)
+		label := c.Label
+		if more == 1 || more == -1 {
+			label = one.Replace(label)
+		}
+		q.Text += fmt.Sprintf("%d %s %s", int(math.Abs(float64(more))), word, label)
 	}
 	switch {
 	case q.CostMM > 0:

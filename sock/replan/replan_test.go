@@ -62,6 +62,9 @@ func TestTheHeelIsLate(t *testing.T) {
 	require.NoError(t, err)
 	assert.Equal(t, "3 more rounds before the heel. The foot comes out 0.7 cm longer.", q.Text)
 	assert.Equal(t, at(t, p, "heel-2")+3, q.Row, "the same row of the heel, three rows on")
+	q, err = Ask(edition(p), Happened{Row: at(t, p, "heel-2"), HeelLate: whole(1)})
+	require.NoError(t, err)
+	assert.Contains(t, q.Text, "1 more round before the heel.")
 	_, err = Ask(edition(p), Happened{Row: at(t, p, "foot-60"), HeelLate: whole(-20)})
 	assert.ErrorContains(t, err, "59 rounds of the foot are knitted already")
 }

@@ -66,6 +66,7 @@ const (
 	mostOff     = 9.0
 	wrongSide   = 3.5
 	wrongLast   = 3.5
+	midRound    = 1.0 // people stop at the end of a round rather than in its middle
 	shifted     = 3.0 // stitches that lie on the other needle, and none is missing
 	tapeError   = 4.0 // mm: half of what a tape and a hand leave
 	mostByTape  = 6.0
@@ -105,6 +106,9 @@ func (w *Places) Ask(seen Seen, logged int) Answer {
 			}
 		}
 		costs[i] -= m.sharedOff(&seen)
+		if l.Half {
+			costs[i] += midRound
+		}
 		if logged >= 0 {
 			off := float64(l.Row-logged) / logReach
 			costs[i] += math.Min(off*off/2, mostByLog)

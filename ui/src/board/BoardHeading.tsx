@@ -2,6 +2,7 @@ import { Button, Input } from "antd";
 import { NavLink, useSearchParams } from "react-router";
 import { Refusal, saidFault } from "../api/client";
 import { type SaveState, useBoard } from "./store";
+import { useWhenSaved } from "./useWhenSaved";
 
 const stateWords: Record<SaveState, string> = {
   saved: "kept",
@@ -35,6 +36,7 @@ export function BoardHeading({ id, onNeedles }: { id: string; onNeedles: boolean
   const fault = useBoard((b) => b.saveFault);
   const change = useBoard((b) => b.change);
   const saveNow = useBoard((b) => b.saveNow);
+  const go = useWhenSaved();
   const faults = fault instanceof Refusal ? (fault.problem.errors ?? []) : [];
   return (
     <header className="sock-heading">
@@ -67,7 +69,17 @@ export function BoardHeading({ id, onNeedles }: { id: string; onNeedles: boolean
       </div>
       <nav className="panels" aria-label="This sock">
         {panels.map((panel) => (
-          <NavLink key={panel.to} to={`/socks/${id}${panel.to}`} end>
+          <NavLink
+            key={panel.to}
+            to={`/socks/${id}${panel.to}`}
+            end
+            onClick={(event) => {
+              if (panel.to === "/knit" && save !== "saved" && !event.metaKey && !event.ctrlKey) {
+                event.preventDefault();
+                go(`/socks/${id}/knit`);
+              }
+            }}
+          >
             {panel.name}
           </NavLink>
         ))}

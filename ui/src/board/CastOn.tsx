@@ -1,21 +1,17 @@
 import { Button } from "antd";
-import { Link, useNavigate } from "react-router";
+import { Link } from "react-router";
 import type { PlanAnswer, Sock } from "../api/client";
 import { useBoard } from "./store";
+import { useWhenSaved } from "./useWhenSaved";
 
 /** CastOn is what comes after the last decision. */
 export function CastOn({ sock, answer }: { sock: Sock; answer: PlanAnswer }) {
-  const navigate = useNavigate();
+  const go = useWhenSaved();
   const stopped = useBoard((b) => b.answer?.shape === undefined);
   const grams = (answer.grams?.own ?? 0) + (answer.grams?.contrast ?? 0);
   return (
     <footer className="cast-on">
-      <Button
-        type="primary"
-        size="large"
-        disabled={stopped}
-        onClick={() => navigate(`/socks/${sock.id}/knit`)}
-      >
+      <Button type="primary" size="large" disabled={stopped} onClick={() => go(`/socks/${sock.id}/knit`)}>
         {sock.on_needles ? "Back to the needles" : `Cast on ${answer.plan?.summary.cast_on_stitches}…`}
       </Button>{" "}
       <span className="muted">

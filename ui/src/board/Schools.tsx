@@ -1,5 +1,5 @@
 import type { School } from "../api/client";
-import { lengthWithUnit, useUnit } from "../units/units";
+import { countText, lengthWithUnit, useUnit } from "../units/units";
 
 /** Schools sets the ways to reckon the foot side by side. */
 export function Schools({ schools }: { schools: School[] }) {
@@ -11,8 +11,9 @@ export function Schools({ schools }: { schools: School[] }) {
   }
   return (
     <p className="hint">
-      {exact.rounds} rounds by the toe's and heel's own rows; the rule of thumb says {thumb.rounds},{" "}
-      {lengthWithUnit(Math.abs(thumb.longer_mm), unit)} {thumb.longer_mm < 0 ? "shorter" : "longer"}.
+      {countText(exact.rounds, "round")} by the toe's and heel's own rows; the rule of thumb says{" "}
+      {thumb.rounds}, {lengthWithUnit(Math.abs(thumb.longer_mm), unit)}{" "}
+      {thumb.longer_mm < 0 ? "shorter" : "longer"}.
     </p>
   );
 }

@@ -1,5 +1,6 @@
 import type { ReactNode } from "react";
 import type { Choice, Option } from "../api/client";
+import { valueAt } from "./content";
 import { useBoard } from "./store";
 import { useChoice } from "./useOptions";
 
@@ -10,11 +11,14 @@ import { useChoice } from "./useOptions";
 export function Ways({ field, first = 3, title }: { field: string; first?: number; title?: ReactNode }) {
   const choice = useChoice(field);
   const chooseAll = useBoard((b) => b.chooseAll);
+  const own = useBoard((b) => valueAt(b.content.draft.design, field));
   if (!choice) {
     return null;
   }
   const choose = (option: Option) => chooseAll(option.changes);
-  const { shown, rest } = split(choice, first);
+  // What was chosen just now is marked at once, also where the sock cannot be worked out yet.
+  const options = choice.options.map((o) => (own === undefined ? o : { ...o, chosen: o.value === own }));
+  const { shown, rest } = split({ ...choice, options }, first);
   return (
     <fieldset className="ways">
       <legend className={title === null ? "hidden" : ""}>{title ?? choice.label}</legend>

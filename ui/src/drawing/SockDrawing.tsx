@@ -1,7 +1,7 @@
 import { memo, useId, useState } from "react";
 import type { Plan, PlanAnswer } from "../api/client";
 import { useNarrow } from "../shell/useNarrow";
-import { lengthText, lengthWithUnit, type Unit } from "../units/units";
+import { countText, lengthText, lengthWithUnit, type Unit } from "../units/units";
 import { at, type Frame, frameOf, type Held, sizeOf } from "./frame";
 import { HandleMark } from "./HandleMark";
 import { type Pin, pinsOf } from "./pins";
@@ -11,12 +11,14 @@ import { Outline, Rows } from "./Rows";
 export function spoken(plan: Plan, unit: Unit): string[] {
   const s = plan.summary;
   const heel =
-    s.flap_rows === null ? `${s.heel_turns_per_side} turns on each side` : `a flap of ${s.flap_rows} rows`;
+    s.flap_rows === null
+      ? `${countText(s.heel_turns_per_side ?? 0, "turn")} on each side`
+      : `a flap of ${s.flap_rows} rows`;
   return [
-    `Cast on ${s.cast_on_stitches} stitches${s.increase_rounds === null ? "" : ` and increase in ${s.increase_rounds} rounds`} to ${s.foot_stitches}.`,
-    `Knit ${s.foot_rounds} rounds to the heel, which starts ${lengthWithUnit(s.heel_starts_at_mm, unit)} from the tip.`,
+    `Cast on ${s.cast_on_stitches} stitches${s.increase_rounds === null ? "" : ` and increase in ${countText(s.increase_rounds, "round")}`} to ${s.foot_stitches}.`,
+    `Knit ${countText(s.foot_rounds, "round")} to the heel, which starts ${lengthWithUnit(s.heel_starts_at_mm, unit)} from the tip.`,
     `The heel is worked on ${s.heel_stitches} stitches with ${heel}.`,
-    `The leg has ${s.leg_stitches} stitches: ${s.leg_rounds} rounds, and ${s.cuff_rounds} of the cuff.`,
+    `The leg has ${s.leg_stitches} stitches: ${countText(s.leg_rounds, "round")}, and ${s.cuff_rounds} of the cuff.`,
     `The sock is ${lengthWithUnit(s.finished_length_mm, unit)} long for a foot of ${lengthWithUnit(plan.design.foot.length_mm, unit)}.`,
   ];
 }

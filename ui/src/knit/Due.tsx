@@ -2,6 +2,7 @@ import { Input } from "antd";
 import { useState } from "react";
 import type { Schemas } from "../api/client";
 import { dayText } from "../shell/moment";
+import { countText } from "../units/units";
 
 type DueView = Schemas["Due"];
 
@@ -49,7 +50,7 @@ function Asks({ due }: { due: DueView }) {
     return <p className="mark">Both socks are done.</p>;
   }
   if (due.days < 0) {
-    return <p className="fault">That day is over, and {due.rows} rows of the pair are left.</p>;
+    return <p className="fault">That day is over, and {countText(due.rows, "row")} of the pair are left.</p>;
   }
   return (
     <>
@@ -57,7 +58,7 @@ function Asks({ due }: { due: DueView }) {
         <strong className="figure">{due.rows_a_day}</strong>{" "}
         {due.days === 0
           ? "rows of the pair are left for today"
-          : `rows a day, both socks: ${due.rows} rows in ${due.days === 1 ? "1 day" : `${due.days} days`}`}
+          : `rows a day, both socks: ${countText(due.rows, "row")} in ${due.days === 1 ? "1 day" : `${due.days} days`}`}
       </p>
       <p className={due.late_days > 0 ? "fault" : "muted"}>
         Both are done on {dayText(due.pair_on, "weekday")} if it goes on like this

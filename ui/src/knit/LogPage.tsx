@@ -8,7 +8,7 @@ import { dayText, momentText } from "../shell/moment";
 import { Shown } from "../shell/Shown";
 import { useDraft } from "../shell/useDraft";
 import { usePageTitle } from "../shell/usePageTitle";
-import { lengthWithUnit, type Unit, useUnit } from "../units/units";
+import { countText, lengthWithUnit, type Unit, useUnit } from "../units/units";
 import { useKnitting } from "./context";
 import { Due } from "./Due";
 import { type Event, standing } from "./logbook";
@@ -79,7 +79,8 @@ function Log() {
               <>
                 <strong>{hours(tally.seconds_left)}</strong>{" "}
                 <span className="muted">
-                  at {tally.pace.seconds_per_stitch.toFixed(1)} s a stitch, from {tally.pace.counted} rows
+                  at {tally.pace.seconds_per_stitch.toFixed(1)} s a stitch, from{" "}
+                  {countText(tally.pace.counted, "row")}
                 </span>
               </>
             ) : (
@@ -144,7 +145,7 @@ function Log() {
           )}
           <section>
             <h2>
-              What happened <small>{rows.length} rows ticked</small>
+              What happened <small>{countText(rows.length, "row")} ticked</small>
             </h2>
             {listed.length === 0 && <p className="muted">No notes, no mistakes, nothing weighed yet.</p>}
             <ul className="log-list">

@@ -2,6 +2,7 @@ import { useMutation } from "@tanstack/react-query";
 import { Button, Input, Select } from "antd";
 import { useState } from "react";
 import { answered, client, faultText } from "../api/client";
+import { countText } from "../units/units";
 import { useKnitting } from "./context";
 import { useReplan } from "./useReplan";
 
@@ -192,7 +193,7 @@ function Left({ sock, row, close }: { sock: number; row: number; close: () => vo
         onClick={() => follow.mutate({ said: { leg_rounds: reach.follow_leg_rounds }, accept: true })}
         loading={follow.isPending}
       >
-        Let the leg follow the yarn: {reach.follow_leg_rounds} rounds, then the cuff
+        Let the leg follow the yarn: {countText(reach.follow_leg_rounds, "round")}, then the cuff
       </Button>
       <p className="fault" role="alert">
         {faultText(follow.error)}

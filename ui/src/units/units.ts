@@ -32,6 +32,9 @@ export function lengthWithUnit(mm: number, unit: Unit): string {
   return unit === "cm" ? `${(mm / 10).toFixed(1)} cm` : `${lengthText(mm, unit)} in`;
 }
 
+/** countText is a number of things with their noun: 1 round, 2 rounds. */
+export const countText = (n: number, noun: string) => `${n} ${noun}${n === 1 ? "" : "s"}`;
+
 /** gaugeWidth is the width over which a gauge is counted. */
 export function gaugeWidth(unit: Unit): string {
   return unit === "cm" ? "10 cm" : "4 in";
