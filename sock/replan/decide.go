@@ -139,7 +139,7 @@ type knittedBy struct {
 }
 
 func (k *knittedBy) begin() (err error) {
-	k.fresh, err = knit.Make(k.p.Design)
+	k.fresh, err = k.with(design.Changes{})
 	return err
 }
 
@@ -150,10 +150,8 @@ func (k *knittedBy) with(changes design.Changes) (*plan.Plan, error) {
 	if err != nil {
 		return nil, err
 	}
-	if counted := k.p.Design.FootLength.Rounds; counted != nil && !changes.Has("foot_length.rounds") {
-		if d, err = k.footAsCounted(d, *counted); err != nil {
-			return nil, err
-		}
+	if !changes.Has("foot_length.rounds") {
+		d = k.withFoot(d)
 	}
 	made, err := knit.Make(d)
 	if err != nil {
@@ -187,20 +185,31 @@ var counted = map[string][]string{
 	"heel.flap_rows": {"heel.picked_up", "leg.rounds"}, "foot_length.rounds": {},
 }
 
-// footAsCounted counts the foot's rounds as much longer or shorter than reckoned as they were before.
-func (k *knittedBy) footAsCounted(d design.Design, counted int) (design.Design, error) {
-	before, after := k.p.Design, d
-	before.FootLength.Rounds, after.FootLength.Rounds = nil, nil
-	a, b := knit.Measure(&before), knit.Measure(&after)
-	if a.Stopped() || b.Stopped() {
-		return d, nil
-	}
-	rounds := max(counted+b.FootRounds-a.FootRounds, 0)
-	if section(k.p, k.done) != needle.CastOn && section(k.p, k.done) != needle.Toe && section(k.p, k.done) != needle.Foot {
-		rounds = counted // the foot is knitted
+// withFoot counts the rounds of the foot: those that are knitted stay, and what was
+// counted on the needles stays as much longer or shorter than reckoned as it was.
+func (k *knittedBy) withFoot(d design.Design) design.Design {
+	at, counted := section(k.p, k.done), k.p.Design.FootLength.Rounds
+	rounds := k.p.Summary.FootRounds
+	if at == needle.CastOn || at == needle.Toe || at == needle.Foot {
+		before, after := k.p.Design, d
+		before.FootLength.Rounds, after.FootLength.Rounds = nil, nil
+		a, b := knit.Measure(&before), knit.Measure(&after)
+		if a.Stopped() || b.Stopped() {
+			return d
+		}
+		rounds = b.FootRounds
+		if counted != nil {
+			rounds += *counted - a.FootRounds
+		}
+		// A heel that should have begun already begins now.
+		knitted := sectionDone(k.p, needle.Foot, k.done)
+		if rounds >= knitted && counted == nil {
+			return d
+		}
+		rounds = max(rounds, knitted)
 	}
 	d.FootLength.Rounds = &rounds
-	return d, nil
+	return d
 }
 
 // lock names the first knitted row that a plan has otherwise; empty for none.

@@ -61,6 +61,33 @@ func TestWhatLiesAboveTheNeedleIsStillDecided(t *testing.T) {
 	assert.Empty(t, q.Pending, "a name is no row")
 }
 
+// Two rows more are decided while the flap is on the needle: the foot is knitted and stays, the turn comes two rows later. After the turn it is locked.
+func TestAFlapIsStillLongerWhileItIsKnitted(t *testing.T) {
+	e := begunWith(t, `,"heel":{"kind":"flap_under"}`)
+	row := at(t, e.Plan, "heel-20")
+	more := design.Changes{"heel.flap_rows": 38}
+	q, err := decided(t, e, more, Bound{Rows: [2]int{row, 0}})
+	require.NoError(t, err)
+	require.Empty(t, q.Locked)
+	assert.Contains(t, q.Changes, Change{"flap rows", 36, 38})
+	assert.Equal(t, e.Plan.Summary.FootRounds, q.Edition.Plan.Summary.FootRounds)
+	q, err = decided(t, e, more, Bound{Rows: [2]int{at(t, e.Plan, "gusset-3"), 0}})
+	require.NoError(t, err)
+	require.Len(t, q.Locked, 1)
+	assert.Contains(t, q.Locked[0].Row, "heel, row")
+}
+
+// A flap would begin 5 rounds sooner than short rows; who has knitted 63 of 65 rounds begins it now.
+func TestAHeelThatShouldHaveBegunBeginsNow(t *testing.T) {
+	e := begunWith(t, "")
+	row := at(t, e.Plan, "foot-64")
+	q, err := decided(t, e, design.Changes{"heel.kind": "flap_under"}, Bound{Rows: [2]int{row, 0}})
+	require.NoError(t, err)
+	require.True(t, q.Plans)
+	assert.Equal(t, 63, q.Edition.Plan.Summary.FootRounds)
+	assert.Equal(t, "heel-1", q.Edition.Plan.Rows[q.Row].ID)
+}
+
 // What is decided for one sock leaves the other as it was, wherever it stands.
 func TestADecisionForOneSockAlone(t *testing.T) {
 	e := begunWith(t, "")
