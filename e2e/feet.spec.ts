@@ -8,16 +8,16 @@ async function newWearer(page: Page, name: string) {
   await expect(page.getByLabel("Name of the wearer")).toHaveValue(name);
 }
 
+const row = (page: Page, what: string) =>
+  page.locator(".measures > li").filter({ has: page.getByRole("heading", { name: what, exact: true }) });
+
 async function measure(page: Page, what: string, length: string, day = "") {
   await page.getByLabel(`${what}, measured anew`).fill(length);
   if (day) {
     await page.getByLabel(`Day on which ${what.toLowerCase()} was measured`).fill(day);
   }
-  await page.getByRole("button", { name: "Keep", exact: true }).click();
+  await row(page, what).getByRole("button", { name: "Keep", exact: true }).click();
 }
-
-const row = (page: Page, what: string) =>
-  page.locator(".measures > li").filter({ has: page.getByRole("heading", { name: what, exact: true }) });
 
 test("each foot is measured by itself, in both units, with its day, and what is missing is guessed", async ({
   page,

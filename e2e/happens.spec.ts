@@ -89,7 +89,7 @@ test("a figure that would change a knitted row is locked and says which; a decis
   await expect(note(page)).toContainText("turns on each side of the heel would change heel, row");
   await expect(note(page)).toContainText("which is knitted");
   await page.getByLabel("Which socks it binds").getByText("the second sock only").click();
-  await expect(note(page)).toContainText("turns a side");
+  await expect(note(page)).toContainText("1 fewer turn a side");
   await note(page).getByRole("button", { name: "Take it into the knitting" }).click();
   await expect(note(page)).toContainText("Taken");
   const view = await (await page.request.get(`/api/socks/${sockID(page)}/knit`)).json();
@@ -197,4 +197,22 @@ test("both socks at once go half by half", async ({ page }) => {
     "first 1",
     "second 1",
   ]);
+});
+
+test("the fabric looks as it lies under the yarn; a touch names what is there and says how to count it", async ({
+  page,
+}) => {
+  await cast(page, "Sock that is looked at");
+  await putAt(page, "heel-9");
+  const fabric = page.getByRole("region", { name: "What it looks like now" });
+  await expect(fabric.getByRole("img", { name: /right side in front/ })).toBeVisible();
+  await fabric.getByRole("button", { name: "3 double stitches" }).click();
+  await expect(fabric.getByRole("status")).toContainText("two legs, one stitch");
+  await expect(fabric.locator(".fabric-touched")).toBeVisible();
+  await fabric.getByText("turned", { exact: true }).click();
+  await expect(fabric.getByRole("img", { name: /wrong side in front/ })).toBeVisible();
+  expect(await fabric.locator("svg path").count()).toBeLessThan(500);
+  await page.keyboard.press(" ");
+  await expect(where(page)).toContainText("heel, row 10");
+  await expect(fabric.getByRole("img", { name: /wrong side|right side/ })).toBeVisible();
 });

@@ -284,3 +284,24 @@ func TestThePlanFollowsTheBoardUntilTheFirstRow(t *testing.T) {
 	assert.Equal(t, "cast on, row 1", locked["toe.kind Garter-square toe"])
 	assert.Empty(t, locked["heel.kind Gusset first"])
 }
+
+// The fabric before a row is pictured from both sides; what cannot be asked for says so.
+func TestTheFabricIsPictured(t *testing.T) {
+	a := start(t, "")
+	path, v := a.onNeedles()
+	var list http.FabricList
+	a.do("GET", path+"/fabric?row=96&rows=6", "").into(t, &list)
+	require.Len(t, list.Pictures, 6)
+	for i, view := range list.Pictures {
+		assert.Equal(t, 96+i, view.Held.Row)
+		assert.NotEqual(t, view.Held.Side, view.Turned.Side)
+		assert.NotEmpty(t, view.Held.Strokes)
+	}
+	a.do("GET", path+fmt.Sprintf("/fabric?sock=2&row=%d&rows=6", len(v.Rows)), "").into(t, &list)
+	assert.Len(t, list.Pictures, 1, "after the last row there is nothing more")
+	for query, says := range map[string]string{"row=3&rows=0": "rows: read 0", "row=3&rows=99": "rows: read 99", "row=-1&rows=2": "row: read -1", "sock=3&row=1&rows=1": "sock: read 3", "row=x&rows=1": "whole number"} {
+		r := a.do("GET", path+"/fabric?"+query, "")
+		assert.Equal(t, 422, r.status, query)
+		assert.Contains(t, r.text, says)
+	}
+}

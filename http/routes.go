@@ -75,6 +75,7 @@ var routes = []route{
 	doing("POST", "/api/socks/{id}/variants/{part}/restore", "restoreVariant", "Bring a design that was put aside back", func(s *server, c call[nothing]) error { return s.Basket.MarkVariant(c, c.ID, c.Part, false) }),
 	answering("POST", "/api/socks/{id}/knit", "startKnitting", "Put a sock on the needles: the plan of its design is kept, whole", 200, (*server).startKnitting).planning(),
 	answering("GET", "/api/socks/{id}/knit", "knitting", "Get everything that knitting mode needs", 200, (*server).knitting).planning(),
+	answering("GET", "/api/socks/{id}/fabric", "fabric", "Show what the knitting looks like before some rows", 200, (*server).fabric),
 	answering("GET", "/api/socks/{id}/progress", "progress", "Say in a line how far a sock on the needles is", 200, (*server).progress),
 	answering("POST", "/api/socks/{id}/events", "addEvents", "Write down what happened; an event that is there already changes nothing", 200, (*server).addEvents).upTo(mostOfEvents),
 	answering("POST", "/api/socks/{id}/where", "whereAmI", "Find the row by what is seen", 200, (*server).whereAmI),

@@ -4,8 +4,10 @@ import (
 	"fmt"
 	"slices"
 	"strings"
+	"sync"
 
 	"acornstep/sock/document"
+	"acornstep/sock/fabric"
 	"acornstep/sock/fingers"
 	"acornstep/sock/knit"
 	"acornstep/sock/logbook"
@@ -31,6 +33,8 @@ type Work struct {
 	Courses logbook.Courses
 	// Wheres are the places at which the first sock can be put down, and SecondWheres those of the second where its rows are others.
 	Wheres, SecondWheres whereami.Places
+	// fabrics are made when somebody first looks.
+	fabrics [2]func() *fabric.Fabric
 }
 
 // Sock is one sock as it is knitted: its rows in words, and the needles before each of them and after the last.
@@ -61,6 +65,9 @@ type Row struct {
 	// Reach is how far the fabric reaches after the row.
 	whereami.Reach
 }
+
+// Fabric is that of a sock, 1 or 2.
+func (w *Work) Fabric(sock int) *fabric.Fabric { return w.fabrics[sock-1]() }
 
 // Rows is how many rows a version up to this one has; false when nobody knows.
 func (w *Work) Rows(version int) (int, bool) {
@@ -101,6 +108,8 @@ func (e *Edition) Work() (*Work, error) {
 		return nil, fmt.Errorf("edition %d: %w", e.Version, err)
 	}
 	w := &Work{Edition: e, Trace: t, First: sockOf(e.Plan, t), Strip: strip.Of(t), Courses: logbook.CoursesOf(e.Steps, e.SecondSteps), Wheres: whereami.Of(e.Plan, t, knit.Leaves(&e.Plan.Design))}
+	w.fabrics[0] = sync.OnceValue(func() *fabric.Fabric { return fabric.Of(t) })
+	w.fabrics[1] = w.fabrics[0]
 	if e.Second == nil {
 		return w, nil
 	}
@@ -109,6 +118,7 @@ func (e *Edition) Work() (*Work, error) {
 		return nil, fmt.Errorf("edition %d, second sock: %w", e.Version, err)
 	}
 	other := sockOf(e.Second, second)
+	w.fabrics[1] = sync.OnceValue(func() *fabric.Fabric { return fabric.Of(second) })
 	w.Other, w.SecondTrace, w.SecondWheres = &other, second, whereami.Of(e.Second, second, knit.Leaves(&e.Second.Design))
 	return w, nil
 }

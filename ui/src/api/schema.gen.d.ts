@@ -607,6 +607,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/socks/{id}/fabric": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Show what the knitting looks like before some rows */
+        get: operations["fabric"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/socks/{id}/knit": {
         parameters: {
             query?: never;
@@ -1414,6 +1431,37 @@ export interface components {
             seq: number;
             tally: components["schemas"]["Tally"];
         };
+        FabricFeature: {
+            name: string;
+            text: string;
+            /** Format: double */
+            x: number;
+            /** Format: double */
+            y: number;
+        };
+        FabricList: {
+            pictures: components["schemas"]["FabricView"][];
+            row: number;
+        };
+        FabricPicture: {
+            features: components["schemas"]["FabricFeature"][];
+            height: number;
+            row: number;
+            /** @enum {string} */
+            side: "RS" | "WS";
+            strokes: components["schemas"]["FabricStroke"][];
+            width: number;
+        };
+        FabricStroke: {
+            colour?: string;
+            d: string;
+            /** @enum {string} */
+            part: "yarn" | "strand" | "pin" | "needle" | "gap";
+        };
+        FabricView: {
+            held: components["schemas"]["FabricPicture"];
+            turned: components["schemas"]["FabricPicture"];
+        };
         Fault: {
             field: string;
             label?: string;
@@ -1549,6 +1597,7 @@ export interface components {
             name: string;
             needles: components["schemas"]["PositionNeedles"][];
             offer?: components["schemas"]["KnittingOffer"];
+            ready: string[];
             rows: components["schemas"]["KnittingRow"][];
             second?: components["schemas"]["KnittingRow"][];
             second_course?: components["schemas"]["LogbookCourse"];
@@ -3772,6 +3821,42 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["EventsSince"];
+                };
+            };
+            /** @description What was wrong, and with which field */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    fabric: {
+        parameters: {
+            query?: {
+                sock?: number;
+                row?: number;
+                rows?: number;
+            };
+            header?: never;
+            path: {
+                /** @description id of the thing */
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FabricList"];
                 };
             };
             /** @description What was wrong, and with which field */

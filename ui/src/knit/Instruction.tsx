@@ -9,6 +9,19 @@ export type Wording = "short" | "long";
 const titles: Record<string, string> = { cast_on: "cast on", bind_off: "bind off" };
 export const titleOf = (section: string) => titles[section] ?? section;
 
+/** spokenRow is a row as it is read aloud: which it is, and then needle by needle in whole words. */
+export function spokenRow(row: Row, half: boolean): string {
+  const worked = row.parts.filter(works);
+  const parts = half ? worked.slice(1) : worked;
+  return [
+    `${titleOf(row.section)}, ${row.kind} ${row.n}, ${row.side === "RS" ? "right side" : "wrong side"}.`,
+    ...parts.map((part) => `${part.on ? `${part.on}: ` : ""}${part.long}.`),
+    row.until && `${row.until}.`,
+  ]
+    .filter(Boolean)
+    .join(" ");
+}
+
 /** RowName says which row it is. */
 export function RowName({ row, half = false }: { row: Row; half?: boolean }) {
   return (

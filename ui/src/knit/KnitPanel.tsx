@@ -6,6 +6,7 @@ import { Count } from "./Count";
 import { useKnitting } from "./context";
 import { Happened } from "./Happened";
 import { type Comfort, comfort, setComfort } from "./useComforts";
+import { useHasVoice } from "./useVoice";
 import { Where } from "./Where";
 import { Yarn } from "./Yarn";
 
@@ -122,10 +123,12 @@ const labels: Record<Comfort, string> = {
   sound: "A sound when a row is special",
   vibration: "A buzz when a row is special",
   rest: "Remind me every half hour to rest my hands",
+  voice: "Read each row aloud",
 };
 
 function Comforts() {
   const [, again] = useState(0);
+  const hasVoice = useHasVoice();
   return (
     <>
       <h2>Sound, light and rest</h2>
@@ -133,6 +136,7 @@ function Comforts() {
         <p key={name}>
           <Checkbox
             checked={comfort(name)}
+            disabled={name === "voice" && !hasVoice}
             onChange={(event) => {
               setComfort(name, event.target.checked);
               again((n) => n + 1);
@@ -143,6 +147,9 @@ function Comforts() {
         </p>
       ))}
       <p className="muted">
+        {hasVoice
+          ? "The key r says a row again. The voice is this device's own: nothing is sent anywhere. "
+          : "This browser has no voice of its own, so that rows cannot be read aloud. "}
         {"wakeLock" in navigator
           ? "The screen stays awake while you knit."
           : "At this address, without https, the browser lets the screen go dark: tell the device itself to stay awake."}{" "}

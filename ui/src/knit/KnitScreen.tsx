@@ -1,12 +1,13 @@
 import { Button, Segmented } from "antd";
-import { useLayoutEffect } from "react";
-import { Link, useSearchParams } from "react-router";
+import { type MouseEvent, useLayoutEffect } from "react";
+import { Link, useLocation, useNavigate, useSearchParams } from "react-router";
 import { Strip } from "../drawing/Strip";
 import { AcornMark } from "../shell/AcornMark";
 import { Settings } from "../shell/Settings";
 import { useKept } from "../shell/useKept";
 import { useKnitting } from "./context";
-import { Instruction, NeedleFigure, RowName, titleOf, type Wording } from "./Instruction";
+import { Fabric } from "./Fabric";
+import { Instruction, NeedleFigure, RowName, spokenRow, titleOf, type Wording } from "./Instruction";
 import { AsideNote, KeepingNote, OpenNote } from "./KeepingNotes";
 import { KnitPanel } from "./KnitPanel";
 import { standing } from "./logbook";
@@ -14,6 +15,7 @@ import { Moment } from "./Moment";
 import { OfferNote } from "./OfferNote";
 import { type Knitting, rowsOf, sockNow, type Which, workedAt } from "./store";
 import { useComforts } from "./useComforts";
+import { useVoice } from "./useVoice";
 
 /** KnitScreen is read from a metre away, with both hands busy: one instruction, one key. */
 export function KnitScreen() {
@@ -28,8 +30,23 @@ export function KnitScreen() {
   const at = workedAt(rows, place.row);
   const row = rows[at];
   const [before, after] = [needles[at], needles[at + 1]];
+  const spoken = row ? spokenRow(row, place.half) : "";
+  const sayAgain = useVoice(spoken);
   const comforts = useComforts(row?.special === true && place.row > 0, place.row);
-  const open = (panel: string | null) => setSearch(panel === null ? {} : { panel }, { replace: true });
+  // On a phone a panel is a page of its own: Back closes it, and so does closing it.
+  const location = useLocation();
+  const navigate = useNavigate();
+  const isOpen = search.get("panel") !== null;
+  const open = (panel: string | null) => {
+    if (panel === null && location.state === opened) {
+      navigate(-1);
+    } else {
+      setSearch(panel === null ? {} : { panel }, {
+        replace: isOpen || panel === null,
+        state: panel && opened,
+      });
+    }
+  };
 
   const done = () => k.tick("row");
   const half = () => k.tick("half");
@@ -43,8 +60,10 @@ export function KnitScreen() {
         return;
       }
       const acts: [string, (() => unknown) | undefined][] = [
-        [" ", done],
+        // A key on a button that has the focus presses that button.
+        [" ", target.matches("button, a, summary") ? undefined : done],
         ["Enter", target.matches("button, a, summary") ? undefined : done],
+        ["r", sayAgain],
         ["Backspace", () => k.undo(sock)],
         ["h", half],
         ["?", () => open("where")],
@@ -63,8 +82,12 @@ export function KnitScreen() {
   });
 
   return (
-    <div className="knit">
+    // biome-ignore lint/a11y/noStaticElementInteractions lint/a11y/useKeyWithClickEvents: only what a pointer left behind is let go
+    <div className="knit" onClick={letGo}>
       <div className="knit-main">
+        <p className="hidden" aria-live="polite">
+          {spoken}
+        </p>
         <header className="knit-head">
           <Link to="/" className="brand" aria-label="To the basket">
             <AcornMark />
@@ -121,6 +144,20 @@ export function KnitScreen() {
         ) : (
           <OffTheNeedles sock={sock} />
         )}
+        <div className="knit-below">
+          <ol className="knit-next" aria-label="What comes next">
+            {rows.slice(at + 1, at + 4).map((next) => (
+              <li key={next.id}>
+                <span className="muted">
+                  {titleOf(next.section)} {next.n}
+                </span>
+                <strong>{next.parts.map((p) => p.short).join("; ")}</strong>
+                <span className="muted">{next.side}</span>
+              </li>
+            ))}
+          </ol>
+          <Fabric sock={sock} row={at} />
+        </div>
         <div className="knit-keys">
           <Button type="primary" className="row-done" onClick={done} disabled={!row}>
             Row done <kbd>space</kbd>
@@ -141,17 +178,6 @@ export function KnitScreen() {
             I tried it on <kbd>t</kbd>
           </Button>
         </div>
-        <ol className="knit-next" aria-label="What comes next">
-          {rows.slice(at + 1, at + 4).map((next) => (
-            <li key={next.id}>
-              <span className="muted">
-                {titleOf(next.section)} {next.n}
-              </span>
-              <strong>{next.parts.map((p) => p.short).join("; ")}</strong>
-              <span className="muted">{next.side}</span>
-            </li>
-          ))}
-        </ol>
       </div>
       <aside className="knit-side" aria-label="At this moment">
         {search.get("panel") ? (
@@ -193,6 +219,16 @@ export function KnitScreen() {
       </aside>
     </div>
   );
+}
+
+/** What the address remembers of a panel that was opened here. */
+const opened = "opened here";
+
+/** letGo lets go of a button that was pressed with a pointer, so that the next key counts a row and does not press it again. */
+function letGo(event: MouseEvent) {
+  if (event.detail > 0 && event.target instanceof Element) {
+    event.target.closest("button")?.blur();
+  }
 }
 
 const isHindered = (k: Knitting) => k.refusal !== "" && k.waiting > 0;

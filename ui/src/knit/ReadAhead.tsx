@@ -87,6 +87,14 @@ export function ReadAhead() {
             board asks before it changes what is still to come.
           </p>
         </section>
+        <section className="moment">
+          <h2>What lies ready</h2>
+          <ul>
+            {view.ready.map((thing) => (
+              <li key={thing}>{thing}</li>
+            ))}
+          </ul>
+        </section>
         <div className="knit-more">
           <Link to={`/socks/${view.id}`}>Board</Link>
           <Link to={`/socks/${view.id}/rows`}>All rows</Link>

@@ -3,7 +3,7 @@ import { remember, remembered } from "../shell/remember";
 
 // What keeps the hands and eyes well. All of it is off at first, but the screen stays awake.
 
-export const comfortNames = ["sound", "vibration", "rest"] as const;
+export const comfortNames = ["sound", "vibration", "rest", "voice"] as const;
 export type Comfort = (typeof comfortNames)[number];
 
 const key = (name: Comfort) => `acorn-step.comfort.${name}`;

@@ -1,0 +1,118 @@
+import { expect, test } from "@playwright/test";
+import { cast, newSock, putAt, saved, typeFoot, where } from "./steps";
+
+// Knitting mode with full hands: rows that are heard, keys that do what they seem to, and what lies ready.
+
+test("rows are read aloud by a voice of this device, and said again by a key", async ({ page }) => {
+  await page.addInitScript(() => {
+    const said: string[] = [];
+    const voice = { localService: true, lang: "en-GB", name: "here" };
+    Object.assign(window, {
+      said,
+      SpeechSynthesisUtterance: class {
+        constructor(public text: string) {}
+      },
+    });
+    Object.defineProperty(window, "speechSynthesis", {
+      value: {
+        getVoices: () => [{ ...voice, localService: false, name: "far away" }, voice],
+        speak: (u: { text: string; voice: { name: string } }) => said.push(`${u.voice.name}: ${u.text}`),
+        cancel: () => undefined,
+        addEventListener: () => undefined,
+        removeEventListener: () => undefined,
+      },
+    });
+  });
+  const said = () => page.evaluate(() => (window as unknown as { said: string[] }).said);
+  await cast(page, "Sock that is heard");
+  expect(await said()).toEqual([]);
+  await page.getByRole("button", { name: "Sound, light and rest" }).click();
+  await page.getByRole("checkbox", { name: "Read each row aloud" }).check();
+  await page.keyboard.press("Escape");
+  await page.keyboard.press(" ");
+  await page.keyboard.press(" ");
+  await expect(where(page)).toContainText("toe, round 2 of 19");
+  await expect
+    .poll(async () => (await said()).at(-1))
+    .toMatch(/^here: toe, round 2, right side\. needle 1 \(instep\): knit .*needle 2 \(sole\): knit/);
+  const before = (await said()).length;
+  await page.keyboard.press("r");
+  await expect.poll(async () => (await said()).length).toBe(before + 1);
+});
+
+test("a browser without a voice of its own says so", async ({ page }) => {
+  await page.addInitScript(() =>
+    Object.defineProperty(window, "speechSynthesis", {
+      value: {
+        getVoices: () => [],
+        addEventListener: () => undefined,
+        removeEventListener: () => undefined,
+        cancel: () => undefined,
+      },
+    }),
+  );
+  await cast(page, "Sock that is not heard");
+  await page.getByRole("button", { name: "Sound, light and rest" }).click();
+  await expect(page.getByRole("checkbox", { name: "Read each row aloud" })).toBeDisabled();
+  await expect(page.getByText("This browser has no voice of its own")).toBeVisible();
+});
+
+test("space presses the button that has the focus, and counts a row everywhere else; each row is announced", async ({
+  page,
+}) => {
+  await cast(page, "Sock of careful keys");
+  await putAt(page, "toe-2");
+  await page.getByRole("button", { name: "Half" }).focus();
+  await page.keyboard.press(" ");
+  await expect(where(page)).toContainText("needle 2");
+  await expect(page.locator("[aria-live=polite]").first()).toContainText(
+    "toe, round 2, right side. needle 2 (sole):",
+  );
+  // A button that was pressed with a pointer does not keep the key.
+  await page.getByRole("button", { name: "Undo" }).click();
+  await expect(where(page)).not.toContainText("needle 2");
+  await page.keyboard.press(" ");
+  await expect(where(page)).toContainText("toe, round 3 of 19");
+});
+
+test("row done stays where it is from row to row", async ({ page }) => {
+  await cast(page, "Sock of a steady thumb");
+  const places = new Set<number>();
+  for (const row of ["toe-2", "foot-10", "heel-5", "leg-1"]) {
+    await putAt(page, row);
+    const box = await page.getByRole("button", { name: "Row done" }).boundingBox();
+    places.add(Math.round(box?.y ?? 0));
+  }
+  expect([...places]).toHaveLength(1);
+});
+
+test("what lies ready is said before casting on: what these rows need, and no more", async ({ page }) => {
+  await newSock(page, "Sock to lay ready for");
+  await typeFoot(page);
+  await saved(page);
+  await page.getByRole("link", { name: "Knit", exact: true }).click();
+  const ready = page.locator(".moment").filter({ hasText: "What lies ready" });
+  await expect(ready).toContainText("one long circular needle");
+  await expect(ready).not.toContainText("pin");
+  await expect(ready).not.toContainText("waste yarn");
+});
+
+test.describe("on a phone", () => {
+  test.use({ viewport: { width: 390, height: 844 } });
+  test("a panel is a page of its own, and Back closes it", async ({ page }) => {
+    await cast(page, "Sock in a small hand");
+    await page.getByRole("button", { name: "Where am I?" }).click();
+    const panel = page.locator(".knit-panel");
+    await expect(panel).toBeVisible();
+    const side = await page.locator(".knit-side").boundingBox();
+    expect([side?.x, side?.y, side?.height]).toEqual([0, 0, 844]);
+    expect(side?.width).toBeGreaterThan(370);
+    await page.goBack();
+    await expect(panel).toHaveCount(0);
+    await expect(where(page)).toBeVisible();
+    await page.getByRole("button", { name: "I tried it on" }).click();
+    await panel.getByRole("button", { name: "Close" }).click();
+    await expect(panel).toHaveCount(0);
+    await expect(page).toHaveURL(/\/knit$/);
+  });
+});

@@ -1,0 +1,72 @@
+package http
+
+import (
+	"fmt"
+
+	"acornstep/sock/document"
+	"acornstep/sock/fabric"
+	"acornstep/sock/needle"
+)
+
+// FabricQuestion asks for pictures of the fabric before some rows.
+type FabricQuestion struct {
+	// Sock is 1 or 2; 0 for the first.
+	Sock int `query:"sock"`
+	// Row is the first of them, Rows how many.
+	Row  int `query:"row"`
+	Rows int `query:"rows"`
+}
+
+// FabricList is what the knitting looks like before some rows, the first of them Row.
+type FabricList struct {
+	Row      int          `json:"row"`
+	Pictures []FabricView `json:"pictures"`
+}
+
+// FabricView is the fabric before a row from both sides: as it is held, and turned.
+type FabricView struct {
+	Held   fabric.Picture `json:"held"`
+	Turned fabric.Picture `json:"turned"`
+}
+
+// mostPictures are answered at once.
+const mostPictures = 12
+
+func (s *server) fabric(c call[FabricQuestion]) (FabricList, error) {
+	q := c.Asked
+	if q.Sock < 0 || q.Sock > 2 {
+		return FabricList{}, document.Faults{{Field: "sock", Message: fmt.Sprintf("read %d; a pair has socks 1 and 2", q.Sock)}}
+	}
+	if q.Rows < 1 || q.Rows > mostPictures {
+		return FabricList{}, document.Faults{{Field: "rows", Message: fmt.Sprintf("read %d; 1 to %d are answered at once", q.Rows, mostPictures)}}
+	}
+	o, err := s.shelf.sock(c, c.ID)
+	if err != nil {
+		return FabricList{}, err
+	}
+	list := FabricList{Row: q.Row, Pictures: []FabricView{}}
+	by := o.pair()[max(0, q.Sock-1)]
+	f := o.Fabric(max(1, q.Sock))
+	for row := q.Row; row < q.Row+q.Rows && row <= len(by.Plan.Rows); row++ {
+		if row < 0 {
+			return FabricList{}, document.Faults{{Field: "row", Message: fmt.Sprintf("read %d; the first row is 0", row)}}
+		}
+		held := by.Trace.Before(row).Side
+		if held == "" {
+			held = needle.RS
+		}
+		var view FabricView
+		if view.Held, err = f.At(row, held); err != nil {
+			return FabricList{}, document.Faults{{Field: "row", Message: err.Error()}}
+		}
+		other := needle.WS
+		if held == needle.WS {
+			other = needle.RS
+		}
+		if view.Turned, err = f.At(row, other); err != nil {
+			return FabricList{}, document.Faults{{Field: "row", Message: err.Error()}}
+		}
+		list.Pictures = append(list.Pictures, view)
+	}
+	return list, nil
+}

@@ -1,0 +1,23 @@
+package knitting
+
+import (
+	"strings"
+	"testing"
+
+	"github.com/stretchr/testify/assert"
+)
+
+// A pinned heel of 11 turns a side hangs 22 pins at most; a short-row toe of 34 wants a chain of 34; only a contrast is weighed apart.
+func TestWhatLiesReady(t *testing.T) {
+	ready := func(fields string) string { return strings.Join(Ready(begun(t, fields).Plan), "\n") }
+	plain := ready("")
+	assert.Contains(t, plain, "one long circular needle")
+	for _, never := range []string{"pin", "waste yarn", "contrast", "strand"} {
+		assert.NotContains(t, plain, never)
+	}
+	assert.Contains(t, ready(`,"heel":{"turn":"pinned"}`), "22 removable pins")
+	assert.Contains(t, ready(`,"toe":{"kind":"short_row"}`), "a chain of 34 and a few more")
+	assert.Contains(t, ready(`,"yarn":{"contrast":["toe"]}`), "of the contrast")
+	assert.Contains(t, ready(`,"heel":{"own_strand":true}`), "a strand of its own")
+	assert.Contains(t, ready(`,"needles":"short_circular"`), "for the toe")
+}

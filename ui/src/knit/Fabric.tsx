@@ -1,0 +1,130 @@
+import { useQuery } from "@tanstack/react-query";
+import { Segmented } from "antd";
+import { memo, type PointerEvent, useState } from "react";
+import { answered, client, type Schemas } from "../api/client";
+import { useKnitting } from "./context";
+
+type Picture = Schemas["FabricPicture"];
+type Feature = Schemas["FabricFeature"];
+
+/** Pictures of so many rows are asked for at once. */
+const atOnce = 6;
+
+/** Names of what can be read, one and more. */
+const names: Record<string, [one: string, more: string]> = {
+  double: ["double stitch", "double stitches"],
+  wrap: ["wrapped stitch", "wrapped stitches"],
+  "yarn-over": ["yarn-over", "yarn-overs"],
+  pin: ["pin", "pins"],
+  gap: ["gap", "gaps"],
+  bar: ["bar of an increase", "bars of increases"],
+  twisted: ["made stitch", "made stitches"],
+  right: ["leaning to the right", "leaning to the right"],
+  left: ["leaning to the left", "leaning to the left"],
+  slipped: ["slipped stitch", "slipped stitches"],
+  "picked up": ["picked-up stitch", "picked-up stitches"],
+  hole: ["hole of the pattern", "holes of the pattern"],
+  turned: ["turned loop", "turned loops"],
+};
+
+/** Fabric is what the knitting looks like now, under the yarn; a touch names what lies there. */
+export function Fabric({ sock, row }: { sock: number; row: number }) {
+  const { id, version } = useKnitting((s) => s.view);
+  const [turned, setTurned] = useState(false);
+  const [touched, setTouched] = useState<Feature | undefined>();
+  const first = Math.floor(row / atOnce) * atOnce;
+  const list = useQuery({
+    queryKey: ["fabric", id, version, sock, first],
+    queryFn: async ({ signal }) =>
+      answered(
+        await client.GET("/api/socks/{id}/fabric", {
+          params: { path: { id }, query: { sock, row: first, rows: atOnce } },
+          signal,
+        }),
+      ),
+    staleTime: Number.POSITIVE_INFINITY,
+    retry: false,
+    meta: { kept: true },
+  });
+  const view = list.data?.pictures[row - first];
+  const picture = turned ? view?.turned : view?.held;
+  if (!picture || picture.strokes.length === 0) {
+    return null;
+  }
+  const kinds = [...new Set(picture.features.map((f) => f.name))];
+  return (
+    <section className="moment fabric" aria-label="What it looks like now">
+      <h2>What it looks like now</h2>
+      <Drawing picture={picture} touched={touched} touch={setTouched} />
+      <Segmented<boolean>
+        aria-label="Which side"
+        size="small"
+        value={turned}
+        onChange={(next) => {
+          setTurned(next);
+          setTouched(undefined);
+        }}
+        options={[
+          { label: "as you hold it", value: false },
+          { label: "turned", value: true },
+        ]}
+      />
+      {kinds.length > 0 && (
+        <p className="fabric-reads">
+          {kinds.map((kind) => {
+            const all = picture.features.filter((f) => f.name === kind);
+            return (
+              <button key={kind} type="button" className="link" onClick={() => setTouched(all[0])}>
+                {all.length} {names[kind]?.[all.length === 1 ? 0 : 1] ?? kind}
+              </button>
+            );
+          })}
+        </p>
+      )}
+      <p className="hint" role="status">
+        {touched?.text}
+      </p>
+    </section>
+  );
+}
+
+/** How near a touch has to be, in units of the picture. */
+const reach = 22;
+
+const Drawing = memo(function Drawing({
+  picture,
+  touched,
+  touch,
+}: {
+  picture: Picture;
+  touched: Feature | undefined;
+  touch: (feature: Feature | undefined) => void;
+}) {
+  const find = (event: PointerEvent<SVGSVGElement>) => {
+    const box = event.currentTarget.getBoundingClientRect();
+    const scale = picture.width / box.width;
+    const [x, y] = [(event.clientX - box.left) * scale, (event.clientY - box.top) * scale];
+    const near = picture.features
+      .map((f) => ({ f, far: Math.hypot(f.x - x, f.y - y) }))
+      .sort((a, b) => a.far - b.far)[0];
+    touch(near && near.far < reach ? near.f : undefined);
+  };
+  return (
+    <svg
+      className="fabric-picture"
+      viewBox={`0 0 ${picture.width} ${picture.height}`}
+      role="img"
+      aria-label={`The fabric under the yarn, ${picture.side === "RS" ? "right" : "wrong"} side in front`}
+      onPointerDown={find}
+    >
+      {picture.strokes.map((stroke, i) => (
+        // biome-ignore lint/suspicious/noArrayIndexKey: the strokes of a picture have no other name
+        <path key={i} d={stroke.d} className={`stroke-${stroke.part} ${colourOf(stroke.colour)}`} />
+      ))}
+      {touched && <circle className="fabric-touched" cx={touched.x} cy={touched.y} r={15} />}
+    </svg>
+  );
+});
+
+/** colourOf is the class of a yarn: the sock's own has none, every other is the contrast. */
+const colourOf = (colour: string | undefined) => (colour ? "other-yarn" : "");
