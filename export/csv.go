@@ -14,8 +14,9 @@ import (
 )
 
 // CSV writes a log as a table, one event a line, those that were taken back
-// included and marked. Commas, quotes and line breaks in notes are quoted.
-func CSV(events []logbook.Event, rows []needle.Row) ([]byte, error) {
+// included and marked. Commas, quotes and line breaks in notes are quoted. Each
+// sock of the pair, 1 or 2, has its rows.
+func CSV(events []logbook.Event, rowsOf func(sock int) []needle.Row) ([]byte, error) {
 	var b bytes.Buffer
 	w := csv.NewWriter(&b)
 	lines := [][]string{{"time", "sock", "section", "row", "what", "said", "grams", "length_mm", "plan_version", "device", "taken_back"}}
@@ -24,7 +25,7 @@ func CSV(events []logbook.Event, rows []needle.Row) ([]byte, error) {
 		standing[e.ID] = true
 	}
 	for _, e := range logbook.Merge(events) {
-		section, n := "", ""
+		section, n, rows := "", "", rowsOf(e.Sock)
 		if e.Row < len(rows) {
 			section, n = string(rows[e.Row].Section), strconv.Itoa(rows[e.Row].N)
 		}

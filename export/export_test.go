@@ -21,7 +21,7 @@ func TestNotesWithCommasAndFormulasAreQuoted(t *testing.T) {
 		{ID: "b", Device: "=cmd|x", Clock: 2, At: 1000, Kind: logbook.Noted, Version: 1, Sock: 1, Row: 9, Text: " =HYPERLINK(1)"},
 		{ID: "c", Device: "d", Clock: 3, At: 2000, Kind: logbook.Weighed, Version: 1, Sock: 2, Grams: 71.3},
 		{ID: "u", Device: "d", Clock: 4, At: 3000, Kind: logbook.Undone, Version: 1, Sock: 2, Of: "c"},
-	}, rows)
+	}, func(int) []needle.Row { return rows })
 	require.NoError(t, err)
 	lines, err := csv.NewReader(strings.NewReader(string(text))).ReadAll()
 	require.NoError(t, err)

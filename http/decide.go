@@ -100,7 +100,7 @@ func (s *server) preview(sock *basket.Sock) (KnitView, error) {
 func viewOfNeedles(sock *basket.Sock, o *onNeedles, t tally.Tally) KnitView {
 	v := KnitView{
 		ID: sock.ID, Name: sock.Name, Wearer: sock.Wearer, Version: o.Version, Versions: o.versions,
-		Rows: o.First.Rows, Needles: o.First.Needles, Strip: o.Strip, Flap: o.Plan.Summary.FlapRows != nil,
+		Rows: o.First.Rows, Needles: o.First.Needles, Strip: o.Strip,
 		HeelStartsAt: o.Plan.Summary.HeelStartsAt, HeelPlace: o.HeelPlace, Course: o.Courses.First, SecondCourse: o.Courses.Second, Events: o.events, Seq: o.seq, Tally: t, Ready: knitting.Ready(o.Plan),
 	}
 	if o.Other != nil {

@@ -35,8 +35,6 @@ type KnitView struct {
 	// Needles before each row and after the last.
 	Needles []position.Needles `json:"needles"`
 	Strip   []strip.Part       `json:"strip"`
-	// Flap: the heel has a flap, along which stitches are picked up.
-	Flap bool `json:"flap"`
 	// HeelStartsAt is from the tip of the toe, in mm, HeelPlace where that lies on the foot.
 	HeelStartsAt measure.Length `json:"heel_starts_at_mm"`
 	HeelPlace    string         `json:"heel_place"`

@@ -10,6 +10,7 @@ import (
 	"acornstep/export"
 	"acornstep/scale"
 	"acornstep/sock/document"
+	"acornstep/sock/needle"
 	"acornstep/sock/tally"
 )
 
@@ -35,7 +36,7 @@ func (s *server) logCSV(c *gin.Context) {
 		s.failWith(c, err)
 		return
 	}
-	text, err := export.CSV(o.Courses.Today(o.events), o.Plan.Rows)
+	text, err := export.CSV(o.Courses.Today(o.events), func(sock int) []needle.Row { return o.PlanOf(sock).Rows })
 	if err != nil {
 		s.failWith(c, err)
 		return

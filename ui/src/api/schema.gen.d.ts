@@ -1590,7 +1590,6 @@ export interface components {
         KnitView: {
             course: components["schemas"]["LogbookCourse"];
             events: components["schemas"]["LogbookEvent"][];
-            flap: boolean;
             heel_place: string;
             heel_starts_at_mm: components["schemas"]["MeasureLength"];
             id: string;

@@ -59,6 +59,7 @@ export function Path() {
             follow={at === decision.name}
             open={(on) => open(on ? decision.name : null)}
             answer={shown}
+            needed={needs}
           />
         ))}
       </ol>
@@ -73,6 +74,7 @@ function Step({
   follow,
   open,
   answer,
+  needed,
 }: {
   decision: Decision;
   opened: boolean;
@@ -80,6 +82,8 @@ function Step({
   follow: boolean;
   open: (on: boolean) => void;
   answer: PlanAnswer | undefined;
+  /** Without its figures there is no sock. */
+  needed: boolean;
 }) {
   const here = useRef<HTMLLIElement>(null);
   useEffect(() => {
@@ -100,7 +104,7 @@ function Step({
           id={`${id}-head`}
           onClick={() => open(!opened)}
         >
-          <span className="step-title">{decision.title}</span> <Said decision={decision} />
+          <span className="step-title">{decision.title}</span> <Said decision={decision} needed={needed} />
         </button>
       </h2>
       {checks.length > 0 && (
@@ -118,13 +122,13 @@ function Step({
 }
 
 /** Said is the sentence of a decision, with whose foot it is. */
-function Said({ decision }: { decision: Decision }) {
+function Said({ decision, needed }: { decision: Decision; needed: boolean }) {
   const foot = useBoard((b) => (decision.name === "foot" ? b.content.foot : undefined));
   const wearer = useBoard((b) => b.content.wearer);
   const whose = foot ? ` · ${wearer || "a kept foot"}, ${foot.side}` : "";
   return (
     <span className="step-said">
-      {decision.said || "still needed"}
+      {decision.said || (needed ? "still needed" : "…")}
       {whose}
     </span>
   );

@@ -32,12 +32,12 @@ export function Happened({
 }) {
   const unit = useUnit();
   const heelPlace = useKnitting((s) => s.view.heel_place);
-  const onFoot = useKnitting((s) => s.view.rows[row]?.section === "foot");
+  const onFoot = useKnitting((s) => rowsOf(s.view, sock)[row]?.section === "foot");
   const record = useKnitting((s) => s.record);
   const [length, setLength] = useState("");
   const [toHeel, setToHeel] = useState("");
   const [typed, setTyped] = useState<Typed>({});
-  const flap = useKnitting((s) => s.view.flap);
+  const flap = useKnitting((s) => rowsOf(s.view, sock).some((r) => r.section === "gusset"));
   const wedge = useKnitting(
     (s) =>
       row > 2 && rowsOf(s.view, sock).some((r) => r.section === "toe" && r.kind === "round" && r.n === 2),

@@ -269,7 +269,7 @@ function OffTheNeedles({ sock }: { sock: number }) {
       {place?.finished ? (
         <Link to={`/socks/${k.view.id}/log`}>To the page of this sock</Link>
       ) : (
-        <Button type="primary" onClick={() => k.record("finish", sock, k.view.rows.length - 1)}>
+        <Button type="primary" onClick={() => k.record("finish", sock, rowsOf(k.view, sock).length - 1)}>
           It is finished
         </Button>
       )}

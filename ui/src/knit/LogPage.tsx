@@ -13,6 +13,7 @@ import { useKnitting } from "./context";
 import { Due } from "./Due";
 import { type Event, standing } from "./logbook";
 import { OnNeedles } from "./OnNeedles";
+import { rowsOf } from "./store";
 import { hours } from "./time";
 
 type View = Schemas["KnitView"];
@@ -154,7 +155,7 @@ function Log() {
                   <span className="muted">{momentText(e.at_ms)}</span>
                   <span>
                     {e.sock === 2 && "second sock, "}
-                    {view.rows[e.row]?.section.replace("_", " ")} {view.rows[e.row]?.n}
+                    {rowsOf(view, e.sock)[e.row]?.section.replace("_", " ")} {rowsOf(view, e.sock)[e.row]?.n}
                   </span>
                   <strong>
                     {words(e, unit)}
