@@ -29,6 +29,8 @@ const screens: Record<string, (page: Page) => Promise<unknown>> = {
     await page.getByRole("button", { name: "Try the sample" }).click();
     await expect(page.locator(".marked-picture image")).toBeVisible();
   },
+  practice: (page) => page.goto("/practice"),
+  "practice needle": (page) => page.goto("/practice?lesson=flap-turn"),
   swatches: (page) => page.goto("/swatches"),
   swatch: async (page) => {
     await page.goto("/swatches");

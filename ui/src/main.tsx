@@ -11,6 +11,7 @@ import "./styles/pair.css";
 import "./styles/fit.css";
 import "./styles/fabric.css";
 import "./styles/path.css";
+import "./styles/practice.css";
 import "./styles/ways.css";
 import "./styles/panels.css";
 import "./styles/drawing.css";

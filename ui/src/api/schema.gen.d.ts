@@ -432,6 +432,24 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/practice": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** List what can be practised on the needle */
+        get: operations["lessons"];
+        put?: never;
+        /** Make the moves of a run, and say what came of them */
+        post: operations["practise"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/reference": {
         parameters: {
             query?: never;
@@ -1839,6 +1857,40 @@ export interface components {
             side: string;
             sole: number;
             waiting: number;
+        };
+        PracticeFault: {
+            did: string;
+            text: string;
+            wanted: string;
+        };
+        PracticeLesson: {
+            about: string;
+            knows: string;
+            moves: number;
+            name: string;
+            title: string;
+        };
+        PracticeList: {
+            lessons: components["schemas"]["PracticeLesson"][];
+            moves: string[];
+        };
+        PracticeQuestion: {
+            lesson: string;
+            moves: string[];
+        };
+        PracticeState: {
+            done: boolean;
+            fault?: components["schemas"]["PracticeFault"];
+            front: boolean;
+            hint: string;
+            loops: number;
+            made: number;
+            picture: components["schemas"]["FabricPicture"];
+            refused: string;
+            row: number;
+            rows: number;
+            /** @enum {string} */
+            side: "RS" | "WS";
         };
         Problem: {
             current?: components["schemas"]["Sock"];
@@ -3308,6 +3360,68 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["PositionRow"];
+                };
+            };
+            /** @description What was wrong, and with which field */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    lessons: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PracticeList"];
+                };
+            };
+            /** @description What was wrong, and with which field */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    practise: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: {
+            content: {
+                "application/json": components["schemas"]["PracticeQuestion"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PracticeState"];
                 };
             };
             /** @description What was wrong, and with which field */

@@ -1,11 +1,9 @@
 import { useQuery } from "@tanstack/react-query";
 import { Segmented } from "antd";
-import { memo, type PointerEvent, useState } from "react";
-import { answered, client, type Schemas } from "../api/client";
+import { useState } from "react";
+import { answered, client } from "../api/client";
+import { FabricDrawing, type Feature } from "../drawing/FabricDrawing";
 import { useKnitting } from "./context";
-
-type Picture = Schemas["FabricPicture"];
-type Feature = Schemas["FabricFeature"];
 
 /** Pictures of so many rows are asked for at once. */
 const atOnce = 6;
@@ -55,7 +53,7 @@ export function Fabric({ sock, row }: { sock: number; row: number }) {
   return (
     <section className="moment fabric" aria-label="What it looks like now">
       <h2>What it looks like now</h2>
-      <Drawing picture={picture} touched={touched} touch={setTouched} />
+      <FabricDrawing picture={picture} touched={touched} touch={setTouched} />
       <Segmented<boolean>
         aria-label="Which side"
         size="small"
@@ -87,44 +85,3 @@ export function Fabric({ sock, row }: { sock: number; row: number }) {
     </section>
   );
 }
-
-/** How near a touch has to be, in units of the picture. */
-const reach = 22;
-
-const Drawing = memo(function Drawing({
-  picture,
-  touched,
-  touch,
-}: {
-  picture: Picture;
-  touched: Feature | undefined;
-  touch: (feature: Feature | undefined) => void;
-}) {
-  const find = (event: PointerEvent<SVGSVGElement>) => {
-    const box = event.currentTarget.getBoundingClientRect();
-    const scale = picture.width / box.width;
-    const [x, y] = [(event.clientX - box.left) * scale, (event.clientY - box.top) * scale];
-    const near = picture.features
-      .map((f) => ({ f, far: Math.hypot(f.x - x, f.y - y) }))
-      .sort((a, b) => a.far - b.far)[0];
-    touch(near && near.far < reach ? near.f : undefined);
-  };
-  return (
-    <svg
-      className="fabric-picture"
-      viewBox={`0 0 ${picture.width} ${picture.height}`}
-      role="img"
-      aria-label={`The fabric under the yarn, ${picture.side === "RS" ? "right" : "wrong"} side in front`}
-      onPointerDown={find}
-    >
-      {picture.strokes.map((stroke, i) => (
-        // biome-ignore lint/suspicious/noArrayIndexKey: the strokes of a picture have no other name
-        <path key={i} d={stroke.d} className={`stroke-${stroke.part} ${colourOf(stroke.colour)}`} />
-      ))}
-      {touched && <circle className="fabric-touched" cx={touched.x} cy={touched.y} r={15} />}
-    </svg>
-  );
-});
-
-/** colourOf is the class of a yarn: the sock's own has none, every other is the contrast. */
-const colourOf = (colour: string | undefined) => (colour ? "other-yarn" : "");

@@ -62,6 +62,7 @@ function Header() {
         </NavLink>
         <NavLink to="/feet">Feet</NavLink>
         <NavLink to="/swatches">Swatches</NavLink>
+        <NavLink to="/practice">Practice</NavLink>
         <NavLink to="/terms">Terms</NavLink>
         <NavLink to="/keeping">Keeping</NavLink>
       </nav>

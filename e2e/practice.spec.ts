@@ -1,0 +1,87 @@
+import { expect, type Page, test } from "@playwright/test";
+
+const said = (page: Page) => page.locator(".run-said");
+
+/** settled is true once what the moves led to is drawn. */
+const settled = (page: Page) => expect(page.locator('.run[aria-busy="false"]')).toBeVisible();
+
+/** button is the button of a move, by its label. */
+const button = (page: Page, label: string) =>
+  page.locator(".run-moves button").filter({ hasText: new RegExp(`^${label} `) });
+
+/** hinted makes the move that the hint names, by its key; false once the lesson is done. */
+async function hinted(page: Page): Promise<boolean> {
+  if (await said(page).getByText("Done").isVisible()) {
+    return false;
+  }
+  await page.keyboard.press("?");
+  const label = await said(page).locator("strong").textContent();
+  const key = await button(page, label ?? "")
+    .locator("kbd")
+    .textContent();
+  await page.keyboard.press(key ?? "");
+  await settled(page);
+  return true;
+}
+
+test("a first turn is practised by keys: a slip is carried out, named, and taken back", async ({ page }) => {
+  await page.goto("/");
+  await page.getByRole("link", { name: "Practice" }).click();
+  await page.getByRole("link", { name: "Double stitches: out" }).click();
+  await expect(page).toHaveTitle("Practice · Acorn Step");
+  await expect(page.locator(".fabric-picture path").first()).toBeAttached();
+  // The round is done and the work is turned: the first stitch is slipped and pulled up. Here it is purled instead.
+  await page.keyboard.press("s");
+  await page.keyboard.press("p");
+  await expect(said(page)).toContainText("The yarn was not pulled over");
+  await page.keyboard.press("Backspace");
+  await expect(said(page)).not.toContainText("The yarn was not pulled over");
+  await page.keyboard.press("o");
+  await page.keyboard.press("?");
+  await expect(said(page)).toContainText("Next: yarn to the front.");
+  await page.keyboard.press("f");
+  await page.keyboard.press("p");
+  await expect(page.locator(".run-head .muted")).toContainText("row 1 of 4");
+});
+
+test.describe("with a finger", () => {
+  test.use({ hasTouch: true, viewport: { width: 390, height: 844 } });
+  test("a round of increases is done by touch, and three runs without a fault count as known", async ({
+    page,
+  }) => {
+    await page.goto("/practice?lesson=increase");
+    for (const run of ["once without a fault", "twice without a fault", "✓ known"]) {
+      for (const move of [
+        "knit",
+        "into front and back",
+        "knit",
+        "knit",
+        "into front and back",
+        "knit",
+        "knit",
+        "into front and back",
+        "knit",
+        "knit",
+        "into front and back",
+        "knit",
+      ]) {
+        await button(page, move).tap();
+        await settled(page);
+      }
+      await expect(said(page)).toContainText(`Done without a fault: ${run}`);
+      await page.getByRole("button", { name: "begin anew" }).tap();
+    }
+    const over = await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth);
+    expect(over).toBeLessThanOrEqual(0);
+  });
+});
+
+test("a whole small heel is turned by the hints alone", async ({ page }) => {
+  test.slow();
+  await page.goto("/practice?lesson=flap-turn");
+  await expect(page.locator(".fabric-picture path").first()).toBeAttached();
+  for (let i = 0; i < 200 && (await hinted(page)); i++) {
+    // until it is done
+  }
+  await expect(said(page)).toContainText("Done. Once more without a hint, and it counts.");
+});
