@@ -22,7 +22,8 @@ export async function basket(page: Page): Promise<void> {
 
 export async function showAll(page: Page): Promise<void> {
   await expect(page.locator(".entry").first()).toBeVisible();
-  const more = page.getByRole("button", { name: /^Show \d+ more of/ });
+  // Its name begins with "loading" while the next part comes.
+  const more = page.getByRole("button", { name: /Show \d+ more of/ });
   while (await more.isVisible()) {
     // The last part may come while the button is pressed, and takes it away.
     await more.click({ timeout: 2_000 }).catch(() => undefined);
