@@ -5,8 +5,8 @@ import { Link, useSearchParams } from "react-router";
 import type { Candidate } from "../api/client";
 import { type Wish, waysOf } from "../api/plan";
 import { useTechniques } from "../api/reference";
+import { keepTicked, knownWith } from "../practice/known";
 import { Failure } from "../shell/Failure";
-import { remember, remembered } from "../shell/remember";
 import { lengthWithUnit, useUnit } from "../units/units";
 import { wayText } from "./changes";
 import { useBoard } from "./store";
@@ -18,35 +18,24 @@ const wishes: { value: Wish; label: string }[] = [
   { value: "known", label: "Nothing new to learn" },
 ];
 
-const knownKey = "acorn-step.known";
-/** readKnown is what somebody said to have knitted; nothing when nobody was asked. */
-function readKnown(): string[] | null {
-  try {
-    const kept = JSON.parse(remembered(knownKey) ?? "null");
-    return Array.isArray(kept) ? kept.filter((k) => typeof k === "string") : null;
-  } catch {
-    return null;
-  }
-}
-
 /** WaysPanel ranks the ways to knit this sock by what matters to the knitter. */
 export function WaysPanel() {
   const unit = useUnit();
   const [search, setSearch] = useSearchParams();
   const by = wishes.find((w) => w.value === search.get("by"))?.value ?? "fit";
   const techniques = useTechniques().filter((t) => t.known !== "");
-  const [said, setKnown] = useState(readKnown);
+  const [ticked, setTicked] = useState<string[]>();
   // Who was not asked yet is taken to have knitted the usual one of each kind.
   const usual = techniques.filter((t, i) => techniques.findIndex((u) => u.field === t.field) === i);
-  const known = said ?? usual.map((t) => t.known);
+  const known = ticked ?? knownWith(usual.map((t) => t.known));
   const draft = useBoard((b) => b.calm.good?.draft);
   const ways = useQuery({
     ...waysOf(draft ?? { design: {}, entries: {} }, unit, by, by === "known" ? known : []),
     enabled: draft !== undefined,
   });
   const keepKnown = (list: string[]) => {
-    remember(knownKey, JSON.stringify(list));
-    setKnown(list);
+    keepTicked(list);
+    setTicked(list);
   };
   return (
     <>

@@ -1,12 +1,13 @@
-import { remember, remembered } from "../shell/remember";
+import { forget, remember, remembered } from "../shell/remember";
 
-// What somebody knows is kept on the device: runs without a fault, and the moves that count as known.
+// What somebody knows is kept on the device: runs without a fault, what was practised by them, and what was ticked.
 
 /** So many runs without a fault, and a move counts as known. */
 export const enough = 3;
 
 const runsKey = (lesson: string) => `acorn-step.practice.${lesson}`;
-const knownKey = "acorn-step.known";
+const tickedKey = "acorn-step.known";
+const practisedKey = "acorn-step.practised";
 
 export const runsOf = (lesson: string): number => Number(remembered(runsKey(lesson)) ?? 0) || 0;
 
@@ -15,13 +16,30 @@ export function runWithoutFault(lesson: string, knows: string): number {
   const runs = runsOf(lesson) + 1;
   remember(runsKey(lesson), `${runs}`);
   if (runs >= enough && knows) {
-    let known: string[] = [];
-    try {
-      known = JSON.parse(remembered(knownKey) ?? "[]") as string[];
-    } catch {
-      // Nobody was asked yet.
-    }
-    remember(knownKey, JSON.stringify([...new Set([...known, knows])]));
+    keep(practisedKey, [...new Set([...(kept(practisedKey) ?? []), knows])]);
   }
   return runs;
+}
+
+/** knownWith is what was ticked, or the usual where nobody was asked, and what was practised since. */
+export const knownWith = (usual: string[]): string[] => [
+  ...new Set([...(kept(tickedKey) ?? usual), ...(kept(practisedKey) ?? [])]),
+];
+
+/** keepTicked keeps a whole list of ticks: what was practised before is in it, or was taken out. */
+export function keepTicked(list: string[]): void {
+  keep(tickedKey, list);
+  forget(practisedKey);
+}
+
+const keep = (key: string, list: string[]) => remember(key, JSON.stringify(list));
+
+/** kept is a list of names; null when none was kept, or it cannot be read. */
+function kept(key: string): string[] | null {
+  try {
+    const list = JSON.parse(remembered(key) ?? "null");
+    return Array.isArray(list) ? list.filter((name) => typeof name === "string") : null;
+  } catch {
+    return null;
+  }
 }
