@@ -10,6 +10,7 @@ import (
 	"acornstep/sock/draft"
 	"acornstep/sock/fit"
 	"acornstep/sock/handle"
+	"acornstep/sock/hands"
 	"acornstep/sock/knit"
 	"acornstep/sock/measure"
 	"acornstep/sock/needle"
@@ -33,6 +34,8 @@ type Answer struct {
 	Path   []advise.Decision `json:"path,omitempty"`
 	Counts []CountChoice     `json:"counts,omitempty"`
 	Words  []words.Row       `json:"words,omitempty"`
+	// Shows are the moves that each row asks for, in the order of its work.
+	Shows [][]hands.Shown `json:"shows,omitempty"`
 	// Fingers is what can be counted after each row where a turn holds stitches; otherwise empty.
 	Fingers []string     `json:"fingers,omitempty"`
 	Shape   *shape.Shape `json:"shape,omitempty"`
@@ -126,7 +129,7 @@ func work(a Answer, d design.Design, unit measure.Unit, brief bool) (Answer, err
 		a.Plan = &short
 		return a, nil
 	}
-	a.Words, a.Fingers = words.Rows(traced, &p.Design), position.Fingers(p, traced)
+	a.Words, a.Shows, a.Fingers = words.Rows(traced, &p.Design), hands.Rows(p), position.Fingers(p, traced)
 	return a, nil
 }
 

@@ -9,6 +9,7 @@ import (
 	"acornstep/sock/document"
 	"acornstep/sock/fabric"
 	"acornstep/sock/fingers"
+	"acornstep/sock/hands"
 	"acornstep/sock/knit"
 	"acornstep/sock/logbook"
 	"acornstep/sock/needle"
@@ -54,7 +55,9 @@ type Row struct {
 	Stitches int          `json:"stitches"`
 	Worked   int          `json:"worked"`
 	Parts    []words.Part `json:"parts"`
-	Note     string       `json:"note"`
+	// Shows are the moves that the row asks for, in the order of its work.
+	Shows []hands.Shown `json:"shows"`
+	Note  string        `json:"note"`
 	// Until says what to look for where a short row turns, so that nobody has to count; empty for other rows.
 	Until  string `json:"until"`
 	Colour string `json:"colour"`
@@ -131,19 +134,20 @@ func sockOf(p *plan.Plan, t *trace.Trace) Sock {
 	for i := range p.Rows {
 		of[string(p.Rows[i].Section)]++
 	}
-	said, lengths := words.Rows(t, &p.Design), whereami.Lengths(p)
+	said, lengths, shows := words.Rows(t, &p.Design), whereami.Lengths(p), hands.Rows(p)
 	rows := make([]Row, len(p.Rows))
 	for i := range p.Rows {
 		r := &p.Rows[i]
 		rows[i] = Row{
 			ID: r.ID, Section: string(r.Section), N: r.N, Of: of[string(r.Section)], Kind: string(r.Kind), Side: string(r.Side), Stitches: r.Stitches,
-			Worked: t.Steps[i].Worked, Parts: said[i].Parts, Note: r.Note, Until: fingers.Until(r, t.Before(i).Snapshot), Colour: r.Colour, Reach: lengths[i],
+			Worked: t.Steps[i].Worked, Parts: said[i].Parts, Shows: shows[i], Note: r.Note, Until: fingers.Until(r, t.Before(i).Snapshot), Colour: r.Colour, Reach: lengths[i],
 		}
 		if turnsOnly(r) && i+1 < len(p.Rows) {
 			rows[i].Joined = true
 		}
 		if i > 0 && rows[i-1].Joined {
 			rows[i].Parts = append(slices.Clone(rows[i-1].Parts), rows[i].Parts...)
+			rows[i].Shows = append(slices.Clone(rows[i-1].Shows), rows[i].Shows...)
 			rows[i].Note = strings.TrimSpace(rows[i-1].Note + " " + rows[i].Note)
 		}
 		rows[i].Special = i == 0 || said[i].Sentence(false) != said[i-1].Sentence(false)

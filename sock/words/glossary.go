@@ -10,6 +10,8 @@ type Entry struct {
 	Steps string `json:"steps"`
 	Slip  string `json:"slip"`
 	Look  string `json:"look"`
+	// Words are how it is written in rows: its abbreviation, and what stands still in its sentences.
+	Words []string `json:"words"`
 }
 
 type entry struct{ name, steps, slip, look string }
@@ -60,7 +62,7 @@ func Glossary() []Entry {
 	entries := make([]Entry, 0, len(glossary))
 	for _, c := range needle.Codes() {
 		e := glossary[c]
-		entries = append(entries, Entry{c.String(), e.name, e.steps, e.slip, e.look})
+		entries = append(entries, Entry{c.String(), e.name, e.steps, e.slip, e.look, spellings[c].phrases()})
 	}
 	return entries
 }

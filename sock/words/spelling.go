@@ -2,6 +2,7 @@ package words
 
 import (
 	"fmt"
+	"slices"
 	"strings"
 
 	"acornstep/sock/needle"
@@ -54,6 +55,27 @@ var spellings = map[needle.Code]spelling{
 	needle.Unzip:   {"unzip %d", "unzip %d", "undo the waste-yarn chain and put its %d stitches on the needle", "undo the waste-yarn chain and put its %d stitches on the needle"},
 	needle.Start:   {"new round start", "new round start", "the round begins here from now on", "the round begins here from now on"},
 	needle.BO:      {"bind off %d", "bind off %d", "bind off %d", "bind off %d"},
+}
+
+// phrases are what stands still in all ways of writing the operation. A knit or
+// purl that opens the sentence of another operation belongs to that one's end.
+func (s spelling) phrases() []string {
+	plain := []string{"k", "p", "knit", "purl"}
+	var list []string
+	for _, pattern := range []string{s.short, s.shortMany, s.long, s.longMany} {
+		pieces := strings.Split(pattern, "%d")
+		for i := range pieces {
+			pieces[i] = strings.Trim(pieces[i], " ,")
+		}
+		phrase := pieces[0]
+		if len(pieces) > 1 && pieces[1] != "" && slices.Contains(plain, phrase) {
+			phrase = pieces[1]
+		}
+		if !slices.Contains(list, phrase) {
+			list = append(list, phrase)
+		}
+	}
+	return list
 }
 
 func fill(pattern string, n int) string {

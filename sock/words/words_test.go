@@ -1,6 +1,8 @@
 package words
 
 import (
+	"slices"
+	"strings"
 	"testing"
 
 	"github.com/stretchr/testify/assert"
@@ -100,4 +102,18 @@ func TestTwoWrapsAreCalledTwo(t *testing.T) {
 	assert.Equal(t, "needle 2 (sole): k12, kw, wrap the next, turn", sentenceOf(said["heel-24"]))
 	assert.Equal(t, "needle 2 (sole): k14, kw (both wraps), wrap the next, turn", sentenceOf(said["heel-26"]))
 	assert.Equal(t, "needle 2 (sole): p15, pw (both wraps), wrap the next, turn", sentenceOf(said["heel-27"]))
+}
+
+// The phrases of an operation stand in whatever is said of it, and no two operations share one that is not plain.
+func TestPhrasesStandInTheWords(t *testing.T) {
+	for _, e := range Glossary() {
+		code, known := needle.ParseCode(e.Op)
+		require.True(t, known)
+		for _, n := range []int{1, 3} {
+			o := needle.Op{Code: code, N: n}
+			for _, said := range []string{Short(o, needle.RS), Long(o, needle.RS)} {
+				assert.True(t, slices.ContainsFunc(e.Words, func(phrase string) bool { return strings.Contains(said, phrase) }), "%s: %q has none of %q", e.Op, said, e.Words)
+			}
+		}
+	}
 }

@@ -296,6 +296,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/hands": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Show every move of the hands, step by step */
+        get: operations["hands"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/health": {
         parameters: {
             query?: never;
@@ -1190,6 +1207,7 @@ export interface components {
             plan?: components["schemas"]["Plan"];
             schools?: components["schemas"]["BoardSchool"][];
             shape?: components["schemas"]["ShapeShape"];
+            shows?: components["schemas"]["HandsShown"][][];
             strip?: components["schemas"]["StripPart"][];
             toe_length_mm?: components["schemas"]["MeasureLength"];
             words?: components["schemas"]["WordsRow"][];
@@ -1595,6 +1613,39 @@ export interface components {
             stops: number;
             word: string;
         };
+        HandsBook: {
+            moves: components["schemas"]["HandsMove"][];
+            of: {
+                [key: string]: string[];
+            };
+        };
+        HandsMove: {
+            group: string;
+            lesson?: string;
+            look: string;
+            name: string;
+            slip: string;
+            steps: components["schemas"]["HandsSeen"][];
+            title: string;
+        };
+        HandsPicture: {
+            height: number;
+            strokes: components["schemas"]["HandsStroke"][];
+            width: number;
+        };
+        HandsSeen: {
+            picture: components["schemas"]["HandsPicture"];
+            text: string;
+        };
+        HandsShown: {
+            move: string;
+            op?: string;
+        };
+        HandsStroke: {
+            d: string;
+            /** @enum {string} */
+            part: "yarn" | "now" | "other" | "needle" | "tip" | "cable" | "pin" | "hint";
+        };
         Health: {
             status: string;
             version: string;
@@ -1650,6 +1701,7 @@ export interface components {
             of: number;
             parts: components["schemas"]["WordsPart"][];
             section: string;
+            shows: components["schemas"]["HandsShown"][];
             side: string;
             special: boolean;
             stitches: number;
@@ -2413,6 +2465,7 @@ export interface components {
             op: string;
             slip: string;
             steps: string;
+            words: string[];
         };
         WordsPart: {
             long: string;
@@ -3107,6 +3160,38 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content?: never;
+            };
+            /** @description What was wrong, and with which field */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    hands: {
+        parameters: {
+            query?: {
+                yarn?: string;
+                knits?: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HandsBook"];
+                };
             };
             /** @description What was wrong, and with which field */
             default: {

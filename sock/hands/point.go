@@ -1,0 +1,106 @@
+package hands
+
+import (
+	"cmp"
+	"fmt"
+	"slices"
+	"strings"
+)
+
+// point is a place in stitches; z says how near it is to the knitter.
+type point struct{ x, y, z float64 }
+
+func (p point) plus(x, y float64) point { return point{p.x + x, p.y + y, p.z} }
+
+// Part says what a stroke is of.
+type Part string
+
+// The parts of a picture.
+const (
+	Yarn   Part = "yarn"   // what was knitted before
+	Now    Part = "now"    // the strand that moves
+	Other  Part = "other"  // waste yarn, or another colour
+	Needle Part = "needle" // its shaft
+	Tip    Part = "tip"
+	Cable  Part = "cable"
+	Pin    Part = "pin"  // a pin or a marker
+	Hint   Part = "hint" // an arrow, a ring round what must be seen, a thumb
+)
+
+// Parts are all of them.
+var Parts = []Part{Yarn, Now, Other, Needle, Tip, Cable, Pin, Hint}
+
+// Stroke is a line of a picture; those that come later lie over those before.
+type Stroke struct {
+	D    string `json:"d"`
+	Part Part   `json:"part" enum:"yarn,now,other,needle,tip,cable,pin,hint"`
+}
+
+// strand is a line through points: a curve, or straight from point to point.
+type strand struct {
+	part     Part
+	straight bool
+	points   []point
+	// ball: it goes on to the ball, behind or in front of the work, from the hand that holds it.
+	ball ballAt
+}
+
+type ballAt int
+
+const (
+	noBall ballAt = iota
+	ballBehind
+	ballInFront
+)
+
+// Unit is how wide a stitch is drawn.
+const Unit = 40
+
+// piece is a part of a strand that lies in one depth.
+type piece struct {
+	depth float64
+	Stroke
+}
+
+// strokes are the lines of some strands from the deepest to the nearest, around an origin.
+func strokes(strands []strand, ox, oy float64) []Stroke {
+	var pieces []piece
+	for i := range strands {
+		pieces = append(pieces, strands[i].pieces(ox, oy)...)
+	}
+	slices.SortStableFunc(pieces, func(a, b piece) int { return cmp.Compare(a.depth, b.depth) })
+	list := make([]Stroke, len(pieces))
+	for i, p := range pieces {
+		list[i] = p.Stroke
+	}
+	return list
+}
+
+// pieces cuts a strand where its depth changes. Between two points it lies as deep as
+// the middle of both; stretches alike in depth are one piece, so that no seam shows.
+func (s *strand) pieces(ox, oy float64) []piece {
+	var list []piece
+	at := func(p point) string { return fmt.Sprintf("%.0f %.0f", (p.x+ox)*Unit, (p.y+oy)*Unit) }
+	last := len(s.points) - 1
+	for i := 0; i < last; i++ {
+		from, to := s.points[i], s.points[i+1]
+		depth := (from.z + to.z) / 2
+		if len(list) == 0 || list[len(list)-1].depth != depth {
+			list = append(list, piece{depth, Stroke{"M" + at(from), s.part}})
+		}
+		d := &list[len(list)-1].D
+		if s.straight {
+			*d += "L" + at(to)
+			continue
+		}
+		// A curve through all points: at each it runs as from the one before to the one after.
+		before, after := s.points[max(0, i-1)], s.points[min(last, i+2)]
+		const pull = 1.0 / 6
+		*d += "C" + strings.Join([]string{
+			at(from.plus((to.x-before.x)*pull, (to.y-before.y)*pull)),
+			at(to.plus((from.x-after.x)*pull, (from.y-after.y)*pull)),
+			at(to),
+		}, " ")
+	}
+	return list
+}

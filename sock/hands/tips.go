@@ -1,0 +1,248 @@
+package hands
+
+import "strings"
+
+// layout is where things are when two needles lie with their tips together.
+type layout struct {
+	left, right string
+	// tilt is how far the right needle falls for each stitch to the right, rise how far the left one does to the left.
+	tilt, rise float64
+	// first is where the first loops lie, left and right of the tips.
+	firstLeft, firstRight float64
+	entered               way
+	taken                 int
+}
+
+// purls says whether the purl side faces the knitter.
+func (l *layout) purls() bool { return strings.ContainsAny(l.left+l.right, "bB") }
+
+// way is how the right needle goes into a loop of the left one.
+type way int
+
+const (
+	out way = iota
+	// knitwise: from the front to the back, in front of the right leg and behind the left one.
+	knitwise
+	// purlwise: in front of the needle, under the right leg.
+	purlwise
+	// through the back loop: behind the needle, in front of the left leg.
+	backLoop
+	// from behind round the left leg to the front.
+	fromBehind
+	// the new loop is on the right needle, in front of the old one or behind it, which still hangs on the left one.
+	drawnToFront
+	drawnToBack
+)
+
+// The measures of loops on needles, in stitches.
+const (
+	each   = 1.0  // from loop to loop
+	foot   = 1.15 // where a loop comes out of the fabric
+	stitch = 0.8  // height of a stitch of the fabric
+	step   = 0.42 // of a gap: how much lower the waiting stitches lie
+)
+
+// tips lays loops on two needles, each list counted from the tips outward.
+//
+// A letter is a loop with the fabric below it: v a knit stitch, b a purl bump;
+// V and B the same of the row at hand; t sits with its leading leg behind; s was slipped over a row;
+// d is a double stitch, w wrapped, W wrapped twice, y a yarn-over, e the chain at an edge;
+// r and l were worked together and lean right or left, i was made of the bar below, f has the bar of a kfb;
+// c is in another yarn. | is a marker, / the gap of a turn, _ a place left empty.
+func tips(left, right string) scene {
+	s := scene{wide: 7.4, high: 4, ox: 3.7, oy: 1.35, lay: layout{left: left, right: right, firstLeft: -0.8, firstRight: 0.8}}
+	return s
+}
+
+// into puts the right needle into the first so many loops of the left one.
+func (s scene) into(w way, loops int) scene {
+	s.lay.entered, s.lay.taken = w, loops
+	s.lay.tilt, s.lay.rise, s.lay.firstRight = 0.3, 0.15, 1.0
+	return s
+}
+
+// loose pulls the first loop on the left needle away from the tip, so that there is room before it.
+func (s scene) loose(room float64) scene {
+	s.lay.firstLeft -= room
+	return s
+}
+
+// depths are how near the right needle is before and after it enters a loop.
+var depths = map[way][2]float64{
+	knitwise: {1.5, -1.5}, purlwise: {0.5, 0.5}, backLoop: {-0.5, -0.5}, fromBehind: {-1.5, 1.5},
+	drawnToFront: {2, 2}, drawnToBack: {-2, -2},
+}
+
+// draw draws both needles and all that hangs on them.
+func (s scene) draw() scene {
+	l := &s.lay
+	s = s.with(rod(point{-4.6, s.leftY(-4.6), 0}, point{l.firstLeft + 0.63, s.leftY(l.firstLeft + 0.63), 0}, 0.5, 0, 0)...)
+	p, reach := s.pivot(), 1.9
+	switch l.entered {
+	case out:
+		s = s.with(rod(point{4.6, 0, 0}, point{0.12, 0, 0}, 0.5, 0, 0)...)
+	case drawnToFront, drawnToBack:
+		reach = 0.75
+		fallthrough
+	default:
+		d := depths[l.entered]
+		from, to := point{4.6, s.rightY(4.6), 0}, point{p.x - reach, s.rightY(p.x - reach), 0}
+		s = s.with(rod(from, to, (from.x-p.x)/(from.x-to.x), d[0], d[1])...)
+	}
+	s = s.loops(l.left, -1)
+	return s.loops(l.right, 1)
+}
+
+// pivot is where the right needle goes through the first loop of the left one.
+func (s scene) pivot() point {
+	return point{s.lay.firstLeft - 0.1*float64(max(0, s.lay.taken-1)), 0.24, 0}
+}
+
+// rightY is how low the right needle lies at a place, leftY the left one.
+func (s scene) rightY(x float64) float64 {
+	if s.lay.entered == out {
+		return 0
+	}
+	return s.pivot().y + s.lay.tilt*(x-s.pivot().x)
+}
+
+func (s scene) leftY(x float64) float64 { return -s.lay.rise * (x - s.lay.firstLeft) }
+
+// loops hangs a list of loops on the left needle (side -1) or the right one (1).
+func (s scene) loops(list string, side float64) scene {
+	x, low, n := s.lay.firstLeft, 0.0, 0
+	if side > 0 {
+		x = s.lay.firstRight
+	}
+	for _, letter := range list {
+		ny := s.leftY(x)
+		if side > 0 {
+			ny = s.rightY(x)
+		}
+		switch letter {
+		case '|':
+			s = s.with(strand{part: Pin, points: []point{{x - side*0.43, ny - 0.26, 1.2}, {x - side*0.43 + 0.14, ny, 1.2}, {x - side*0.43, ny + 0.3, 0}, {x - side*0.43 - 0.14, ny, -1.2}, {x - side*0.43, ny - 0.26, -1.2}}})
+			continue
+		case '/':
+			s = s.with(gapMark(x+side*0.05, ny))
+			x, low = x+side*0.5, low+step
+			continue
+		case '_':
+			x += side * each
+			continue
+		}
+		s = s.loop(letter, point{x, ny, 0}, ny*0.45+low)
+		n++
+		if side < 0 && n < s.lay.taken {
+			x -= 0.2 // taken together they are drawn close
+		} else {
+			x += side * each
+		}
+	}
+	return s
+}
+
+// gapMark shows where a row was turned.
+func gapMark(x, y float64) strand {
+	return strand{part: Hint, straight: true, points: []point{{x, y + 0.7, near}, {x, y + 2.3, near}}}
+}
+
+// over is a loop over a needle that lies at a point, with its feet so far below. The right leg is in front, unless it sits turned.
+func over(part Part, at point, down float64, turned bool) strand {
+	return loopOver(part, at, down, turned, 1)
+}
+
+func loopOver(part Part, at point, down float64, turned bool, wide float64) strand {
+	f := wide
+	if turned {
+		f = -wide
+	}
+	return strand{part: part, points: []point{
+		{at.x + f*0.1, at.y + down + 0.2, 0.2}, {at.x + f*0.26, at.y + down*0.6, 1}, {at.x + f*0.28, at.y + 0.1, 1}, {at.x + f*0.16, at.y - 0.3, 1},
+		{at.x - f*0.06, at.y - 0.36, -1}, {at.x - f*0.25, at.y - 0.16, -1}, {at.x - f*0.31, at.y + 0.25, -1}, {at.x - f*0.26, at.y + down*0.6, 0.2}, {at.x - f*0.1, at.y + down + 0.2, 0.2},
+	}}
+}
+
+// loop hangs one loop and draws the fabric below it.
+func (s scene) loop(letter rune, at point, low float64) scene {
+	part := Yarn
+	if letter == 'V' || letter == 'B' {
+		part = Now
+	}
+	down := foot + low - at.y
+	ground := at.y + down
+	below := scene.vee
+	if s.lay.purls() {
+		below = scene.bump
+	}
+	hang := func(turned bool) scene { return s.with(over(part, at, down, turned)) }
+	switch letter {
+	case 'v', 'V':
+		return hang(false).vee(Yarn, at.x, ground)
+	case 'b', 'B':
+		return hang(false).bump(Yarn, at.x, ground)
+	case 't':
+		return below(hang(true), Yarn, at.x, ground)
+	case 's':
+		return below(hang(false), Yarn, at.x, ground+0.55)
+	case 'd':
+		return below(s.with(loopOver(Now, at.plus(-0.21, 0), down, false, 0.55), loopOver(Now, at.plus(0.21, 0), down, false, 0.55)), Yarn, at.x, ground)
+	case 'w', 'W':
+		s = below(hang(false), Yarn, at.x, ground).with(collar(at.x, ground-0.15))
+		if letter == 'W' {
+			s = s.with(collar(at.x, ground-0.4))
+		}
+		return s
+	case 'y':
+		return s.with(over(Now, at, 0.6, false))
+	case 'e':
+		return hang(false).with(chainStitch(Yarn, at.x, ground, 1.5))
+	case 'r', 'l':
+		return s.with(over(Now, at, down, false)).lean(at.x, ground, map[rune]float64{'r': 1, 'l': -1}[letter])
+	case 'i':
+		return s.with(over(Now, at, down, false), strand{part: Yarn, points: []point{{at.x - 0.5, ground + 0.3, 0.2}, {at.x - 0.1, ground, 0.8}, {at.x + 0.12, ground + 0.1, 0.9}, {at.x - 0.12, ground + 0.1, 0.2}, {at.x + 0.1, ground, 0.2}, {at.x + 0.5, ground + 0.3, 0.2}}})
+	case 'f':
+		return s.with(over(Now, at, down, false), strand{part: Now, points: []point{{at.x - 0.36, ground + 0.02, 1.4}, {at.x, ground - 0.1, 1.4}, {at.x + 0.36, ground + 0.02, 1.4}}})
+	case 'c':
+		part = Other
+		return hang(false).vee(Other, at.x, ground)
+	}
+	return s
+}
+
+// collar is a wrap round the foot of a loop.
+func collar(x, y float64) strand {
+	return strand{part: Now, points: []point{{x - 0.42, y + 0.18, 0.2}, {x - 0.3, y + 0.02, 1.6}, {x, y - 0.06, 1.6}, {x + 0.3, y + 0.02, 1.6}, {x + 0.42, y + 0.18, 0.2}}}
+}
+
+// vee is a knit stitch seen from its smooth side, its upper edge at y, and the one below it.
+func (s scene) vee(part Part, x, y float64) scene {
+	for _, low := range []float64{0.66, 0} {
+		for _, side := range []float64{-1, 1} {
+			s = s.with(strand{part: part, points: []point{{x + side*0.44, y + low - 0.05, 0.3}, {x + side*0.34, y + low + stitch*0.45, 0.3}, {x + side*0.1, y + low + stitch*0.85, 0.3}, {x + side*0.05, y + low + stitch*1.05, 0.3}}})
+		}
+	}
+	return s
+}
+
+// bump is a stitch seen from its purl side, and the one below it.
+func (s scene) bump(part Part, x, y float64) scene {
+	for _, low := range []float64{0.1, 0.5, 0.9} {
+		s = s.with(strand{part: part, points: []point{{x - 0.52, y + low + 0.24, 0.2}, {x - 0.36, y + low + 0.02, 0.6}, {x, y + low - 0.1, 0.6}, {x + 0.36, y + low + 0.02, 0.6}, {x + 0.52, y + low + 0.24, 0.2}}})
+	}
+	return s
+}
+
+// lean is two stitches below one loop, the upper one slanting.
+func (s scene) lean(x, y, way float64) scene {
+	return s.with(
+		strand{part: Yarn, points: []point{{x + way*0.12, y - 0.05, 0.9}, {x, y + 0.3, 0.9}, {x - way*0.34, y + 0.85, 0.9}}},
+		strand{part: Yarn, points: []point{{x + way*0.3, y, 0.9}, {x + way*0.2, y + 0.4, 0.9}, {x - way*0.12, y + 0.9, 0.9}}},
+		strand{part: Yarn, points: []point{{x - way*0.12, y + 0.05, 0.3}, {x + way*0.1, y + 0.4, 0.3}, {x + way*0.4, y + 0.85, 0.3}}},
+	)
+}
+
+// chainStitch is one stitch of the chain at an edge: two legs that meet below.
+func chainStitch(part Part, x, y, high float64) strand {
+	return strand{part: part, points: []point{{x, y + high, 0.5}, {x - 0.28, y + high*0.6, 0.5}, {x - 0.24, y + high*0.2, 0.5}, {x, y, 0.5}, {x + 0.24, y + high*0.2, 0.5}, {x + 0.28, y + high*0.6, 0.5}, {x, y + high, 0.5}}}
+}
