@@ -7,6 +7,7 @@ import (
 	"acornstep/sock/document"
 	"acornstep/sock/draft"
 	"acornstep/sock/feet"
+	"acornstep/sock/hands"
 	"acornstep/sock/knit"
 	"acornstep/sock/measure"
 	"acornstep/sock/pattern"
@@ -149,7 +150,7 @@ func shoe(c call[ShoeQuestion]) (ShoeAnswer, error) {
 }
 
 func reference(call[nothing]) (Reference, error) {
-	r := Reference{Glossary: words.Glossary(), Terms: words.Terms, Usual: knit.Usual(), Kinds: feet.Kinds, Cautions: feet.Cautions, Sheets: tracing.Sheets}
+	r := Reference{Moves: hands.Of(), Glossary: words.Glossary(), Terms: words.Terms, Usual: knit.Usual(), Kinds: feet.Kinds, Cautions: feet.Cautions, Sheets: tracing.Sheets}
 	for _, p := range pattern.Book {
 		r.Patterns = append(r.Patterns, PatternName{p.Name, p.Label, p.Repeat, p.Shoe})
 	}

@@ -15,10 +15,9 @@ type HandsQuestion struct {
 	Knits string `query:"knits"`
 }
 
-// HandsBook is every move of the hands, and which of them belong to what can be chosen or is explained.
+// HandsBook is every move of the hands.
 type HandsBook struct {
-	Moves []hands.Move        `json:"moves"`
-	Of    map[string][]string `json:"of"`
+	Moves []hands.Move `json:"moves"`
 }
 
 func handsBook(c call[HandsQuestion]) (HandsBook, error) {
@@ -36,7 +35,7 @@ func handsBook(c call[HandsQuestion]) (HandsBook, error) {
 		view.Hold = hands.Left
 	}
 	view.Mirrored = c.Asked.Knits == "left"
-	book := HandsBook{Of: hands.Of()}
+	var book HandsBook
 	for i := range hands.Sequences {
 		book.Moves = append(book.Moves, hands.Sequences[i].Seen(view))
 	}

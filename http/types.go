@@ -168,8 +168,10 @@ type ShoeAnswer struct {
 
 // Reference is what the interface explains and offers.
 type Reference struct {
-	Glossary []words.Entry `json:"glossary"`
-	Patterns []PatternName `json:"patterns"`
+	// Moves are the names of the moves that show what can be chosen, such as heel.turn:german, or a word of the craft, such as term:rib.
+	Moves    map[string][]string `json:"moves"`
+	Glossary []words.Entry       `json:"glossary"`
+	Patterns []PatternName       `json:"patterns"`
 	// Techniques that can be chosen, by the field that names them; the usual one of a field first.
 	Techniques []Technique `json:"techniques"`
 	// Usual figures stand in for what is left empty in a design, by the field and in its unit; a field not listed is worked out.

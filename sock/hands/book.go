@@ -32,8 +32,8 @@ var choices = map[string][]string{
 	"bind_off:sewn":             {"bo-sewn", "bo-sewn-end"},
 	"needles:magic_loop":        {"magic-loop", "tug"},
 	"needles:two_circulars":     {"two-circulars", "tug"},
-	"needles:dpn4":              {"double-pointed", "tug"},
-	"needles:dpn5":              {"double-pointed", "tug"},
+	"needles:dpn4":              {"dpn", "tug"},
+	"needles:dpn5":              {"dpn", "tug"},
 	"needles:short_circular":    {"short-circular"},
 }
 

@@ -63,7 +63,7 @@ var needlesHeld = []Sequence{
 		Look: "Each half stays on its own needle.", Slip: "Knitted on to the wrong needle: all stitches on one, the other empty.",
 	},
 	{
-		Name: "double-pointed", Title: "Double-pointed needles", Group: groupNeedles,
+		Name: "dpn", Title: "Double-pointed needles", Group: groupNeedles,
 		Steps: []Step{
 			{"Cast on with two. In the first round knit half of the first needle, take a new one for the other half; the same on the second side.", pair(6, 6)},
 			{"Four hold the sock.", square(false)},

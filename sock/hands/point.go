@@ -3,8 +3,9 @@ package hands
 import (
 	"cmp"
 	"fmt"
+	"math"
 	"slices"
-	"strings"
+	"strconv"
 )
 
 // point is a place in stitches; z says how near it is to the knitter.
@@ -80,27 +81,43 @@ func strokes(strands []strand, ox, oy float64) []Stroke {
 // the middle of both; stretches alike in depth are one piece, so that no seam shows.
 func (s *strand) pieces(ox, oy float64) []piece {
 	var list []piece
-	at := func(p point) string { return fmt.Sprintf("%.0f %.0f", (p.x+ox)*Unit, (p.y+oy)*Unit) }
+	var pen pixel
 	last := len(s.points) - 1
 	for i := 0; i < last; i++ {
 		from, to := s.points[i], s.points[i+1]
 		depth := (from.z + to.z) / 2
 		if len(list) == 0 || list[len(list)-1].depth != depth {
-			list = append(list, piece{depth, Stroke{"M" + at(from), s.part}})
+			pen = pixelOf(from, ox, oy)
+			list = append(list, piece{depth, Stroke{fmt.Sprintf("M%d %d", pen.x, pen.y), s.part}})
 		}
 		d := &list[len(list)-1].D
+		end := pixelOf(to, ox, oy)
 		if s.straight {
-			*d += "L" + at(to)
-			continue
+			*d += "l" + pen.to(end)
+		} else {
+			// A curve through all points: at each it runs as from the one before to the one after.
+			before, after := s.points[max(0, i-1)], s.points[min(last, i+2)]
+			const pull = 1.0 / 6
+			*d += "c" + pen.to(pixelOf(from.plus((to.x-before.x)*pull, (to.y-before.y)*pull), ox, oy)) +
+				pen.to(pixelOf(to.plus((from.x-after.x)*pull, (from.y-after.y)*pull), ox, oy)) + pen.to(end)
 		}
-		// A curve through all points: at each it runs as from the one before to the one after.
-		before, after := s.points[max(0, i-1)], s.points[min(last, i+2)]
-		const pull = 1.0 / 6
-		*d += "C" + strings.Join([]string{
-			at(from.plus((to.x-before.x)*pull, (to.y-before.y)*pull)),
-			at(to.plus((from.x-after.x)*pull, (from.y-after.y)*pull)),
-			at(to),
-		}, " ")
+		pen = end
 	}
 	return list
+}
+
+// pixel is a place in the picture.
+type pixel struct{ x, y int }
+
+func pixelOf(p point, ox, oy float64) pixel {
+	return pixel{int(math.Round((p.x + ox) * Unit)), int(math.Round((p.y + oy) * Unit))}
+}
+
+// to is the way to another place, as short as a path can say it.
+func (p pixel) to(q pixel) string {
+	said := strconv.Itoa(q.x - p.x)
+	if q.y >= p.y {
+		said += " "
+	}
+	return said + strconv.Itoa(q.y-p.y) + " "
 }

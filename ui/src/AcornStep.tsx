@@ -72,6 +72,7 @@ export function AcornStep() {
           { path: "/feet/:id/tracing", ...page(() => import("./feet/TracingPage"), "TracingPage") },
           { path: "/swatches", ...page(() => import("./swatches/SwatchesPage"), "SwatchesPage") },
           { path: "/swatches/:id", ...page(() => import("./swatches/SwatchPage"), "SwatchPage") },
+          { path: "/moves", ...page(() => import("./hands/MovesPage"), "MovesPage") },
           { path: "/practice", ...page(() => import("./practice/PracticePage"), "PracticePage") },
           { path: "/keeping", ...page(() => import("./keeping/KeepingPage"), "KeepingPage") },
           { path: "/terms", ...page(() => import("./terms/TermsPage"), "TermsPage") },

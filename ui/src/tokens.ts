@@ -23,6 +23,7 @@ const palettes = {
     rosehipSoft: "#f8e1dc",
     amberSoft: "#f9e8cf",
     ghost: "#ece0ca",
+    shaft: "#b09a7c",
   },
   dark: {
     linen: "#1d1a16",
@@ -41,6 +42,7 @@ const palettes = {
     rosehipSoft: "#4a2524",
     amberSoft: "#46341b",
     ghost: "#2c271f",
+    shaft: "#8d7a60",
   },
 } as const;
 

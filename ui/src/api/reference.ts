@@ -58,6 +58,13 @@ export function useSheets() {
   return useReference().data?.sheets ?? [];
 }
 
+const noMoves: Record<string, string[] | undefined> = {};
+
+/** useMovesOf names the moves that show what can be chosen, or a word of the craft. */
+export function useMovesOf(): Record<string, string[] | undefined> {
+  return useReference().data?.moves ?? noMoves;
+}
+
 /** useGlossary explains the operations by their abbreviation. */
 export function useGlossary() {
   const entries = useReference().data?.glossary ?? [];

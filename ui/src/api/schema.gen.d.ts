@@ -1615,9 +1615,6 @@ export interface components {
         };
         HandsBook: {
             moves: components["schemas"]["HandsMove"][];
-            of: {
-                [key: string]: string[];
-            };
         };
         HandsMove: {
             group: string;
@@ -1973,6 +1970,9 @@ export interface components {
             cautions: components["schemas"]["FeetCaution"][];
             glossary: components["schemas"]["WordsEntry"][];
             kinds: components["schemas"]["FeetKind"][];
+            moves: {
+                [key: string]: string[];
+            };
             patterns: components["schemas"]["PatternName"][];
             sheets: components["schemas"]["TracingSheet"][];
             techniques: components["schemas"]["Technique"][];

@@ -1,5 +1,7 @@
 import type { ReactNode } from "react";
 import type { Choice, Option } from "../api/client";
+import { useMovesOf } from "../api/reference";
+import { ShowMe } from "../hands/ShowMe";
 import { valueAt } from "./content";
 import { useBoard } from "./store";
 import { useChoice } from "./useOptions";
@@ -11,10 +13,12 @@ import { useChoice } from "./useOptions";
 export function Ways({ field, first = 3, title }: { field: string; first?: number; title?: ReactNode }) {
   const choice = useChoice(field);
   const chooseAll = useBoard((b) => b.chooseAll);
+  const of = useMovesOf();
   const own = useBoard((b) => valueAt(b.content.draft.design, field));
   if (!choice) {
     return null;
   }
+  const moves = choice.options.filter((o) => of[`${field}:${o.value}`]);
   const choose = (option: Option) => chooseAll(option.changes);
   // What was chosen just now is marked at once, also where the sock cannot be worked out yet.
   const options = choice.options.map((o) => (own === undefined ? o : { ...o, chosen: o.value === own }));
@@ -36,6 +40,16 @@ export function Ways({ field, first = 3, title }: { field: string; first?: numbe
             ))}
           </div>
         </details>
+      )}
+      {moves.length > 0 && (
+        <p className="ways-show">
+          Show me:
+          {moves.map((o) => (
+            <ShowMe key={o.label} names={of[`${field}:${o.value}`] ?? []}>
+              {o.label.toLowerCase()}
+            </ShowMe>
+          ))}
+        </p>
       )}
     </fieldset>
   );

@@ -1,4 +1,5 @@
 import type { Schemas } from "../api/client";
+import { Said } from "../hands/Said";
 import { NeedleDrawing } from "./NeedleDrawing";
 import { roomFor } from "./stretches";
 
@@ -73,8 +74,21 @@ function sizeOf(row: Row, wording: Wording): string {
   return letters <= huge ? "huge" : letters <= large ? "large" : "";
 }
 
+const ignore = () => undefined;
+
 /** Instruction is what to do, as large as it fits. */
-export function Instruction({ row, wording, half }: { row: Row; wording: Wording; half: boolean }) {
+export function Instruction({
+  row,
+  wording,
+  half,
+  show,
+}: {
+  row: Row;
+  wording: Wording;
+  half: boolean;
+  /** Opens a move; where nothing does, the words are only read. */
+  show?: (move: string) => void;
+}) {
   return (
     <div className={`instruction ${wording} ${sizeOf(row, wording)}`}>
       {row.parts.map((part, i) => (
@@ -83,15 +97,7 @@ export function Instruction({ row, wording, half }: { row: Row; wording: Wording
           className={!works(part) ? "laid" : half && i === row.parts.findIndex(works) ? "did" : ""}
         >
           {part.on && <span className="on">{part.on}</span>}
-          {part[wording].split(/,? (?=turn$)/).map((piece) =>
-            piece === "turn" ? (
-              <span key={piece} className="turn">
-                turn
-              </span>
-            ) : (
-              <span key={piece}>{piece} </span>
-            ),
-          )}
+          <Said text={part[wording]} shows={show ? row.shows : []} open={show ?? ignore} />
         </p>
       ))}
       {row.until && <p className="knit-until">{row.until}</p>}

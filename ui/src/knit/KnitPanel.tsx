@@ -1,5 +1,7 @@
 import { Button, Checkbox, Input, Select } from "antd";
 import { useState } from "react";
+import { Moves } from "../hands/Moves";
+import type { Shown } from "../hands/useHands";
 import { readPicture } from "../shell/picture";
 import { useDraft } from "../shell/useDraft";
 import { Count } from "./Count";
@@ -15,17 +17,22 @@ export function KnitPanel({
   name,
   sock,
   row,
+  shows,
   planned,
   close,
 }: {
   name: string;
   sock: number;
   row: number;
+  /** The moves that the row asks for. */
+  shows: Shown[];
   /** Stitches on the needles before the row. */
   planned: number;
   close: () => void;
 }) {
+  const [kind, about] = name.split(" ");
   const panels: Record<string, React.ReactNode> = {
+    show: <Moves names={[...new Set(shows.map((s) => s.move))]} first={about || undefined} close={close} />,
     where: <Where sock={sock} row={row} close={close} />,
     tried: <Happened sock={sock} row={row} close={close} tried />,
     happened: <Happened sock={sock} row={row} close={close} />,
@@ -39,7 +46,7 @@ export function KnitPanel({
       <Button size="small" className="close-panel" onClick={close}>
         Close
       </Button>
-      {panels[name] ?? <p>There is no such page.</p>}
+      {panels[kind ?? ""] ?? <p>There is no such page.</p>}
     </section>
   );
 }

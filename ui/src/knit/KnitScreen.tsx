@@ -2,6 +2,7 @@ import { Button, Segmented } from "antd";
 import { type MouseEvent, useLayoutEffect } from "react";
 import { Link, useLocation, useNavigate, useSearchParams } from "react-router";
 import { Strip } from "../drawing/Strip";
+import { useHands } from "../hands/useHands";
 import { AcornMark } from "../shell/AcornMark";
 import { Settings } from "../shell/Settings";
 import { useKept } from "../shell/useKept";
@@ -48,6 +49,8 @@ export function KnitScreen() {
     }
   };
 
+  useHands(); // all pictures are on the device before somebody asks for one on a train
+  const show = (move: string) => open(`show ${move}`);
   const done = () => k.tick("row");
   const half = () => k.tick("half");
   const ten = () => k.tick("row", 10);
@@ -69,6 +72,7 @@ export function KnitScreen() {
         ["?", () => open("where")],
         ["t", () => open("tried")],
         ["n", () => open("note")],
+        ["m", () => show("")],
         ["Escape", () => open(null)],
       ];
       const act = acts.find(([key]) => key === event.key)?.[1];
@@ -130,8 +134,13 @@ export function KnitScreen() {
         )}
         {row ? (
           <>
-            <RowName row={row} half={place.half} />
-            <Instruction row={row} wording={wording} half={place.half} />
+            <div className="knit-named">
+              <RowName row={row} half={place.half} />
+              <Button onClick={() => show("")}>
+                Show me <kbd>m</kbd>
+              </Button>
+            </div>
+            <Instruction row={row} wording={wording} half={place.half} show={show} />
             {row.note && <p className="knit-note">{row.note}</p>}
             {sock === 2 && place.row === 0 && k.tally.stripes?.began && (
               <p className="knit-note">
@@ -185,6 +194,7 @@ export function KnitScreen() {
             name={search.get("panel") ?? ""}
             sock={sock}
             row={place.row}
+            shows={row?.shows ?? []}
             planned={before?.count ?? 0}
             close={() => open(null)}
           />

@@ -57,7 +57,8 @@ export function PracticePage() {
         <>
           <p className="lead">
             A needle on the screen, a few stitches in thick yarn. Every move is carried out exactly, also when
-            it is wrong, and you see what comes of it. Three runs without a fault, and it counts as known.
+            it is wrong, and you see what comes of it. Three runs without a fault, and it counts as known.{" "}
+            <Link to="/moves">See the moves drawn first</Link>
           </p>
           <ul className="lessons">
             {list.data.lessons.map((lesson) => (

@@ -7,6 +7,8 @@ import { saidFault } from "../api/client";
 import { planOf } from "../api/plan";
 import { useGlossary } from "../api/reference";
 import { Strip } from "../drawing/Strip";
+import { Said } from "../hands/Said";
+import { MovesWindow } from "../hands/ShowMe";
 import { Failure } from "../shell/Failure";
 import { useKept } from "../shell/useKept";
 import { usePageTitle } from "../shell/usePageTitle";
@@ -27,7 +29,8 @@ function RowsOf({ sock }: { sock: Sock }) {
   const [wording, setWording] = useKept<Wording>("wording", "short", ["short", "long"]);
   const plan = useQuery(planOf(sock.draft, unit));
   const glossary = useGlossary();
-  const { plan: made, words, fingers = [] } = plan.data ?? {};
+  const { plan: made, words, shows = [], fingers = [] } = plan.data ?? {};
+  const [shown, show] = useState("");
   return (
     <div className="page rows">
       <header className="page-heading">
@@ -67,9 +70,16 @@ function RowsOf({ sock }: { sock: Sock }) {
             the needles.
           </p>
           {plan.data?.strip && <Strip parts={plan.data.strip} />}
-          {grouped(made, words, fingers).map((section) => (
-            <SectionTable key={section.section} section={section} wording={wording} glossary={glossary} />
+          {grouped(made, words, shows, fingers).map((section) => (
+            <SectionTable
+              key={section.section}
+              section={section}
+              wording={wording}
+              glossary={glossary}
+              show={show}
+            />
           ))}
+          <MovesWindow names={shown ? [shown] : []} close={() => show("")} />
         </>
       )}
     </div>
@@ -92,15 +102,10 @@ const titles: Record<string, string> = {
 
 type Glossary = ReturnType<typeof useGlossary>;
 
-function SectionTable({
-  section,
-  wording,
-  glossary,
-}: {
-  section: SectionRows;
-  wording: Wording;
-  glossary: Glossary;
-}) {
+/** How rows are written, and what opens a move. */
+type Writing = { wording: Wording; glossary: Glossary; show: (move: string) => void };
+
+function SectionTable({ section, ...writing }: { section: SectionRows } & Writing) {
   return (
     <section className="row-section">
       <h2>
@@ -118,9 +123,9 @@ function SectionTable({
         <tbody>
           {section.groups.map((group) =>
             isRepeat(group) ? (
-              <RepeatOf key={group.pair[0].first.id} repeat={group} wording={wording} glossary={glossary} />
+              <RepeatOf key={group.pair[0].first.id} repeat={group} {...writing} />
             ) : (
-              <RowOf key={group.first.id} group={group} wording={wording} glossary={glossary} />
+              <RowOf key={group.first.id} group={group} {...writing} />
             ),
           )}
         </tbody>
@@ -130,7 +135,7 @@ function SectionTable({
 }
 
 /** RepeatOf says a pair of rows once, and all of them on a click. */
-function RepeatOf({ repeat, wording, glossary }: { repeat: Repeat; wording: Wording; glossary: Glossary }) {
+function RepeatOf({ repeat, ...writing }: { repeat: Repeat } & Writing) {
   const [open, setOpen] = useState(false);
   const { pair, times, all } = repeat;
   const last = all.at(-1);
@@ -153,14 +158,14 @@ function RepeatOf({ repeat, wording, glossary }: { repeat: Repeat; wording: Word
         </td>
       </tr>
       {(open ? all : pair).map((group) => (
-        <RowOf key={group.first.id} group={group} wording={wording} glossary={glossary} />
+        <RowOf key={group.first.id} group={group} {...writing} />
       ))}
     </>
   );
 }
 
-function RowOf({ group, wording, glossary }: { group: Group; wording: Wording; glossary: Glossary }) {
-  const { first, last, words, fingers } = group;
+function RowOf({ group, wording, glossary, show }: { group: Group } & Writing) {
+  const { first, last, words, shows, fingers } = group;
   return (
     <tr id={first.id}>
       <th scope="row">{first.n === last.n ? first.n : `${first.n}–${last.n}`}</th>
@@ -172,7 +177,9 @@ function RowOf({ group, wording, glossary }: { group: Group; wording: Wording; g
         {words.parts.map((part) => (
           <div key={`${part.needle}${part.short}`}>
             {part.needle > 0 && <span className={`needle-name n${part.needle}`}>{part.on}</span>}
-            <span className={wording}>{part[wording]}</span>
+            <span className={wording}>
+              <Said text={part[wording]} shows={shows} open={show} />
+            </span>
           </div>
         ))}
         {first.colour && <p className="row-note">in the {first.colour} yarn</p>}

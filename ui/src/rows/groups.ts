@@ -1,9 +1,10 @@
 import type { Plan, Words } from "../api/client";
+import type { Shown } from "../hands/useHands";
 
 type Row = Plan["rows"][number];
 
 /** Group is a run of rows that are worked alike, or a single row. */
-export type Group = { first: Row; last: Row; words: Words; fingers: string };
+export type Group = { first: Row; last: Row; words: Words; shows: Shown[]; fingers: string };
 
 /** Repeat is a pair of rows that is worked several times; all of them are there too. */
 export type Repeat = { pair: [Group, Group]; times: number; all: Group[] };
@@ -13,7 +14,7 @@ export type SectionRows = { section: string; groups: (Group | Repeat)[]; rows: n
 export const isRepeat = (one: Group | Repeat): one is Repeat => "times" in one;
 
 /** grouped puts rows that say the same, one after the other, into one group. */
-export function grouped(plan: Plan, words: Words[], fingers: string[]): SectionRows[] {
+export function grouped(plan: Plan, words: Words[], shows: Shown[][], fingers: string[]): SectionRows[] {
   const sections: { section: string; groups: Group[]; rows: number }[] = [];
   plan.rows.forEach((row, i) => {
     const said = words[i];
@@ -22,6 +23,7 @@ export function grouped(plan: Plan, words: Words[], fingers: string[]): SectionR
       return; // it is said with the row after it
     }
     const turned = before && turnsOnly(before) ? (words[i - 1]?.parts ?? []) : [];
+    const moves = [...(turned.length > 0 ? (shows[i - 1] ?? []) : []), ...(shows[i] ?? [])];
     const spoken = turned.length > 0 ? { ...said, parts: [...turned, ...said.parts] } : said;
     let section = sections.at(-1);
     if (section?.section !== row.section) {
@@ -33,7 +35,7 @@ export function grouped(plan: Plan, words: Words[], fingers: string[]): SectionR
     if (group && alike(group, row, spoken)) {
       group.last = row;
     } else {
-      section.groups.push({ first: row, last: row, words: spoken, fingers: fingers[i] ?? "" });
+      section.groups.push({ first: row, last: row, words: spoken, shows: moves, fingers: fingers[i] ?? "" });
     }
   });
   return sections.map((section) => ({ ...section, groups: repeated(section.groups) }));

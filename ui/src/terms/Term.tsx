@@ -19,7 +19,7 @@ export function Term({ name, children }: { name: string; children: ReactNode }) 
           In the UK: <strong>{term.uk}</strong>
         </p>
       )}
-      <Link to={`/terms#${name}`}>All terms</Link>
+      <Link to={`/terms#${name}`}>All terms</Link> · <Link to={`/moves?of=term:${name}`}>Show me</Link>
     </div>
   );
   return (

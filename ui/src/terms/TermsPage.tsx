@@ -1,6 +1,7 @@
 import { useEffect } from "react";
-import { useLocation } from "react-router";
-import { useTerms } from "../api/reference";
+import { Link, useLocation } from "react-router";
+import { useMovesOf, useTerms } from "../api/reference";
+import { ShowMe } from "../hands/ShowMe";
 import { usePageTitle } from "../shell/usePageTitle";
 import { TermPicture } from "./TermPicture";
 
@@ -9,6 +10,7 @@ export function TermsPage() {
   usePageTitle("Terms");
   const terms = useTerms();
   const { hash } = useLocation();
+  const of = useMovesOf();
   const ready = terms.length > 0;
   useEffect(() => {
     if (ready && hash) {
@@ -18,7 +20,10 @@ export function TermsPage() {
   return (
     <div className="page">
       <h1>The words of the craft</h1>
-      <p className="lead">US terms; where Britain says it another way, that stands beside it.</p>
+      <p className="lead">
+        US terms; where Britain says it another way, that stands beside it.{" "}
+        <Link to="/moves">Every move of the hands, step by step</Link>
+      </p>
       <dl className="terms">
         {terms.map((term) => (
           <div key={term.name} id={term.name}>
@@ -26,7 +31,9 @@ export function TermsPage() {
             <dt>
               {term.label} {term.uk && <small>UK: {term.uk}</small>}
             </dt>
-            <dd>{term.text}</dd>
+            <dd>
+              {term.text} <ShowMe names={of[`term:${term.name}`] ?? []}>Show me</ShowMe>
+            </dd>
           </div>
         ))}
       </dl>
