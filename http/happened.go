@@ -6,8 +6,10 @@ import (
 
 	"acornstep/sock/basket"
 	"acornstep/sock/document"
+	"acornstep/sock/fabric"
 	"acornstep/sock/measure"
 	"acornstep/sock/replan"
+	"acornstep/sock/trace"
 	"acornstep/sock/whereami"
 )
 
@@ -50,15 +52,61 @@ type ReplanQuestion struct {
 	Accept bool   `json:"accept"`
 }
 
-func (s *server) whereAmI(c call[WhereQuestion]) (whereami.Answer, error) {
+// WhereAnswer is where a sock can be, and what the first of these places look like.
+type WhereAnswer struct {
+	whereami.Answer
+	Pictures []WherePicture `json:"pictures"`
+}
+
+// WherePicture is the fabric at one of the places that are left, marked where it differs from the others.
+type WherePicture struct {
+	Row     int            `json:"row"`
+	Picture fabric.Picture `json:"picture"`
+	Marks   []fabric.Place `json:"marks"`
+}
+
+// mostPlaces are as many pictures as somebody compares with a sock in the hand.
+const mostPlaces = 4
+
+// pictured draws the first places that are left, when there are two or more and not too many.
+func pictured(a whereami.Answer, f *fabric.Fabric, by *trace.Trace) (WhereAnswer, error) {
+	answer := WhereAnswer{a, []WherePicture{}}
+	var pictures []fabric.Picture
+	for _, m := range a.Matches {
+		if len(pictures) == mostPlaces {
+			break
+		}
+		if m.Half || m.Row == 0 {
+			continue
+		}
+		p, err := f.At(m.Row, by.Before(m.Row).Side)
+		if err != nil {
+			return answer, err
+		}
+		if len(p.Strokes) > 0 {
+			pictures = append(pictures, p)
+			answer.Pictures = append(answer.Pictures, WherePicture{Row: m.Row, Picture: p})
+		}
+	}
+	if len(pictures) < 2 {
+		answer.Pictures = []WherePicture{}
+		return answer, nil
+	}
+	for i, marks := range fabric.Apart(pictures) {
+		answer.Pictures[i].Marks = marks
+	}
+	return answer, nil
+}
+
+func (s *server) whereAmI(c call[WhereQuestion]) (WhereAnswer, error) {
 	o, err := s.shelf.sock(c, c.ID)
 	if err != nil {
-		return whereami.Answer{}, err
+		return WhereAnswer{}, err
 	}
 	seen := c.Asked.Seen
 	length, err := lengthOf(c.Asked.Length, c.Asked.Unit)
 	if err != nil {
-		return whereami.Answer{}, err
+		return WhereAnswer{}, err
 	}
 	if length != nil {
 		mm := float64(*length)
@@ -66,7 +114,7 @@ func (s *server) whereAmI(c call[WhereQuestion]) (whereami.Answer, error) {
 	}
 	up, err := lengthOf(c.Asked.Up, c.Asked.Unit)
 	if err != nil {
-		return whereami.Answer{}, err
+		return WhereAnswer{}, err
 	}
 	if up != nil {
 		mm := float64(*up)
@@ -76,7 +124,8 @@ func (s *server) whereAmI(c call[WhereQuestion]) (whereami.Answer, error) {
 	if c.Asked.Sock == 2 && o.Other != nil {
 		places = &o.SecondWheres
 	}
-	return places.Ask(seen, c.Asked.Logged), nil
+	by := o.pair()[max(0, min(c.Asked.Sock, 2)-1)]
+	return pictured(places.Ask(seen, c.Asked.Logged), o.Fabric(max(1, min(c.Asked.Sock, 2))), by.Trace)
 }
 
 func (s *server) countIsWrong(c call[CountQuestion]) (CauseList, error) {

@@ -1,11 +1,28 @@
 package http
 
-import "acornstep/sock/practice"
+import (
+	"context"
+
+	"acornstep/sock/draft"
+	"acornstep/sock/hands"
+	"acornstep/sock/knitting"
+	"acornstep/sock/measure"
+	"acornstep/sock/plan"
+	"acornstep/sock/practice"
+)
 
 // PracticeList is what can be practised.
 type PracticeList struct {
 	Lessons []practice.Lesson `json:"lessons"`
 	Moves   []practice.Move   `json:"moves"`
+	// Asked are the lessons that the rows of a sock ask for, in their order, when one was named; Sock is what it is called.
+	Asked []string `json:"asked,omitempty"`
+	Sock  string   `json:"sock,omitempty"`
+}
+
+// PracticeSock names a sock whose moves are to be practised; empty for none.
+type PracticeSock struct {
+	Sock string `query:"sock"`
 }
 
 // PracticeQuestion is a run: a lesson and all its moves; nothing of it is kept here.
@@ -14,9 +31,46 @@ type PracticeQuestion struct {
 	Moves  []practice.Move `json:"moves"`
 }
 
-func lessons(call[nothing]) (PracticeList, error) {
+func (s *server) lessons(c call[PracticeSock]) (PracticeList, error) {
 	list, err := practice.Lessons()
-	return PracticeList{list, practice.Moves}, err
+	answer := PracticeList{Lessons: list, Moves: practice.Moves}
+	if err != nil || c.Asked.Sock == "" {
+		return answer, err
+	}
+	p, err := s.rowsOf(c, c.Asked.Sock)
+	if err != nil {
+		return answer, err
+	}
+	answer.Asked, answer.Sock = hands.Lessons(p), p.Design.Name
+	return answer, nil
+}
+
+// rowsOf is the plan of a sock that is on the needles, or the one that it would be knitted from today.
+func (s *server) rowsOf(c context.Context, id string) (*plan.Plan, error) {
+	sock, err := s.Basket.Get(c, id)
+	if err != nil {
+		return nil, err
+	}
+	versions, err := s.Logbook.Editions(c, id)
+	if err != nil {
+		return nil, err
+	}
+	if len(versions) > 0 {
+		o, err := s.shelf.sock(c, id)
+		if err != nil {
+			return nil, err
+		}
+		return o.Plan, nil
+	}
+	r := draft.Read(sock.Draft, measure.Centimetres)
+	if err := r.Faults.Err(); err != nil {
+		return nil, err
+	}
+	e, err := knitting.Begin(r.Design)
+	if err != nil {
+		return nil, err
+	}
+	return e.Plan, nil
 }
 
 func practise(c call[PracticeQuestion]) (practice.State, error) {

@@ -62,7 +62,7 @@ var routes = []route{
 	answering("POST", "/api/shoe", "shoe", "Estimate a foot from a shoe size", 200, asking(shoe)),
 	answering("POST", "/api/tracing", "tracing", "Measure a foot on a picture of its outline", 200, (*server).measureTracing),
 	answering("GET", "/api/hands", "hands", "Show every move of the hands, step by step", 200, asking(handsBook)),
-	answering("GET", "/api/practice", "lessons", "List what can be practised on the needle", 200, asking(lessons)),
+	answering("GET", "/api/practice", "lessons", "List what can be practised on the needle", 200, (*server).lessons),
 	answering("POST", "/api/practice", "practise", "Make the moves of a run, and say what came of them", 200, asking(practise)).planning(),
 	answering("GET", "/api/reference", "reference", "List the glossary, the terms, the stitch patterns and what is measured", 200, asking(reference)),
 	answering("GET", "/api/socks", "listSocks", "List the basket: what is on the needles, then the last changed", 200, (*server).listSocks),

@@ -187,3 +187,33 @@ func BenchmarkPicture(b *testing.B) {
 		}
 	}
 }
+
+// Pictures of two places are marked where they differ, and nowhere else: the same place twice differs nowhere.
+func TestPicturesThatDifferAreMarked(t *testing.T) {
+	rapid.Check(t, func(t *rapid.T) {
+		p, f := anyFabric(t)
+		row := rapid.IntRange(2, len(p.Rows)-2).Draw(t, "row")
+		a, err := f.At(row, needle.RS)
+		require.NoError(t, err)
+		for _, marks := range Apart([]Picture{a, a, a}) {
+			require.Empty(t, marks)
+		}
+		b, err := f.At(row+1, needle.RS)
+		require.NoError(t, err)
+		marks := Apart([]Picture{a, b})
+		require.Len(t, marks, 2)
+		for i, picture := range []Picture{a, b} {
+			require.LessOrEqual(t, len(marks[i]), mostMarks)
+			for _, m := range marks[i] {
+				require.True(t, m.X >= -Unit && m.X <= float64(picture.Width)+Unit, "%v lies in the picture", m)
+			}
+		}
+	})
+	// One increase round more: what is marked can be counted.
+	_, f := fabricOf(t, "")
+	a, err := f.At(4, needle.RS)
+	require.NoError(t, err)
+	b, err := f.At(6, needle.RS)
+	require.NoError(t, err)
+	assert.NotEmpty(t, Apart([]Picture{a, b})[1])
+}

@@ -61,6 +61,8 @@ type Picture struct {
 	Cells    []Cell      `json:"-"`
 	Strokes  []Stroke    `json:"strokes"`
 	Features []Feature   `json:"features"`
+	// yarn is where the yarn comes out, in stitches from the left.
+	yarn float64
 }
 
 // At pictures the fabric before a row, as a side shows it. The error names the rows that there are.
@@ -224,6 +226,7 @@ func (b *builder) frame() {
 	for i := range b.p.Cells {
 		b.p.Cells[i].X -= left
 	}
+	b.p.yarn = -left
 	for _, edges := range [][]float64{b.gaps, b.pins} {
 		for i := range edges {
 			edges[i] -= left

@@ -11,6 +11,20 @@ func magic(loops int, more ...strand) scene {
 	return s.with(more...)
 }
 
+// CastingOn is a magic cast-on with so many loops on either needle, and both strands.
+func CastingOn(upper, lower int) Picture {
+	s := pair(0, 0)
+	s.wide = max(s.wide, s.ox+pairX(max(upper, lower))+2)
+	for i := range upper {
+		s = s.with(pairLoop(Other, pairX(i), -1))
+	}
+	for i := range lower {
+		s = s.with(pairLoop(Now, pairX(i)+0.3, 1))
+	}
+	last := pairX(max(upper, lower, 1) - 1)
+	return s.with(ballAbove(last+0.5), tailAt(last+0.4)).picture(Right)
+}
+
 func tailAt(x float64) strand {
 	return strand{part: Other, points: []point{{x, 0.1, 0.2}, {x + 0.5, 0.5, 2}, {3.6, 1.5, 2}}}
 }

@@ -197,17 +197,24 @@ func TestTheWordsOfRows(t *testing.T) {
 	p, err := knit.Make(d)
 	require.NoError(t, err)
 	rows := Rows(p)
-	at := func(id string) []Shown {
+	type word struct{ op, move string }
+	at := func(id string) []word {
 		i := slices.IndexFunc(p.Rows, func(r needle.Row) bool { return r.ID == id })
 		require.GreaterOrEqual(t, i, 0)
-		return rows[i]
+		var list []word
+		for _, s := range rows[i] {
+			list = append(list, word{s.Op, s.Move})
+		}
+		return list
 	}
-	assert.Equal(t, []Shown{{"k", "k"}, {"wt", "wrap-out-rs"}}, at("heel-2"))
-	assert.Equal(t, []Shown{{"p", "p"}, {"pw", "wrap-back-ws"}, {"wt", "wrap-out-ws"}}, at("heel-11"))
-	assert.Equal(t, []Shown{{"pu", "outer-legs"}, {"k", "k"}}, at("leg-1"))
-	assert.Equal(t, []Shown{{"k2tog", "corner-gone"}, {"k", "k"}}, at("leg-4"))
-	assert.Equal(t, []Shown{{"k", "rib"}, {"p", "rib"}}, at("cuff-1"))
-	assert.Equal(t, []Shown{{"", "magic-loop"}, {"", "tug"}, {"", "co-magic-round"}, {"k", "k"}, {"ktbl", "ktbl"}}, at("toe-1"))
+	assert.Equal(t, []word{{"k", "k"}, {"wt", "wrap-out-rs"}}, at("heel-2"))
+	assert.Equal(t, []word{{"p", "p"}, {"pw", "wrap-back-ws"}, {"wt", "wrap-out-ws"}}, at("heel-11"))
+	assert.Equal(t, []word{{"pu", "outer-legs"}, {"k", "k"}}, at("leg-1"))
+	assert.Equal(t, []word{{"k2tog", "corner-gone"}, {"k", "k"}}, at("leg-4"))
+	assert.Equal(t, []word{{"k", "rib"}, {"p", "rib"}}, at("cuff-1"))
+	assert.True(t, rows[2][0].New == false && rows[2][1].New, "the second round is the first with increases: %v", rows[2])
+	assert.Equal(t, []string{"cast-on", "set-up", "increase", "out-wrap", "heel-wrap", "corner", "corner-gone", "rib", "bind-off"}, Lessons(p))
+	assert.Equal(t, []word{{"", "magic-loop"}, {"", "tug"}, {"", "co-magic-round"}, {"k", "k"}, {"ktbl", "ktbl"}}, at("toe-1"))
 }
 
 func BenchmarkAllMoves(b *testing.B) {

@@ -11,11 +11,14 @@ import (
 type Shown struct {
 	Op   string `json:"op,omitempty"`
 	Move string `json:"move"`
+	// New: no row before this one asked for it.
+	New bool `json:"new,omitempty"`
 }
 
 // Rows are the moves of each row of a plan, in the order of its work, each once.
 func Rows(p *plan.Plan) [][]Shown {
 	list := make([][]Shown, len(p.Rows))
+	seen := map[string]bool{}
 	for i := range p.Rows {
 		r := reader{p: p, row: &p.Rows[i], i: i, style: styleOf(&p.Design)}
 		r.before()
@@ -24,7 +27,26 @@ func Rows(p *plan.Plan) [][]Shown {
 				r.add(o.Code.String(), name)
 			}
 		}
+		for k := range r.shown {
+			r.shown[k].New = !seen[r.shown[k].Move]
+		}
+		for _, s := range r.shown {
+			seen[s.Move] = true
+		}
 		list[i] = r.shown
+	}
+	return list
+}
+
+// Lessons are those in which the moves of a plan can be practised, in the order in which it asks for them.
+func Lessons(p *plan.Plan) []string {
+	list := []string{}
+	for _, shown := range Rows(p) {
+		for _, s := range shown {
+			if lesson := Find(s.Move).Lesson; lesson != "" && !slices.Contains(list, lesson) {
+				list = append(list, lesson)
+			}
+		}
 	}
 	return list
 }
@@ -42,10 +64,10 @@ type reader struct {
 
 // add notes a move; the same one is shown once for each of its words.
 func (r *reader) add(op, name string) {
-	if Find(name) == nil || slices.Contains(r.shown, Shown{op, name}) {
+	if Find(name) == nil || slices.Contains(r.shown, Shown{Op: op, Move: name}) {
 		return
 	}
-	r.shown = append(r.shown, Shown{op, name})
+	r.shown = append(r.shown, Shown{Op: op, Move: name})
 }
 
 // before is what the hands do before the first stitch of the row: hold other needles, take another yarn.
@@ -150,7 +172,7 @@ func (r *reader) move(at int, o needle.Op) string {
 		return "lift-round"
 	case needle.PU:
 		r.picked++
-		return r.pick(o.N)
+		return r.pick()
 	case needle.Turn:
 		return r.turn(flap)
 	case needle.Unzip, needle.Kfb, needle.Pfb, needle.Ktbl, needle.Ptbl, needle.M1L, needle.M1R:
@@ -239,35 +261,39 @@ func (r *reader) cornerStands() bool {
 }
 
 // pick is what is picked up here.
-func (r *reader) pick(n int) string {
+func (r *reader) pick() string {
 	d := &r.p.Design
 	switch {
 	case r.row.Section == needle.Toe:
 		return "garter-edge"
 	case d.Heel.Kind == "flap_under" && r.row.Section != needle.Cuff && r.row.Section != needle.Leg:
+		// The edge and the bar in its corner are one operation.
 		side := "left"
-		if r.i > 0 && r.pickedBefore() {
+		if r.pickedBefore() {
 			side = "right"
 		}
-		if n == 1 {
+		r.add(needle.PU.String(), "pick-up-"+side)
+		if d.Corner.PickUp > 0 {
 			return "corner-bar-" + side
 		}
-		return "pick-up-" + side
+		return ""
 	}
 	return map[string]string{"outer_legs": "outer-legs", "lift": "one-strand"}[d.Corner.Method]
 }
 
-// pickedBefore says whether one edge of the flap was picked up already: an edge and its corner are two places.
+// pickedBefore says whether one edge of the flap was picked up already.
 func (r *reader) pickedBefore() bool {
-	edges := r.picked
+	if r.picked > 1 {
+		return true
+	}
 	for i := r.i - 1; i >= 0 && (r.p.Rows[i].Section == needle.Heel || r.p.Rows[i].Section == needle.Gusset); i-- {
 		for _, o := range r.p.Rows[i].Ops {
 			if o.Code == needle.PU {
-				edges++
+				return true
 			}
 		}
 	}
-	return edges > 2
+	return false
 }
 
 // turn is what the hands do once the work is turned: the first move of the next row.

@@ -24,10 +24,15 @@ const (
 	Pin      Move = "pin"
 	Twist    Move = "twist"
 	Increase Move = "increase"
+	Pick     Move = "pick"
+	Bind     Move = "bind"
+	// Upper and Lower are the needles that fetch a strand while casting on.
+	Upper Move = "upper"
+	Lower Move = "lower"
 )
 
 // Moves are all of them.
-var Moves = []Move{Knit, Purl, Slip, Front, Back, Over, Turn, Together, Lift, Wrap, Pin, Twist, Increase}
+var Moves = []Move{Knit, Purl, Slip, Front, Back, Over, Turn, Together, Lift, Wrap, Pin, Twist, Increase, Pick, Bind, Upper, Lower}
 
 // Fault is a move that was not the one to make, and what came of it.
 type Fault struct {
@@ -50,6 +55,8 @@ type hands struct {
 	front, lifted, wrapped bool
 	// slipped: the last move slipped a stitch, which it can still be pulled over, or pinned.
 	slipped bool
+	// fetched are the needles that made the loops of a cast-on, in turn; the first loop lies on the upper one.
+	fetched []Move
 	fault   *Fault
 	done    bool
 }
@@ -62,6 +69,9 @@ func (c *course) begin() (*hands, error) {
 		}
 	}
 	h.front = h.m.Side() == needle.WS
+	if c.first == 0 {
+		h.fetched = []Move{Upper}
+	}
 	return h, h.beginRow()
 }
 
@@ -129,6 +139,16 @@ func (h *hands) next() (Move, bool) {
 		return Wrap, true
 	case needle.Turn:
 		return Turn, true
+	case needle.PU:
+		return yarn(Pick, false)
+	case needle.BO:
+		return Bind, true
+	case needle.CO:
+		// Each needle fetches the strand of the other one: never the same twice.
+		if h.fetched[len(h.fetched)-1] == Upper {
+			return Lower, true
+		}
+		return Upper, true
 	}
 	return "", false
 }
@@ -136,6 +156,9 @@ func (h *hands) next() (Move, bool) {
 // act makes one move. The error says what the needle does not allow; then nothing happened.
 func (h *hands) act(move Move) error {
 	want, leads := h.next()
+	if move == Upper || move == Lower {
+		return h.fetch(move, want)
+	}
 	// Moving the yarn is never wrong by itself: what is worked with it may be.
 	if move == Front || move == Back {
 		h.front = move == Front
@@ -152,6 +175,29 @@ func (h *hands) act(move Move) error {
 		h.fault = &Fault{move, want, text}
 	}
 	return err
+}
+
+// fetch makes one more loop of a cast-on.
+func (h *hands) fetch(move, want Move) error {
+	switch {
+	case h.fetched == nil:
+		return fmt.Errorf("nothing is cast on here: all loops are on the needles")
+	case h.done || h.fault != nil:
+		return fmt.Errorf("the lesson is done, or a loop lies wrong: take a move back")
+	case move != want:
+		h.fetched = append(h.fetched, move)
+		h.fault = &Fault{move, want, "The same needle fetched twice: the strands do not cross between both loops, and the second one undoes itself."}
+		return nil
+	}
+	h.fetched = append(h.fetched, move)
+	if len(h.fetched) < h.wanted().N {
+		return nil
+	}
+	if err := h.m.Do(h.wanted()); err != nil {
+		return err
+	}
+	h.now = needle.Ops{h.wanted()}
+	return h.endRow()
 }
 
 // lead makes the move that leads on.
@@ -253,6 +299,10 @@ func (h *hands) stray(move, want Move) (string, error) {
 		code = map[bool]needle.Code{true: needle.Ptbl, false: needle.Ktbl}[h.front]
 	case Increase:
 		code = needle.Kfb
+	case Pick:
+		code = needle.PU
+	case Bind:
+		code = needle.BO
 	case Wrap:
 		h.wrapped = true
 		return "The yarn lies round the next stitch, which is not wrapped here. Take it back.", nil
@@ -325,6 +375,10 @@ func slipText(did, want Move, extra bool) string {
 		return "Two belonged together here: the gap stays open, and the count is one too many."
 	case Increase:
 		return "No increase was made: the round will be a stitch short."
+	case Pick:
+		return "Nothing was picked up: the edge stays open here, and the count is short."
+	case Bind:
+		return "That one was not bound off: it stays on the needle."
 	case Knit, Purl:
 		switch did {
 		case Turn:
@@ -333,7 +387,9 @@ func slipText(did, want Move, extra bool) string {
 			return "Knit and purl were taken for each other: a bump lies among the Vs, or a V among the bumps."
 		case Together:
 			return "Two were worked together: the count is one short."
-		case Increase, Lift, Over:
+		case Bind:
+			return "A stitch was bound off that is still needed: the count is one short."
+		case Increase, Lift, Over, Pick:
 			return "A stitch was made that nobody asked for: the count is one too many."
 		case Slip:
 			return "A stitch was slipped that is worked here: a float lies behind it."

@@ -34,6 +34,7 @@ const small = `{"format":"acorn-step.design","version":1,"name":"Practice","stit
 
 func lessons() []Lesson {
 	list := []Lesson{
+		{Name: "cast-on", Title: "The cast-on", About: "Two strands, two needles: each fetches the strand of the other one, in turn. The first loop is on the upper needle.", from: "cast_on-1", to: "cast_on-1"},
 		{Name: "set-up", Title: "The first round", About: "Needle 1 is knitted, needle 2 through the back loop where its loops lie turned.", from: "toe-1", to: "toe-1"},
 		{Name: "increase", Title: "A round of increases", About: "One stitch, knit into the front and the back of the next; the same before the last stitch of each needle.", Knows: "toe:wedge", from: "toe-2", to: "toe-2"},
 	}
@@ -47,8 +48,14 @@ func lessons() []Lesson {
 	}
 	flap := `,"heel":{"kind":"flap_under"}`
 	return append(list,
+		Lesson{Name: "corner", Title: "The corners of a heel", About: "A stitch is picked up before the instep and before the back.", from: "leg-1", to: "leg-1"},
+		Lesson{Name: "corner-gone", Title: "The corner stitches go", About: "Each goes with its neighbour, at the beginning of its needle.", from: "leg-4", to: "leg-6"},
 		Lesson{Name: "flap", Title: "A flap", About: "The set-up row from the wrong side, then slip and knit, slip and purl.", fields: flap, from: "heel-2", to: "heel-6"},
 		Lesson{Name: "flap-turn", Title: "The turn of a flap", About: "A decrease over the gap at the end of each row, until nothing is left outside.", Knows: "heel:flap_under", fields: flap, from: "turn", to: "heel-end"},
+		Lesson{Name: "pick-up", Title: "Picking up along the flap", About: "One stitch in each link of both chains, one in each corner.", fields: flap, from: "gusset-1", to: "gusset-2"},
+		Lesson{Name: "gusset", Title: "A round of the gusset", About: "After the instep k1, ssk; before it k2tog, k1.", fields: flap, from: "gusset-4", to: "gusset-4"},
+		Lesson{Name: "rib", Title: "A round of rib", About: "The yarn goes between the tips to the front before a purl, to the back before a knit.", from: "cuff-1", to: "cuff-1"},
+		Lesson{Name: "bind-off", Title: "Binding off", About: "Each stitch is bound off, in pattern; the edge has to stretch.", from: "bind_off-1", to: "bind_off-1"},
 	)
 }
 
@@ -87,7 +94,7 @@ func (l Lesson) course() (course, error) {
 		return course{}, fmt.Errorf("%s", stop.Text)
 	}
 	c := course{Lesson: l, plan: p, first: rowOf(p, l.from), last: rowOf(p, l.to)}
-	if c.first < 1 || c.last < c.first {
+	if c.first < 0 || c.last < c.first {
 		return c, fmt.Errorf("no rows %s to %s", l.from, l.to)
 	}
 	h, err := c.begin()

@@ -6,12 +6,13 @@ import (
 
 	"acornstep/sock/document"
 	"acornstep/sock/fabric"
+	shown "acornstep/sock/hands"
 	"acornstep/sock/needle"
 	"acornstep/sock/trace"
 )
 
 // mostMoves of a run are looked at.
-const mostMoves = 4000
+const mostMoves = 10_000
 
 // State is where a run stands.
 type State struct {
@@ -32,6 +33,8 @@ type State struct {
 	// Made is how many moves were made, the refused ones not counted.
 	Made int  `json:"made"`
 	Done bool `json:"done"`
+	// CastOn is the pair of needles while loops are cast on.
+	CastOn *shown.Picture `json:"cast_on,omitempty"`
 }
 
 // Run makes moves in a lesson from its beginning. A lesson or a move that nobody knows is document.Faults.
@@ -66,8 +69,23 @@ func Run(lesson string, moves []Move) (State, error) {
 	}
 	s.Row, s.Side, s.Front, s.Loops, s.Fault, s.Done = min(h.row-c.first+1, s.Rows), h.m.Side(), h.front, h.m.Count(), h.fault, h.done
 	s.Hint, _ = h.next()
+	if h.fetched != nil {
+		drawn := castingOn(h.fetched)
+		s.CastOn = &drawn
+	}
 	s.Picture, err = h.picture()
 	return s, err
+}
+
+// castingOn is the pair of needles with the loops that were fetched.
+func castingOn(fetched []Move) shown.Picture {
+	upper := 0
+	for _, m := range fetched {
+		if m == Upper {
+			upper++
+		}
+	}
+	return shown.CastingOn(upper, len(fetched)-upper)
 }
 
 // picture draws what lies on the needle now.

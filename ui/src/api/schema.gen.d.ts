@@ -1488,6 +1488,12 @@ export interface components {
             strokes: components["schemas"]["FabricStroke"][];
             width: number;
         };
+        FabricPlace: {
+            /** Format: double */
+            x: number;
+            /** Format: double */
+            y: number;
+        };
         FabricStroke: {
             colour?: string;
             d: string;
@@ -1636,6 +1642,7 @@ export interface components {
         };
         HandsShown: {
             move: string;
+            new?: boolean;
             op?: string;
         };
         HandsStroke: {
@@ -1920,14 +1927,17 @@ export interface components {
             title: string;
         };
         PracticeList: {
+            asked?: string[];
             lessons: components["schemas"]["PracticeLesson"][];
             moves: string[];
+            sock?: string;
         };
         PracticeQuestion: {
             lesson: string;
             moves: string[];
         };
         PracticeState: {
+            cast_on?: components["schemas"]["HandsPicture"];
             done: boolean;
             fault?: components["schemas"]["PracticeFault"];
             front: boolean;
@@ -2376,11 +2386,17 @@ export interface components {
             now: string;
             same: string;
         };
-        WhereamiAnswer: {
+        WhereAnswer: {
             asks: components["schemas"]["WhereamiQuestion"][];
             matches: components["schemas"]["WhereamiMatch"][];
             next: string;
+            pictures: components["schemas"]["WherePicture"][];
             text: string;
+        };
+        WherePicture: {
+            marks: components["schemas"]["FabricPlace"][];
+            picture: components["schemas"]["FabricPicture"];
+            row: number;
         };
         WhereamiChoice: {
             label: string;
@@ -3460,7 +3476,9 @@ export interface operations {
     };
     lessons: {
         parameters: {
-            query?: never;
+            query?: {
+                sock?: string;
+            };
             header?: never;
             path?: never;
             cookie?: never;
@@ -4445,7 +4463,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["WhereamiAnswer"];
+                    "application/json": components["schemas"]["WhereAnswer"];
                 };
             };
             /** @description What was wrong, and with which field */
