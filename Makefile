@@ -94,7 +94,7 @@ e2e: build trial chromium
 test: tools build lint go-test fuzz e2e
 
 # Packages whose properties are drawn at random, and how many draws a proof takes of each.
-PROPERTIES := ./sock/advise ./sock/fabric ./sock/knit ./sock/knitting ./sock/needle ./sock/replan ./sock/position ./sock/shape ./sock/tally ./sock/logbook ./sock/yarn ./sock/fit ./sock/handle ./sock/whereami ./sock/practice
+PROPERTIES := ./sock/advise ./sock/fabric ./sock/hands ./sock/knit ./sock/knitting ./sock/needle ./sock/replan ./sock/position ./sock/shape ./sock/tally ./sock/logbook ./sock/yarn ./sock/fit ./sock/handle ./sock/whereami ./sock/practice
 PROOF_CHECKS ?= 3000
 
 proof: tools

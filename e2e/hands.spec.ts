@@ -116,3 +116,80 @@ test.describe("on a phone", () => {
     await expect(page).toHaveURL(/\/knit$/);
   });
 });
+
+test("somebody who never knitted a sock comes from an empty page to round 8 of the toe by words and pictures alone", async ({
+  page,
+}) => {
+  test.slow();
+  await newSock(page, "A beginner's first sock");
+  await typeFoot(page);
+  await saved(page);
+  await page.getByRole("link", { name: "Knit", exact: true }).click();
+  // What lies ready, before anything is cast on.
+  await expect(page.locator(".moment").filter({ hasText: "What lies ready" })).toBeVisible();
+  await page.getByRole("link", { name: "Board" }).click();
+  for (const name of [/^Cast on \d+…$/, /^Cast on \d+$/]) {
+    await page.getByRole("button", { name }).click();
+  }
+  await expect(page.getByRole("button", { name: "Row done" })).toBeVisible();
+  const instruction = page.locator(".instruction");
+  const panel = page.locator(".knit-panel");
+  const shown = new Set<string>();
+  for (let row = 0; row < 9; row++) {
+    await expect(instruction).toBeVisible();
+    const words = await instruction.textContent();
+    await page.keyboard.press("m");
+    await expect(panel.locator("section.move")).toBeVisible();
+    // Every move of the row, one after the other, to its last step: words and a picture, what to see, what goes wrong.
+    const names = await panel.locator(".move-names button").allTextContents();
+    for (const name of names.length > 0 ? names : [""]) {
+      if (name) {
+        await panel.locator(".move-names button").filter({ hasText: name }).first().click();
+      }
+      const title = (await panel.locator("section.move h3").textContent()) ?? "";
+      if (shown.has(title)) {
+        continue; // seen in a row before
+      }
+      shown.add(title);
+      const steps = await panel.locator(".move-steps li").count();
+      for (let step = 1; step <= steps; step++) {
+        const at = panel.locator(".move-steps li.at");
+        await expect(at).toContainText(`${step} `);
+        await expect(at.locator("svg.move-picture")).toBeVisible();
+        expect(await at.locator("svg.move-picture path").count()).toBeGreaterThan(4);
+        await page.keyboard.press("ArrowRight");
+      }
+      await expect(panel.locator(".move-look")).not.toHaveText("Look");
+      await expect(panel.locator(".move-slip")).not.toHaveText("Usual slip");
+    }
+    await page.keyboard.press("Escape");
+    await expect(panel).toBeHidden();
+    const before = await where(page).textContent();
+    await page.keyboard.press(" ");
+    await expect(where(page)).not.toHaveText(before ?? "");
+    expect(words).not.toBe("");
+  }
+  await expect(page.locator(".knit-where")).toContainText("toe, round 9");
+  for (const needed of [
+    "Magic cast-on",
+    "Magic cast-on: the first round",
+    "Knit through the back loop",
+    "Knit front and back",
+    "Magic loop",
+  ]) {
+    expect([...shown]).toContain(needed);
+  }
+});
+
+test("where am I shows the places that are left as pictures, ringed where they differ", async ({ page }) => {
+  await cast(page, "Sock lost in its heel");
+  await putAt(page, "heel-12");
+  await page.keyboard.press("?");
+  await page.getByLabel("Double stitches at the right", { exact: true }).fill("5");
+  await page.getByLabel("Double stitches at the left", { exact: true }).fill("5");
+  await expect(page.getByText("Which of these looks like yours?")).toBeVisible();
+  const pictures = page.locator(".where-pictures figure");
+  expect(await pictures.count()).toBeGreaterThanOrEqual(2);
+  expect(await pictures.count()).toBeLessThanOrEqual(4);
+  await expect(pictures.first().locator("circle.fabric-marked").first()).toBeAttached();
+});

@@ -125,3 +125,95 @@ test("a whole small heel is turned by the hints alone", async ({ page }) => {
   }
   await expect(said(page)).toContainText("Done. Once more without a hint, and it counts.");
 });
+
+/** The lessons, one of each kind: of casting on, of a round, of a turn, of a flap, of picking up, of an edge. */
+const kinds = ["cast-on", "set-up", "corner", "out-pinned", "flap", "pick-up", "rib", "bind-off"];
+
+for (const lesson of kinds) {
+  test(`the lesson ${lesson} is done by keys, as its hints say`, async ({ page }) => {
+    test.slow();
+    await page.goto(`/practice?lesson=${lesson}`);
+    await expect(page.locator(".run-picture path").first()).toBeAttached();
+    for (let i = 0; i < 120 && (await hintedBy(page, "keys")); i++) {
+      // until it is done
+    }
+    await expect(said(page)).toContainText("Done. Once more without a hint, and it counts.");
+  });
+}
+
+test.describe("each kind with a finger", () => {
+  test.use({ hasTouch: true, viewport: { width: 390, height: 844 } });
+  for (const lesson of ["cast-on", "out-yarn_over", "bind-off"]) {
+    test(`the lesson ${lesson} is done by touch`, async ({ page }) => {
+      test.slow();
+      await page.goto(`/practice?lesson=${lesson}`);
+      await expect(page.locator(".run-picture path").first()).toBeAttached();
+      for (let i = 0; i < 120 && (await hintedBy(page, "touch")); i++) {
+        // until it is done
+      }
+      await expect(said(page)).toContainText("Done.");
+    });
+  }
+});
+
+const keys: Record<string, string> = { "↑": "ArrowUp", "↓": "ArrowDown" };
+
+/** hintedBy makes the move that the hint names, by its key or by touch; false once the lesson is done. */
+async function hintedBy(page: Page, how: "keys" | "touch"): Promise<boolean> {
+  if (await said(page).getByText("Done").isVisible()) {
+    return false;
+  }
+  await button(page, "hint").click();
+  const label = (await said(page).locator("strong").textContent()) ?? "";
+  if (how === "touch") {
+    await button(page, label).tap();
+  } else {
+    const key = (await button(page, label).locator("kbd").textContent()) ?? "";
+    await page.keyboard.press(keys[key] ?? key);
+  }
+  await settled(page);
+  return true;
+}
+
+test("what a sock asks for comes first, from its first cast-on to its edge", async ({ page }) => {
+  await board(page, "Observatory roof socks");
+  const id = new URL(page.url()).pathname.split("/")[2];
+  await page.goto(`/practice?sock=${id}`);
+  const asked = page.getByRole("region", { name: "What this sock asks" });
+  await expect(asked.getByRole("heading")).toHaveText("What Observatory roof socks asks");
+  await expect(asked.getByRole("link").first()).toHaveText("The cast-on");
+  await expect(asked.getByRole("link").last()).toHaveText("Binding off");
+  // No lesson of a way of turning that it does not have.
+  await expect(asked.getByRole("link", { name: /Pins|Wraps/ })).toHaveCount(0);
+});
+
+test("a piece on real needles is knitted like a sock, and is none of the basket", async ({ page }) => {
+  await page.goto("/");
+  const all = (await (await page.request.get("/api/socks?limit=1")).json()).all;
+  await page.goto("/practice");
+  await page
+    .getByRole("region", { name: "On real needles" })
+    .getByRole("button", { name: "Pins", exact: true })
+    .click();
+  await expect(page.locator(".instruction")).toContainText("cast on 12");
+  await expect(page.locator(".instruction")).toBeVisible();
+  expect((await (await page.request.get("/api/socks?limit=1")).json()).all).toBe(all);
+  await page.goto("/practice");
+  await expect(
+    page.getByRole("region", { name: "On real needles" }).getByRole("link", { name: "Practice piece: Pins" }),
+  ).toBeVisible();
+});
+
+test("a row written for wraps is said for double stitches, with its reason on the needle, and back", async ({
+  page,
+}) => {
+  await page.goto("/practice");
+  const rewrite = page.getByRole("region", { name: "A turn written another way" });
+  await expect(rewrite.locator(".rewritten-row")).toHaveText(["p20, wrap the next, turn", "ds, p21, turn"]);
+  await expect(rewrite).toContainText("one stitch further");
+  await expect(rewrite.locator(".move-picture")).toHaveCount(2);
+  await rewrite.getByText("getting longer").click();
+  await expect(rewrite.locator(".rewritten-row").last()).toHaveText("ds, p18, pds 2 times, turn");
+  await rewrite.getByLabel("plain stitches").fill("2");
+  await expect(rewrite.getByRole("alert")).toContainText("3 to 200");
+});

@@ -29,6 +29,8 @@ const screens: Record<string, (page: Page) => Promise<unknown>> = {
     await page.getByRole("button", { name: "Try the sample" }).click();
     await expect(page.locator(".marked-picture image")).toBeVisible();
   },
+  moves: (page) => page.goto("/moves"),
+  "a move": (page) => page.goto("/moves?of=heel.turn:german"),
   practice: (page) => page.goto("/practice"),
   "practice needle": (page) => page.goto("/practice?lesson=flap-turn"),
   swatches: (page) => page.goto("/swatches"),

@@ -40,8 +40,8 @@ test("pictures of the board", async ({ page }) => {
     await page.goto(`${url}${path}`);
     await shot(page, name, about);
   }
-  await board(page, "Dome keeper's thick socks");
-  await shot(page, "board-news", ".news");
+  await page.goto("/moves?of=heel.turn:german");
+  await shot(page, "show-me", ".move-steps");
   await page.goto(url);
   await page.locator(".sock").waitFor();
   await page.getByRole("button", { name: "Evening" }).click();

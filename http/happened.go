@@ -68,10 +68,14 @@ type WherePicture struct {
 // mostPlaces are as many pictures as somebody compares with a sock in the hand.
 const mostPlaces = 4
 
-// pictured draws the first places that are left, when there are two or more and not too many.
+// enoughShare is how sure it has to be, in per cent, that the sock is at one of the places that are drawn.
+const enoughShare = 50
+
+// pictured draws the first places that are left, when there are two or more and hardly any others.
 func pictured(a whereami.Answer, f *fabric.Fabric, by *trace.Trace) (WhereAnswer, error) {
 	answer := WhereAnswer{a, []WherePicture{}}
 	var pictures []fabric.Picture
+	var share float64
 	for _, m := range a.Matches {
 		if len(pictures) == mostPlaces {
 			break
@@ -84,11 +88,11 @@ func pictured(a whereami.Answer, f *fabric.Fabric, by *trace.Trace) (WhereAnswer
 			return answer, err
 		}
 		if len(p.Strokes) > 0 {
-			pictures = append(pictures, p)
+			pictures, share = append(pictures, p), share+m.Share
 			answer.Pictures = append(answer.Pictures, WherePicture{Row: m.Row, Picture: p})
 		}
 	}
-	if len(pictures) < 2 {
+	if len(pictures) < 2 || share < enoughShare {
 		answer.Pictures = []WherePicture{}
 		return answer, nil
 	}

@@ -3,18 +3,21 @@ package http
 import (
 	"context"
 
+	"acornstep/sock/basket"
 	"acornstep/sock/draft"
 	"acornstep/sock/hands"
 	"acornstep/sock/knitting"
 	"acornstep/sock/measure"
 	"acornstep/sock/plan"
 	"acornstep/sock/practice"
+	"acornstep/sock/rewrite"
 )
 
 // PracticeList is what can be practised.
 type PracticeList struct {
 	Lessons []practice.Lesson `json:"lessons"`
 	Moves   []practice.Move   `json:"moves"`
+	Pieces  []practice.Piece  `json:"pieces"`
 	// Asked are the lessons that the rows of a sock ask for, in their order, when one was named; Sock is what it is called.
 	Asked []string `json:"asked,omitempty"`
 	Sock  string   `json:"sock,omitempty"`
@@ -33,7 +36,7 @@ type PracticeQuestion struct {
 
 func (s *server) lessons(c call[PracticeSock]) (PracticeList, error) {
 	list, err := practice.Lessons()
-	answer := PracticeList{Lessons: list, Moves: practice.Moves}
+	answer := PracticeList{Lessons: list, Moves: practice.Moves, Pieces: practice.Pieces()}
 	if err != nil || c.Asked.Sock == "" {
 		return answer, err
 	}
@@ -41,8 +44,9 @@ func (s *server) lessons(c call[PracticeSock]) (PracticeList, error) {
 	if err != nil {
 		return answer, err
 	}
-	answer.Asked, answer.Sock = hands.Lessons(p), p.Design.Name
-	return answer, nil
+	sock, err := s.Basket.Get(c, c.Asked.Sock)
+	answer.Asked, answer.Sock = hands.Lessons(p), sock.Name
+	return answer, err
 }
 
 // rowsOf is the plan of a sock that is on the needles, or the one that it would be knitted from today.
@@ -72,6 +76,29 @@ func (s *server) rowsOf(c context.Context, id string) (*plan.Plan, error) {
 	}
 	return e.Plan, nil
 }
+
+// NewPiece names a piece to practise on with real needles.
+type NewPiece struct {
+	Piece string `json:"piece"`
+}
+
+// addPiece puts a piece on the list of those that are practised on, beside the basket.
+func (s *server) addPiece(c call[NewPiece]) (basket.Sock, error) {
+	piece, d, err := practice.Begin(c.Asked.Piece)
+	if err != nil {
+		return basket.Sock{}, err
+	}
+	sock, err := s.digested(c, basket.Sock{Name: "Practice piece: " + piece.Title, Draft: d, Practice: true}, measure.Centimetres)
+	if err == nil {
+		sock, err = s.Basket.Add(c, sock)
+	}
+	if err != nil {
+		return sock, err
+	}
+	return s.withNews(c, sock.ID)
+}
+
+func rewritten(c call[rewrite.Asked]) (rewrite.Answer, error) { return rewrite.Turn(c.Asked) }
 
 func practise(c call[PracticeQuestion]) (practice.State, error) {
 	return practice.Run(c.Asked.Lesson, c.Asked.Moves)

@@ -64,6 +64,8 @@ var routes = []route{
 	answering("GET", "/api/hands", "hands", "Show every move of the hands, step by step", 200, asking(handsBook)),
 	answering("GET", "/api/practice", "lessons", "List what can be practised on the needle", 200, (*server).lessons),
 	answering("POST", "/api/practice", "practise", "Make the moves of a run, and say what came of them", 200, asking(practise)).planning(),
+	answering("POST", "/api/practice/pieces", "addPiece", "Put a piece to practise on with real needles beside the basket", 201, (*server).addPiece),
+	answering("POST", "/api/rewrite", "rewrite", "Say a short row in the words of another way of turning", 200, asking(rewritten)),
 	answering("GET", "/api/reference", "reference", "List the glossary, the terms, the stitch patterns and what is measured", 200, asking(reference)),
 	answering("GET", "/api/socks", "listSocks", "List the basket: what is on the needles, then the last changed", 200, (*server).listSocks),
 	answering("POST", "/api/socks", "addSock", "Put a new sock into the basket", 201, (*server).addSock),

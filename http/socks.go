@@ -111,7 +111,7 @@ func (s *server) listSocks(c call[SocksQuestion]) (SockList, error) {
 	if q.From < 0 || q.Limit < 1 || q.Limit > mostSocks {
 		return SockList{}, document.Faults{{Field: "limit", Message: fmt.Sprintf("read %d socks from %d on; at most %d are answered at once", q.Limit, q.From, mostSocks)}}
 	}
-	socks, all, err := s.Basket.Page(c, basket.Page{From: q.From, Limit: q.Limit, Find: q.Find})
+	socks, all, err := s.Basket.Page(c, basket.Page{From: q.From, Limit: q.Limit, Find: q.Find, Practice: q.Practice == 1})
 	if err != nil {
 		return SockList{}, err
 	}

@@ -35,6 +35,8 @@ type SocksQuestion struct {
 	From  int    `query:"from"`
 	Limit int    `query:"limit"`
 	Find  string `query:"find"`
+	// Practice is 1 for the pieces to practise on, which are none of the basket.
+	Practice int `query:"practice"`
 }
 
 // SockList is a part of the basket.

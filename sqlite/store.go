@@ -129,7 +129,7 @@ func (s *Store) Close() error {
 	return err
 }
 
-const columns = `id, revision, name, wearer, draft, notes, foot_taken, swatch_taken, foot_stitches, row_count, cast_on, missing, created_ms, updated_ms`
+const columns = `id, revision, name, wearer, draft, notes, foot_taken, swatch_taken, foot_stitches, row_count, cast_on, missing, created_ms, updated_ms, practice`
 
 // onNeedles says of a row of socks whether a plan was frozen for it.
 const onNeedles = `, EXISTS (SELECT 1 FROM plans WHERE plans.sock_id = socks.id) AS on_needles`
@@ -137,7 +137,7 @@ const onNeedles = `, EXISTS (SELECT 1 FROM plans WHERE plans.sock_id = socks.id)
 func scan(row row) (basket.Sock, error) {
 	var sock basket.Sock
 	err := row.Scan(&sock.ID, &sock.Revision, &sock.Name, &sock.Wearer, document{&sock.Draft}, &sock.Notes, document{&sock.Foot}, document{&sock.Swatch},
-		&sock.Digest.FootStitches, &sock.Digest.Rows, &sock.Digest.CastOn, &sock.Digest.Missing, moment{&sock.Created}, moment{&sock.Updated}, &sock.OnNeedles)
+		&sock.Digest.FootStitches, &sock.Digest.Rows, &sock.Digest.CastOn, &sock.Digest.Missing, moment{&sock.Created}, moment{&sock.Updated}, &sock.Practice, &sock.OnNeedles)
 	if errors.Is(err, sql.ErrNoRows) {
 		return sock, basket.ErrNotFound
 	}
@@ -149,7 +149,7 @@ const inOrder = ` ORDER BY on_needles DESC, updated_ms DESC, rowid DESC`
 
 // List gives all socks in the basket, those on the needles first, then the last changed.
 func (s *Store) List(ctx context.Context) ([]basket.Sock, error) {
-	return s.socks(ctx, `SELECT `+columns+onNeedles+` FROM socks WHERE deleted_ms IS NULL`+inOrder)
+	return s.socks(ctx, `SELECT `+columns+onNeedles+` FROM socks WHERE deleted_ms IS NULL AND NOT practice`+inOrder)
 }
 
 func (s *Store) socks(ctx context.Context, query string, args ...any) ([]basket.Sock, error) {
@@ -171,7 +171,7 @@ func (s *Store) socks(ctx context.Context, query string, args ...any) ([]basket.
 
 // Page gives a part of the basket, and how many socks there are in all that are looked for.
 func (s *Store) Page(ctx context.Context, page basket.Page) ([]basket.Sock, int, error) {
-	ids, err := s.namedLike(ctx, page.Find)
+	ids, err := s.namedLike(ctx, page)
 	if err != nil {
 		return nil, 0, err
 	}
@@ -191,13 +191,13 @@ func (s *Store) Page(ctx context.Context, page basket.Page) ([]basket.Sock, int,
 }
 
 // namedLike gives the ids of socks whose name or wearer has a text in it, whatever its case.
-func (s *Store) namedLike(ctx context.Context, text string) ([]string, error) {
-	rows, err := s.db.QueryContext(ctx, `SELECT id, name || ' ' || wearer, updated_ms`+onNeedles+` FROM socks WHERE deleted_ms IS NULL`+inOrder)
+func (s *Store) namedLike(ctx context.Context, page basket.Page) ([]string, error) {
+	rows, err := s.db.QueryContext(ctx, `SELECT id, name || ' ' || wearer, updated_ms`+onNeedles+` FROM socks WHERE deleted_ms IS NULL AND practice = ?`+inOrder, page.Practice)
 	if err != nil {
 		return nil, fmt.Errorf("find socks: %w", err)
 	}
 	defer rows.Close()
-	text = strings.ToLower(text)
+	text := strings.ToLower(page.Find)
 	var ids []string
 	for rows.Next() {
 		var id, name string
@@ -254,8 +254,8 @@ func (s *Store) Add(ctx context.Context, sock basket.Sock) (basket.Sock, error) 
 	sock.ID, sock.Revision = newID(), 1
 	sock.Created = s.now().UTC().Truncate(time.Millisecond)
 	sock.Updated = sock.Created
-	_, err := s.db.ExecContext(ctx, `INSERT INTO socks (`+columns+`, wearer_id, swatch_id) VALUES (?,?,?,?,?,?,?,?,?,?,?,?,?,?,`+stillThere+`)`,
-		append(append([]any{sock.ID, sock.Revision}, content(&sock)...), sock.Created.UnixMilli(), sock.Updated.UnixMilli(), wearerOf(&sock), swatchOf(&sock))...)
+	_, err := s.db.ExecContext(ctx, `INSERT INTO socks (`+columns+`, wearer_id, swatch_id) VALUES (?,?,?,?,?,?,?,?,?,?,?,?,?,?,?,`+stillThere+`)`,
+		append(append([]any{sock.ID, sock.Revision}, content(&sock)...), sock.Created.UnixMilli(), sock.Updated.UnixMilli(), sock.Practice, wearerOf(&sock), swatchOf(&sock))...)
 	if err != nil {
 		return sock, fmt.Errorf("add sock: %w", known(err))
 	}
@@ -309,6 +309,7 @@ func (s *Store) Save(ctx context.Context, sock basket.Sock) (basket.Sock, error)
 		return sock, &basket.Stale{Current: kept, Given: sock.Revision}
 	}
 	sock.Revision++
+	sock.Practice, sock.OnNeedles = kept.Practice, kept.OnNeedles
 	sock.Created, sock.Updated = kept.Created, s.now().UTC().Truncate(time.Millisecond)
 	_, err = tx.ExecContext(ctx, `UPDATE socks SET revision = ?, name = ?, wearer = ?, draft = ?, notes = ?, foot_taken = ?, swatch_taken = ?,
 		foot_stitches = ?, row_count = ?, cast_on = ?, missing = ?, updated_ms = ?, (wearer_id, swatch_id) = (SELECT `+stillThere+`) WHERE id = ?`,

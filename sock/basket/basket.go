@@ -29,6 +29,8 @@ type Sock struct {
 	Digest Digest       `json:"digest"`
 	// OnNeedles: it is being knitted, from a plan of its own.
 	OnNeedles bool `json:"on_needles"`
+	// Practice: it is a piece to practise on, and none of the basket.
+	Practice bool `json:"practice,omitempty"`
 	// News and Next are worked out when a sock is read, never kept.
 	News    []News    `json:"news"`
 	Next    Next      `json:"next"`
@@ -53,6 +55,8 @@ type Page struct {
 	From, Limit int
 	// Find is looked for in the names of socks and wearers; empty for all.
 	Find string
+	// Practice asks for the pieces to practise on instead.
+	Practice bool
 }
 
 // Use is a sock with the foot and the swatch that it was designed for, by their ids; empty for none.

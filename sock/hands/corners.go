@@ -13,7 +13,7 @@ var corners = []Sequence{
 			{"Lift the leg of it that lies away from the corner on to the left needle.", tips("_vv", "VV").behind().with(outerLeg(1), over(Now, point{-0.75, 0, 0}, 1.3, false))},
 			{"From the next needle likewise: the leg away from the corner.", tips("_vv", "VV").behind().with(over(Now, point{-0.65, 0, 0}, 1.3, false), over(Now, point{-0.95, 0, 0}, 1.4, false))},
 			{"Knit both legs together: one stitch more, the first of its needle.", tips("vvv", "iVV").behind().mark(1)},
-			{"It stays five rounds, then goes with its neighbour: k2tog at the beginning of the needle.", tips("vvv", "VV").into(knitwise, 2).wrapped()},
+			{"It stays a few rounds, as the rows say, then goes with its neighbour: k2tog at the beginning of the needle.", tips("vvv", "VV").into(knitwise, 2).wrapped()},
 		},
 		Look: "Tug first. If a leg opens a new hole, let it go and take the one above or below, or the other leg: the tightest.", Slip: "The leg nearest the corner was taken: the hole only moves.",
 	},

@@ -61,12 +61,6 @@ func (s scene) into(w way, loops int) scene {
 	return s
 }
 
-// loose pulls the first loop on the left needle away from the tip, so that there is room before it.
-func (s scene) loose(room float64) scene {
-	s.lay.firstLeft -= room
-	return s
-}
-
 // depths are how near the right needle is before and after it enters a loop.
 var depths = map[way][2]float64{
 	knitwise: {1.5, -1.5}, purlwise: {0.5, 0.5}, backLoop: {-0.5, -0.5}, fromBehind: {-1.5, 1.5},

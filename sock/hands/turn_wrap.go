@@ -51,7 +51,7 @@ func wrapBoth(f facing) []Sequence {
 			{"Slip the next stitch from right to left.", f.yarnAt(tips(l, f.loop+m))},
 			{map[bool]string{true: "Yarn to the front, round that stitch, not over the needle.", false: "Yarn to the back, round that stitch, not over the needle."}[f.knits], lay},
 			{"Slip it back. " + map[bool]string{true: "Yarn to the back", false: "Yarn to the front"}[f.knits] + ": it lies round the foot.", f.yarnAt(tips("w"+l, m)).mark(-1)},
-			{"Turn. " + snug, other.turned()},
+			{"Turn: the wrapped stitch waits beyond the gap. " + snug, other.yarnAt(tips(other.n(3), "/w"+other.n(1))).turning().with(ring(1.3, 1.1, 0.6))},
 		},
 		Look: "A bar round the foot of the stitch that waits.", Slip: "It went over the needle: a loop too many.",
 	}

@@ -8,6 +8,9 @@ import (
 	"github.com/stretchr/testify/require"
 	"pgregory.net/rapid"
 
+	"acornstep/sock/draft"
+	"acornstep/sock/knit"
+	"acornstep/sock/measure"
 	"acornstep/sock/needle"
 )
 
@@ -225,4 +228,29 @@ func TestWhatIsNoMoveIsSaid(t *testing.T) {
 	assert.ErrorContains(t, err, "that is no move")
 	_, err = Run("flap", make([]Move, mostMoves+1))
 	assert.ErrorContains(t, err, "at most")
+}
+
+// Every piece is a small sock that can be knitted, in 12 to 24 stitches, with the part to be learned in a contrast.
+func TestEveryPieceCanBeKnitted(t *testing.T) {
+	pieces := Pieces()
+	require.Greater(t, len(pieces), 10)
+	for _, p := range pieces {
+		_, d, err := Begin(p.Name)
+		require.NoError(t, err)
+		r := draft.Read(d, measure.Centimetres)
+		require.Empty(t, r.Faults, p.Name)
+		made, err := knit.Make(r.Design)
+		require.NoError(t, err, p.Name)
+		require.Nil(t, made.Stopped(), p.Name)
+		assert.LessOrEqual(t, made.Summary.FootStitches, 24, p.Name)
+		contrast := 0
+		for i := range made.Rows {
+			if made.Rows[i].Colour != "" {
+				contrast++
+			}
+		}
+		assert.Positive(t, contrast, "%s has something in a contrast", p.Name)
+	}
+	_, _, err := Begin("heel.turn:knot")
+	assert.ErrorContains(t, err, "no such piece")
 }

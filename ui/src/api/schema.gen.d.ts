@@ -467,6 +467,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/practice/pieces": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Put a piece to practise on with real needles beside the basket */
+        post: operations["addPiece"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/reference": {
         parameters: {
             query?: never;
@@ -478,6 +495,23 @@ export interface paths {
         get: operations["reference"];
         put?: never;
         post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/rewrite": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Say a short row in the words of another way of turning */
+        post: operations["rewrite"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1764,6 +1798,9 @@ export interface components {
             name: string;
             size_mm: string;
         };
+        NewPiece: {
+            piece: string;
+        };
         NewSock: {
             draft: components["schemas"]["Draft"];
             foot?: components["schemas"]["FootTaken"];
@@ -1930,7 +1967,13 @@ export interface components {
             asked?: string[];
             lessons: components["schemas"]["PracticeLesson"][];
             moves: string[];
+            pieces: components["schemas"]["PracticePiece"][];
             sock?: string;
+        };
+        PracticePiece: {
+            about: string;
+            name: string;
+            title: string;
         };
         PracticeQuestion: {
             lesson: string;
@@ -2051,6 +2094,25 @@ export interface components {
             now: components["schemas"]["Contents"];
             there: components["schemas"]["Contents"];
         };
+        RewriteAnswer: {
+            instead: components["schemas"]["RewriteSaid"];
+            reason: string;
+            written: components["schemas"]["RewriteSaid"];
+        };
+        RewriteAsked: {
+            from: string;
+            /** @enum {string} */
+            place: "first" | "out" | "back";
+            /** @enum {string} */
+            side: "RS" | "WS";
+            stitches: number;
+            to: string;
+        };
+        RewriteSaid: {
+            long: string;
+            move: string;
+            short: string;
+        };
         Row: {
             colour?: string;
             fabric?: string;
@@ -2140,6 +2202,7 @@ export interface components {
             next: components["schemas"]["Next"];
             notes: string;
             on_needles: boolean;
+            practice?: boolean;
             revision: number;
             swatch?: components["schemas"]["SwatchTaken"];
             /** Format: date-time */
@@ -3538,6 +3601,39 @@ export interface operations {
             };
         };
     };
+    addPiece: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: {
+            content: {
+                "application/json": components["schemas"]["NewPiece"];
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Sock"];
+                };
+            };
+            /** @description What was wrong, and with which field */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     reference: {
         parameters: {
             query?: never;
@@ -3554,6 +3650,39 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Reference"];
+                };
+            };
+            /** @description What was wrong, and with which field */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    rewrite: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: {
+            content: {
+                "application/json": components["schemas"]["RewriteAsked"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RewriteAnswer"];
                 };
             };
             /** @description What was wrong, and with which field */
@@ -3726,6 +3855,7 @@ export interface operations {
                 from?: number;
                 limit?: number;
                 find?: string;
+                practice?: number;
             };
             header?: never;
             path?: never;

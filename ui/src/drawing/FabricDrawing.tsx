@@ -12,8 +12,11 @@ export const FabricDrawing = memo(function FabricDrawing({
   picture,
   touched,
   touch,
+  marks = [],
 }: {
   picture: Picture;
+  /** Places that are ringed. */
+  marks?: { x: number; y: number }[];
   touched?: Feature | undefined;
   touch?: (feature: Feature | undefined) => void;
 }) {
@@ -37,6 +40,9 @@ export const FabricDrawing = memo(function FabricDrawing({
       {picture.strokes.map((stroke, i) => (
         // biome-ignore lint/suspicious/noArrayIndexKey: the strokes of a picture have no other name
         <path key={i} d={stroke.d} className={`stroke-${stroke.part} ${colourOf(stroke.colour)}`} />
+      ))}
+      {marks.map(({ x, y }) => (
+        <circle key={`${x} ${y}`} className="fabric-marked" cx={x} cy={y} r={14} />
       ))}
       {touched && <circle className="fabric-touched" cx={touched.x} cy={touched.y} r={15} />}
     </svg>

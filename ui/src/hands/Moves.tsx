@@ -16,6 +16,7 @@ export function Moves({
 }: {
   names: string[];
   first?: string | undefined;
+  /** Leads back to the row that they stand beside. */
   close?: () => void;
 }) {
   const hands = useHands();
@@ -35,7 +36,7 @@ export function Moves({
     return <p>Nothing of this row is new to the hands.</p>;
   }
   return (
-    <div className="moves">
+    <div className={close ? "moves beside" : "moves"}>
       {moves.length > 1 && (
         <nav className="move-names" aria-label="Moves">
           {moves.map((m) => (

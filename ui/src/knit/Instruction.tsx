@@ -74,8 +74,6 @@ function sizeOf(row: Row, wording: Wording): string {
   return letters <= huge ? "huge" : letters <= large ? "large" : "";
 }
 
-const ignore = () => undefined;
-
 /** Instruction is what to do, as large as it fits. */
 export function Instruction({
   row,
@@ -86,8 +84,8 @@ export function Instruction({
   row: Row;
   wording: Wording;
   half: boolean;
-  /** Opens a move; where nothing does, the words are only read. */
-  show?: (move: string) => void;
+  /** Opens a move. */
+  show: (move: string) => void;
 }) {
   return (
     <div className={`instruction ${wording} ${sizeOf(row, wording)}`}>
@@ -97,7 +95,7 @@ export function Instruction({
           className={!works(part) ? "laid" : half && i === row.parts.findIndex(works) ? "did" : ""}
         >
           {part.on && <span className="on">{part.on}</span>}
-          <Said text={part[wording]} shows={show ? row.shows : []} open={show ?? ignore} />
+          <Said text={part[wording]} shows={row.shows} open={show} />
         </p>
       ))}
       {row.until && <p className="knit-until">{row.until}</p>}

@@ -3,6 +3,7 @@ import { type MouseEvent, useLayoutEffect } from "react";
 import { Link, useLocation, useNavigate, useSearchParams } from "react-router";
 import { Strip } from "../drawing/Strip";
 import { useHands } from "../hands/useHands";
+import { isPractised } from "../practice/known";
 import { AcornMark } from "../shell/AcornMark";
 import { Settings } from "../shell/Settings";
 import { useKept } from "../shell/useKept";
@@ -49,7 +50,11 @@ export function KnitScreen() {
     }
   };
 
-  useHands(); // all pictures are on the device before somebody asks for one on a train
+  const hands = useHands().data; // all pictures are on the device before somebody asks for one on a train
+  // What is asked for the first time is offered, unless it was practised until it counts as known.
+  const fresh = row?.shows.find(
+    (s) => s.new && !isPractised(hands?.moves.find((m) => m.name === s.move)?.lesson),
+  );
   const show = (move: string) => open(`show ${move}`);
   const done = () => k.tick("row");
   const half = () => k.tick("half");
@@ -72,7 +77,7 @@ export function KnitScreen() {
         ["?", () => open("where")],
         ["t", () => open("tried")],
         ["n", () => open("note")],
-        ["m", () => show("")],
+        ["m", () => show(fresh?.move ?? "")],
         ["Escape", () => open(null)],
       ];
       const act = acts.find(([key]) => key === event.key)?.[1];
@@ -136,8 +141,8 @@ export function KnitScreen() {
           <>
             <div className="knit-named">
               <RowName row={row} half={place.half} />
-              <Button onClick={() => show("")}>
-                Show me <kbd>m</kbd>
+              <Button onClick={() => show(fresh?.move ?? "")}>
+                {fresh ? "New here: show me" : "Show me"} <kbd>m</kbd>
               </Button>
             </div>
             <Instruction row={row} wording={wording} half={place.half} show={show} />
@@ -224,6 +229,7 @@ export function KnitScreen() {
           </Button>
           <Link to={`/socks/${k.view.id}`}>Board</Link>
           <Link to={`/socks/${k.view.id}/log`}>Log</Link>
+          <Link to={`/practice?sock=${k.view.id}`}>Practise</Link>
           <Settings />
         </div>
       </aside>

@@ -4,6 +4,7 @@ import { useEffect, useState } from "react";
 import { Link } from "react-router";
 import { answered, client, faultText } from "../api/client";
 import { Strip } from "../drawing/Strip";
+import { MovesWindow } from "../hands/ShowMe";
 import { AcornMark } from "../shell/AcornMark";
 import { Settings } from "../shell/Settings";
 import { useKept } from "../shell/useKept";
@@ -17,6 +18,7 @@ export function ReadAhead() {
   const take = useKnitting((s) => s.take);
   const [wording] = useKept<Wording>("knit-wording", "short", ["short", "long"]);
   const [at, setAt] = useState(0);
+  const [shown, show] = useState("");
   const row = view.rows[at];
   const castOn = useMutation({
     mutationFn: async () =>
@@ -32,7 +34,7 @@ export function ReadAhead() {
   useEffect(() => {
     const press = (event: KeyboardEvent) => {
       const act = { ArrowRight: next, ArrowDown: next, ArrowLeft: before, ArrowUp: before }[event.key];
-      if (act) {
+      if (act && shown === "") {
         event.preventDefault();
         act();
       }
@@ -56,7 +58,7 @@ export function ReadAhead() {
         </header>
         <Strip parts={view.strip} done={at} />
         <RowName row={row} />
-        <Instruction row={row} wording={wording} half={false} />
+        <Instruction row={row} wording={wording} half={false} show={show} />
         {row.note && <p className="knit-note">{row.note}</p>}
         <NeedleFigure row={row} before={view.needles[at]} after={view.needles[at + 1]} half={false} />
         <div className="knit-keys">
@@ -75,6 +77,7 @@ export function ReadAhead() {
             Next row <kbd>→</kbd>
           </Button>
         </div>
+        <MovesWindow names={shown ? [shown] : []} close={() => show("")} />
         <p className="fault" role="alert">
           {faultText(castOn.error)}
         </p>

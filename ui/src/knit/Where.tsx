@@ -2,6 +2,7 @@ import { useQuery } from "@tanstack/react-query";
 import { Button, Input, Select } from "antd";
 import { useState } from "react";
 import { answered, client, faultText, type Schemas } from "../api/client";
+import { FabricDrawing } from "../drawing/FabricDrawing";
 import { useUnit } from "../units/units";
 import { useKnitting } from "./context";
 import { rowsOf } from "./store";
@@ -121,14 +122,28 @@ export function Where({ sock, row, close }: { sock: number; row: number; close: 
               <strong>Look at this next:</strong> {answer.data.next}
             </p>
           )}
+          {answer.data.pictures.length > 0 && (
+            <>
+              <p>
+                <strong>Which of these looks like yours?</strong> Ringed is where they differ.
+              </p>
+              <div className="where-pictures">
+                {answer.data.pictures.map(({ row: place, picture, marks }) => (
+                  <figure key={place}>
+                    <FabricDrawing picture={picture} marks={marks} />
+                    <figcaption>{nameOf(rows[place])}</figcaption>
+                  </figure>
+                ))}
+              </div>
+            </>
+          )}
           <ol className="matches">
             {answer.data.matches.slice(0, 5).map((match) => {
               const at = rows[match.row];
               return (
                 <li key={`${match.row} ${match.half}`}>
                   <span>
-                    {match.half ? "in the middle of" : "before"}{" "}
-                    <strong>{at ? `${at.section.replace("_", " ")} ${at.n}` : "the end"}</strong>{" "}
+                    {match.half ? "in the middle of" : "before"} <strong>{nameOf(at)}</strong>{" "}
                     <span className="muted">{match.share_pct.toFixed(0)} %</span>
                   </span>
                   <Button
@@ -152,5 +167,8 @@ export function Where({ sock, row, close }: { sock: number; row: number; close: 
     </>
   );
 }
+
+const nameOf = (row: { section: string; n: number } | undefined) =>
+  row ? `${row.section.replace("_", " ")} ${row.n}` : "the end";
 
 const capital = (text: string) => text.charAt(0).toUpperCase() + text.slice(1);

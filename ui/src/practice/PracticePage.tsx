@@ -4,9 +4,12 @@ import { useEffect, useRef, useState } from "react";
 import { Link, useSearchParams } from "react-router";
 import { answered, client, faultText, type Schemas } from "../api/client";
 import { FabricDrawing } from "../drawing/FabricDrawing";
+import { MovePicture } from "../hands/MovePicture";
 import { Failure } from "../shell/Failure";
 import { usePageTitle } from "../shell/usePageTitle";
-import { enough, runsOf, runWithoutFault } from "./known";
+import { enough, isPractised, runsOf, runWithoutFault } from "./known";
+import { Pieces } from "./Pieces";
+import { Rewrite } from "./Rewrite";
 
 type Move = Schemas["PracticeQuestion"]["moves"][number];
 type Lesson = Schemas["PracticeLesson"];
@@ -27,7 +30,16 @@ const moves: { move: Move; label: string; key: string }[] = [
   { move: "pin", label: "hang a pin", key: "n" },
   { move: "twist", label: "through the back loop", key: "x" },
   { move: "increase", label: "into front and back", key: "i" },
+  { move: "pick", label: "pick up", key: "c" },
+  { move: "bind", label: "bind off", key: "e" },
+  { move: "upper", label: "upper needle fetches", key: "ArrowUp" },
+  { move: "lower", label: "lower needle fetches", key: "ArrowDown" },
 ];
+
+/** The needles of a cast-on, and what hands do once it is on them. */
+const castsOn = (move: Move) => move === "upper" || move === "lower";
+
+const keyNames: Record<string, string> = { ArrowUp: "↑", ArrowDown: "↓" };
 
 const labelOf = (move: string) => moves.find((m) => m.move === move)?.label ?? move;
 
@@ -35,9 +47,10 @@ const labelOf = (move: string) => moves.find((m) => m.move === move)?.label ?? m
 export function PracticePage() {
   usePageTitle("Practice");
   const [search, setSearch] = useSearchParams();
+  const asking = search.get("sock") ?? "";
   const list = useQuery({
-    queryKey: ["practice"],
-    queryFn: async () => answered(await client.GET("/api/practice")),
+    queryKey: ["practice", asking],
+    queryFn: async () => answered(await client.GET("/api/practice", { params: { query: { sock: asking } } })),
     staleTime: Number.POSITIVE_INFINITY,
     meta: { kept: true },
   });
@@ -47,12 +60,16 @@ export function PracticePage() {
   if (!list.data) {
     return <Skeleton active />;
   }
+  const asked = list.data.asked ?? [];
+  const toLearn = list.data.lessons
+    .filter((l) => asked.includes(l.name))
+    .sort((a, b) => Number(isPractised(a.name)) - Number(isPractised(b.name)));
   const chosen = list.data.lessons.find((l) => l.name === search.get("lesson"));
   return (
     <div className="page practice">
       <h1>Practice</h1>
       {chosen ? (
-        <Run key={chosen.name} lesson={chosen} leave={() => setSearch({})} />
+        <Run key={chosen.name} lesson={chosen} leave={() => setSearch(asking ? { sock: asking } : {})} />
       ) : (
         <>
           <p className="lead">
@@ -60,20 +77,35 @@ export function PracticePage() {
             it is wrong, and you see what comes of it. Three runs without a fault, and it counts as known.{" "}
             <Link to="/moves">See the moves drawn first</Link>
           </p>
-          <ul className="lessons">
-            {list.data.lessons.map((lesson) => (
-              <li key={lesson.name}>
-                <Link to={`/practice?lesson=${lesson.name}`}>{lesson.title}</Link>
-                <span>{lesson.about}</span>
-                <span className="muted">
-                  {lesson.moves} moves · {runsText(runsOf(lesson.name))}
-                </span>
-              </li>
-            ))}
-          </ul>
+          {list.data.sock && (
+            <section aria-label="What this sock asks">
+              <h2>What {list.data.sock} asks</h2>
+              <LessonList lessons={toLearn} sock={asking} />
+            </section>
+          )}
+          <h2>{list.data.sock ? "All lessons" : "On the screen"}</h2>
+          <LessonList lessons={list.data.lessons} sock={asking} />
+          <Pieces pieces={list.data.pieces} />
+          <Rewrite />
         </>
       )}
     </div>
+  );
+}
+
+function LessonList({ lessons, sock }: { lessons: Lesson[]; sock: string }) {
+  return (
+    <ul className="lessons">
+      {lessons.map((lesson) => (
+        <li key={lesson.name}>
+          <Link to={`/practice?lesson=${lesson.name}${sock && `&sock=${sock}`}`}>{lesson.title}</Link>
+          <span>{lesson.about}</span>
+          <span className="muted">
+            {lesson.moves} moves · {runsText(runsOf(lesson.name))}
+          </span>
+        </li>
+      ))}
+    </ul>
   );
 }
 
@@ -157,7 +189,9 @@ function Run({ lesson, leave }: { lesson: Lesson; leave: () => void }) {
       <header className="run-head">
         <h2>{lesson.title}</h2>
         <span className="muted">
+          {s?.cast_on && !s.done && `${made.length - (s.refused ? 1 : 0) + 1} loops on both needles`}
           {s &&
+            !(s.cast_on && !s.done) &&
             `row ${s.row} of ${s.rows} · ${s.side === "RS" ? "right" : "wrong"} side · yarn ${s.front ? "in front" : "behind"} · ${s.loops} loops`}
         </span>
         <Button onClick={leave}>All lessons</Button>
@@ -168,7 +202,15 @@ function Run({ lesson, leave }: { lesson: Lesson; leave: () => void }) {
           {faultText(state.error)}
         </p>
       )}
-      <div className="run-picture">{s ? <FabricDrawing picture={s.picture} /> : <Skeleton active />}</div>
+      <div className="run-picture">
+        {s?.cast_on && !s.done ? (
+          <MovePicture picture={s.cast_on} label="Both needles, the loops on them, and both strands" />
+        ) : s ? (
+          <FabricDrawing picture={s.picture} />
+        ) : (
+          <Skeleton active />
+        )}
+      </div>
       <div className="run-said" role="status">
         {s && <Says state={s} spoilt={spoilt} runs={runs} />}
         {hinted && s?.hint && (
@@ -178,11 +220,13 @@ function Run({ lesson, leave }: { lesson: Lesson; leave: () => void }) {
         )}
       </div>
       <div className="run-moves">
-        {moves.map(({ move, label, key }) => (
-          <Button key={move} onClick={() => act(move)} disabled={s?.done === true}>
-            {label} <kbd>{key}</kbd>
-          </Button>
-        ))}
+        {moves
+          .filter(({ move }) => castsOn(move) === (lesson.name === "cast-on"))
+          .map(({ move, label, key }) => (
+            <Button key={move} onClick={() => act(move)} disabled={s?.done === true}>
+              {label} <kbd>{keyNames[key] ?? key}</kbd>
+            </Button>
+          ))}
         <Button onClick={takeBack} disabled={made.length === 0}>
           take back <kbd>⌫</kbd>
         </Button>

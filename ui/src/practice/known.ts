@@ -11,6 +11,10 @@ const practisedKey = "acorn-step.practised";
 
 export const runsOf = (lesson: string): number => Number(remembered(runsKey(lesson)) ?? 0) || 0;
 
+/** isPractised says whether a lesson counts as known; a move without one was never practised. */
+export const isPractised = (lesson: string | undefined): boolean =>
+  lesson !== undefined && runsOf(lesson) >= enough;
+
 /** runWithoutFault counts one more, and gives how many there are. */
 export function runWithoutFault(lesson: string, knows: string): number {
   const runs = runsOf(lesson) + 1;
