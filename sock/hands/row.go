@@ -19,8 +19,12 @@ type Shown struct {
 func Rows(p *plan.Plan) [][]Shown {
 	list := make([][]Shown, len(p.Rows))
 	seen := map[string]bool{}
+	// Only a heel with a flap, or with a gusset before it, is turned by decreases that lean to the left on the right side.
+	flaps := slices.ContainsFunc(p.Rows, func(r needle.Row) bool {
+		return r.Section == needle.Heel && slices.ContainsFunc(r.Ops, func(o needle.Op) bool { return o.Code == needle.SSK })
+	})
 	for i := range p.Rows {
-		r := reader{p: p, row: &p.Rows[i], i: i, style: styleOf(&p.Design)}
+		r := reader{p: p, row: &p.Rows[i], i: i, style: styleOf(&p.Design), flaps: flaps}
 		r.before()
 		for at, o := range r.row.Ops {
 			if name := r.move(at, o); name != "" {
@@ -57,6 +61,8 @@ type reader struct {
 	row   *needle.Row
 	i     int
 	style string
+	// flaps: the heel is turned by decreases.
+	flaps bool
 	shown []Shown
 	// picked are the places along edges or in corners that were picked up in this row.
 	picked int
@@ -111,7 +117,7 @@ func (r *reader) flat() bool { return r.row.Kind != needle.Round }
 // move is the sequence that shows an operation where it stands; empty for none.
 func (r *reader) move(at int, o needle.Op) string {
 	d := &r.p.Design
-	flap := r.row.Section == needle.Heel && d.Heel.Kind != "short_row"
+	flap := r.row.Section == needle.Heel && r.flaps
 	code := o.Code.String()
 	switch o.Code {
 	case needle.CO, needle.COChain:
@@ -266,17 +272,14 @@ func (r *reader) pick() string {
 	switch {
 	case r.row.Section == needle.Toe:
 		return "garter-edge"
-	case d.Heel.Kind == "flap_under" && r.row.Section != needle.Cuff && r.row.Section != needle.Leg:
+	case r.row.Section == needle.Gusset:
 		// The edge and the bar in its corner are one operation.
 		side := "left"
 		if r.pickedBefore() {
 			side = "right"
 		}
 		r.add(needle.PU.String(), "pick-up-"+side)
-		if d.Corner.PickUp > 0 {
-			return "corner-bar-" + side
-		}
-		return ""
+		return "corner-bar-" + side
 	}
 	return map[string]string{"outer_legs": "outer-legs", "lift": "one-strand"}[d.Corner.Method]
 }
@@ -304,7 +307,7 @@ func (r *reader) turn(flap bool) string {
 	if r.i+1 >= len(r.p.Rows) || len(r.p.Rows[r.i+1].Ops) == 0 {
 		return ""
 	}
-	next := reader{p: r.p, row: &r.p.Rows[r.i+1], i: r.i + 1, style: r.style}
+	next := reader{p: r.p, row: &r.p.Rows[r.i+1], i: r.i + 1, style: r.style, flaps: r.flaps}
 	switch first := next.row.Ops[0]; first.Code {
 	case needle.DS, needle.YO, needle.SlPin, needle.Sl:
 		return next.move(0, first)

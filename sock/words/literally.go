@@ -4,6 +4,7 @@ import (
 	"fmt"
 	"slices"
 
+	"acornstep/sock/fingers"
 	"acornstep/sock/needle"
 )
 
@@ -25,14 +26,19 @@ func Literally(rows []needle.Row, said []Row) error {
 }
 
 // literal is somebody who reads.
-type literal struct{ m needle.Machine }
+type literal struct {
+	m needle.Machine
+	// loops were on the needles when the row began.
+	loops int
+}
 
 func (l *literal) knit(row *needle.Row, parts []Part, castsOn bool) error {
 	heading := needle.Row{ID: row.ID, Section: row.Section, Kind: row.Kind, Side: row.Side, Fabric: row.Fabric}
 	begun := false
+	l.loops = l.m.Count()
 	var ops []needle.Op
 	for _, part := range parts {
-		reading, err := Read(part, row.Side, l.ahead(row))
+		reading, err := Read(part, row.Side, Eyes{l.ahead(row), l.find})
 		if err != nil {
 			return err
 		}
@@ -69,11 +75,18 @@ func (l *literal) ahead(row *needle.Row) func(int) int {
 		return l.m.AheadOn
 	}
 	return func(int) int {
-		if sole, at := row.SoleBegins(l.m.Count()), l.m.Cursor(); at < sole {
-			return sole - at
+		// What lies beyond the sole's marker is as it was before the row, until the work comes there.
+		beyond, left := l.loops-row.SoleBegins(l.loops), l.m.Count()-l.m.Cursor()
+		if left > beyond {
+			return left - beyond
 		}
-		return l.m.Count() - l.m.Cursor()
+		return left
 	}
+}
+
+// find looks along the needles for a landmark.
+func (l *literal) find(landmark string, taken int) (int, bool) {
+	return fingers.Find(l.m.Snapshot(), l.m.Side() == needle.RS, taken, landmark)
 }
 
 // work does what a part says, and lays it on the needle that it names.

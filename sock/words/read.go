@@ -20,9 +20,17 @@ type Reading struct {
 	From int
 }
 
-// Read reads the abbreviations of one part of a row back. The stitches that lie
-// ahead on a needle, by its number from 0, say how often "to the end" is. The error names the words that say nothing.
-func Read(p Part, side needle.Side, ahead func(needle int) int) (Reading, error) {
+// Eyes see what lies on the needles where a part of a row begins.
+type Eyes struct {
+	// Ahead counts the stitches ahead of the yarn on a needle, by its number from 0.
+	Ahead func(needle int) int
+	// Find counts the stitches up to something that can be seen, with so many of them taken already; false when it is not there.
+	Find func(landmark string, taken int) (int, bool)
+}
+
+// Read reads the abbreviations of one part of a row back. What the eyes see says how often "to the end" is, and
+// how far "to the double stitch". The error names the words that say nothing.
+func Read(p Part, side needle.Side, eyes Eyes) (Reading, error) {
 	if p.On == "first" {
 		return readLay(p.Short)
 	}
@@ -36,7 +44,11 @@ func Read(p Part, side needle.Side, ahead func(needle int) int) (Reading, error)
 		r.Lay, text = lay.Lay, what
 	}
 	for _, piece := range pieces(text) {
-		ops, err := readPiece(piece, side)
+		taken := 0
+		for _, o := range r.Ops {
+			taken += o.N * o.Code.Takes()
+		}
+		ops, err := readPiece(piece, side, func(until string, before int) (int, error) { return r.far(eyes, until, taken+before) })
 		if err != nil {
 			return r, err
 		}
@@ -47,7 +59,7 @@ func Read(p Part, side needle.Side, ahead func(needle int) int) (Reading, error)
 			for _, o := range ops {
 				each += o.N * o.Code.Takes()
 			}
-			if all := ahead(r.Needle); each == 0 || all%each != 0 {
+			if all := eyes.Ahead(r.Needle); each == 0 || all%each != 0 {
 				return r, fmt.Errorf("%q: %d stitches do not go into the %d of the needle", piece.text, each, all)
 			} else {
 				times = all / each
@@ -60,6 +72,31 @@ func Read(p Part, side needle.Side, ahead func(needle int) int) (Reading, error)
 		}
 	}
 	return r, nil
+}
+
+// reaching is a run of knits or purls up to something.
+var reaching = regexp.MustCompile(`^(knit|purl) to (the end|the last \d+|one before [a-z -]+|the [a-z -]+)(?:, |$)`)
+
+// far counts the stitches up to the end of the needle, to its last ones, or to something that is seen.
+func (r *Reading) far(eyes Eyes, until string, taken int) (int, error) {
+	n, seen := 0, true
+	last, counted := strings.CutPrefix(until, "the last ")
+	switch {
+	case until == "the end":
+		n = eyes.Ahead(r.Needle) - taken
+	case counted:
+		left, err := strconv.Atoi(last)
+		if err != nil {
+			return 0, fmt.Errorf("%q: %w", until, err)
+		}
+		n = eyes.Ahead(r.Needle) - taken - left
+	default:
+		n, seen = eyes.Find(until, taken)
+	}
+	if !seen || n < 1 {
+		return 0, fmt.Errorf("to %s: there is no such place ahead", until)
+	}
+	return n, nil
 }
 
 // piece is a run of operations, said once or as a repeat.
@@ -96,14 +133,25 @@ func pieces(text string) []piece {
 }
 
 // readPiece reads operations with commas between them; a few have a comma of their own.
-func readPiece(p piece, side needle.Side) ([]needle.Op, error) {
+func readPiece(p piece, side needle.Side, far func(until string, taken int) (int, error)) ([]needle.Op, error) {
 	var ops []needle.Op
+	taken := 0
 	for rest := p.text; rest != ""; {
+		if at := reaching.FindStringSubmatch(rest); at != nil {
+			n, err := far(at[2], taken)
+			if err != nil {
+				return nil, err
+			}
+			code := map[string]needle.Code{"knit": needle.K, "purl": needle.P}[at[1]]
+			ops = append(ops, needle.Op{Code: code, N: n})
+			taken, rest = taken+n, rest[len(at[0]):]
+			continue
+		}
 		o, said := longestSaid(rest, side)
 		if said == 0 {
 			return nil, fmt.Errorf("%q says nothing", rest)
 		}
-		ops = append(ops, o)
+		ops, taken = append(ops, o), taken+o.N*o.Code.Takes()
 		rest = strings.TrimPrefix(rest[said:], ", ")
 	}
 	return ops, nil
