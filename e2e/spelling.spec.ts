@@ -55,7 +55,7 @@ test("rounds that say the same are one group, rows that turn are each their own"
   ];
   const plan = { rows } as Plan;
   const words = [said("k68"), said("k68"), said("k2, p2"), said("ds, p25, turn"), said("ds, p25, turn")];
-  const sections = grouped(plan, words, ["", "", "", "4 held · 26 worked · 4 held", ""]);
+  const sections = grouped(plan, words, [], ["", "", "", "4 held · 26 worked · 4 held", ""]);
   expect(sections.map((s) => [s.section, s.rows, s.groups.length])).toEqual([
     ["foot", 3, 2],
     ["heel", 2, 2],
@@ -63,7 +63,7 @@ test("rounds that say the same are one group, rows that turn are each their own"
   expect(sections[0]?.groups[0]?.last.n).toBe(2);
   expect(sections[1]?.groups[0]?.fingers).toBe("4 held · 26 worked · 4 held");
   expect(
-    grouped(plan, words.slice(0, 1), []).flatMap((s) => s.groups).length,
+    grouped(plan, words.slice(0, 1), [], []).flatMap((s) => s.groups).length,
     "rows without words are left out",
   ).toBe(1);
 });

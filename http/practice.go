@@ -1,14 +1,9 @@
 package http
 
 import (
-	"context"
-
 	"acornstep/sock/basket"
-	"acornstep/sock/draft"
 	"acornstep/sock/hands"
-	"acornstep/sock/knitting"
 	"acornstep/sock/measure"
-	"acornstep/sock/plan"
 	"acornstep/sock/practice"
 	"acornstep/sock/rewrite"
 )
@@ -40,41 +35,12 @@ func (s *server) lessons(c call[PracticeSock]) (PracticeList, error) {
 	if err != nil || c.Asked.Sock == "" {
 		return answer, err
 	}
-	p, err := s.rowsOf(c, c.Asked.Sock)
+	k, err := s.knittedFrom(c, c.Asked.Sock)
 	if err != nil {
 		return answer, err
 	}
-	sock, err := s.Basket.Get(c, c.Asked.Sock)
-	answer.Asked, answer.Sock = hands.Lessons(p), sock.Name
-	return answer, err
-}
-
-// rowsOf is the plan of a sock that is on the needles, or the one that it would be knitted from today.
-func (s *server) rowsOf(c context.Context, id string) (*plan.Plan, error) {
-	sock, err := s.Basket.Get(c, id)
-	if err != nil {
-		return nil, err
-	}
-	versions, err := s.Logbook.Editions(c, id)
-	if err != nil {
-		return nil, err
-	}
-	if len(versions) > 0 {
-		o, err := s.shelf.sock(c, id)
-		if err != nil {
-			return nil, err
-		}
-		return o.Plan, nil
-	}
-	r := draft.Read(sock.Draft, measure.Centimetres)
-	if err := r.Faults.Err(); err != nil {
-		return nil, err
-	}
-	e, err := knitting.Begin(r.Design)
-	if err != nil {
-		return nil, err
-	}
-	return e.Plan, nil
+	answer.Asked, answer.Sock = hands.Lessons(k.plan), k.sock.Name
+	return answer, nil
 }
 
 // NewPiece names a piece to practise on with real needles.

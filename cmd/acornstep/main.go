@@ -37,6 +37,7 @@ func commands() []command {
 		{"check", "read a plan, knit it again and say what is wrong with it", runCheck},
 		{"compare", "read a design, rank the ways to knit it", runCompare},
 		{"explain", "read a plan, say its rows in words", runExplain},
+		{"pattern", "read a design or a plan, write its pattern: as text, or as a PDF to print", runPattern},
 		{"scale", "simulate a kitchen scale on a local port", runScale},
 		{"pedal", "simulate a foot pedal: each Enter is a row done", runPedal},
 		{"version", "print the version", runVersion},

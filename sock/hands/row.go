@@ -93,7 +93,7 @@ func (r *reader) before() {
 	}
 	switch {
 	case r.row.Colour == last.Colour:
-		if r.i > 1 && r.p.Rows[r.i-2].Colour != last.Colour && r.row.Kind == needle.Round && last.Kind == needle.Round {
+		if len(d.Yarn.Stripes) > 0 && r.i > 1 && r.p.Rows[r.i-2].Colour != last.Colour && r.row.Kind == needle.Round && last.Kind == needle.Round {
 			r.add("", "step-free")
 		}
 	case r.row.Colour == "":

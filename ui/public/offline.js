@@ -1,4 +1,4 @@
-// Keeps the interface, and nothing else, so that it opens without a connection.
+// Keeps the interface, with the pictures that belong to it, so that it opens without a connection.
 // A browser compares this script and parts.js with those it has: another build
 // is taken as a whole, and the old one goes when the new one is complete.
 importScripts("/parts.js"); // self.build, self.parts
@@ -47,9 +47,30 @@ const page = async (request) => {
 /** part answers with what never changes under its name. */
 const part = async (request) => (await caches.match(request)) ?? fetch(request);
 
+/** pictures answers with the moves of the hands: the same for everybody, and as large as the interface. */
+const pictures = async (request) => {
+  try {
+    const answer = await fetch(request);
+    if (answer.ok) {
+      await (await caches.open(shelf)).put(request, answer.clone());
+    }
+    return answer;
+  } catch (error) {
+    const kept = await caches.match(request);
+    if (kept) {
+      return kept;
+    }
+    throw error;
+  }
+};
+
 self.addEventListener("fetch", (event) => {
   const { request } = event;
   const url = new URL(request.url);
+  if (request.method === "GET" && url.origin === self.location.origin && url.pathname === "/api/hands") {
+    event.respondWith(pictures(request));
+    return;
+  }
   if (request.method !== "GET" || url.origin !== self.location.origin || url.pathname.startsWith("/api/")) {
     return;
   }

@@ -10,6 +10,7 @@ import "./styles/working.css";
 import "./styles/pair.css";
 import "./styles/fit.css";
 import "./styles/fabric.css";
+import "./styles/chart.css";
 import "./styles/hands.css";
 import "./styles/path.css";
 import "./styles/practice.css";

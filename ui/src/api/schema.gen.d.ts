@@ -381,6 +381,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/open": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Read a design or a plan from a file */
+        post: operations["openFile"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/options": {
         parameters: {
             query?: never;
@@ -722,6 +739,23 @@ export interface paths {
         put?: never;
         /** Take the rows that a newer program makes for what is still to come, or leave them */
         post: operations["answerOffer"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/socks/{id}/pattern": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Write the pattern of a sock as it is handed to somebody */
+        get: operations["pattern"];
+        put?: never;
+        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -1280,6 +1314,30 @@ export interface components {
         CauseList: {
             causes: components["schemas"]["ReplanCause"][];
         };
+        ChartChart: {
+            columns: number;
+            name: string;
+            repeat?: boolean;
+            rows: components["schemas"]["ChartRow"][];
+            symbols: components["schemas"]["ChartSymbol"][];
+            title: string;
+        };
+        ChartLine: number[][];
+        ChartRow: {
+            cells: string[];
+            colour?: string;
+            from: number;
+            n: number;
+            row: number;
+            /** @enum {string} */
+            side: "RS" | "WS";
+        };
+        ChartSymbol: {
+            filled?: boolean;
+            lines: components["schemas"]["ChartLine"][];
+            name: string;
+            text: string;
+        };
         Check: {
             code: string;
             level: string;
@@ -1598,6 +1656,9 @@ export interface components {
         FigureList: {
             figures: components["schemas"]["WhatifFigure"][];
         };
+        FileText: {
+            text: string;
+        };
         FitPlace: {
             estimated: boolean;
             foot_mm: components["schemas"]["MeasureLength"];
@@ -1688,6 +1749,20 @@ export interface components {
             status: string;
             version: string;
         };
+        InstructionsItem: {
+            check: string;
+            first: number;
+            label: string;
+            last: number;
+            note: string;
+            text: string;
+        };
+        InstructionsSection: {
+            items: components["schemas"]["InstructionsItem"][];
+            rows: number;
+            section: string;
+            title: string;
+        };
         KnitNumber: {
             field: string;
             hint: string;
@@ -1747,6 +1822,26 @@ export interface components {
             /** Format: double */
             up_mm: number;
             worked: number;
+        };
+        LeafletAbbreviation: {
+            short: string;
+            text: string;
+        };
+        LeafletFact: {
+            label: string;
+            text: string;
+        };
+        LeafletLeaflet: {
+            abbreviations: components["schemas"]["LeafletAbbreviation"][];
+            charts: components["schemas"]["ChartChart"][];
+            facts: components["schemas"]["LeafletFact"][];
+            for: string;
+            moves: components["schemas"]["HandsMove"][];
+            notes: string[];
+            ready: string[];
+            second: components["schemas"]["InstructionsSection"][];
+            sections: components["schemas"]["InstructionsSection"][];
+            title: string;
         };
         LogbookBook: {
             /** Format: int64 */
@@ -1849,6 +1944,13 @@ export interface components {
             text: string;
         };
         Op: (string | number)[];
+        Opened: {
+            draft: components["schemas"]["Draft"];
+            /** @enum {string} */
+            kind: "design" | "plan";
+            name: string;
+            rows: number;
+        };
         Ops: components["schemas"]["Op"][];
         OptionList: {
             choices: components["schemas"]["AdviseChoice"][];
@@ -3405,6 +3507,39 @@ export interface operations {
             };
         };
     };
+    openFile: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: {
+            content: {
+                "application/json": components["schemas"]["FileText"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Opened"];
+                };
+            };
+            /** @description What was wrong, and with which field */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     options: {
         parameters: {
             query?: never;
@@ -4307,6 +4442,41 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["KnitView"];
+                };
+            };
+            /** @description What was wrong, and with which field */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    pattern: {
+        parameters: {
+            query?: {
+                rows?: string;
+                unit?: string;
+            };
+            header?: never;
+            path: {
+                /** @description id of the thing */
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LeafletLeaflet"];
                 };
             };
             /** @description What was wrong, and with which field */

@@ -29,10 +29,10 @@ export function Said({ text, shows, open }: { text: string; shows: Shown[]; open
 
 /** turned sets a turn at the end apart. */
 function turned(text: string): ReactNode {
-  const split = text.match(/^(.*?),? ?turn$/s);
+  const split = text.match(/^(.*?)(,?) ?turn$/s);
   return split ? (
     <>
-      {split[1] && `${split[1]} `}
+      {split[1] && `${split[1]}${split[2]} `}
       <span className="turn">turn</span>
     </>
   ) : (

@@ -22,7 +22,7 @@ export const useHold = create<{ yarn: Hand; knits: Hand; hold: (yarn: Hand, knit
   }),
 );
 
-/** useHands is every move of the hands as this knitter holds them, kept on the device for when the program is out of reach. */
+/** useHands is every move of the hands as this knitter holds them; without a connection offline.js has them, like the interface. */
 export function useHands() {
   const { yarn, knits } = useHold();
   return useQuery({
@@ -30,6 +30,5 @@ export function useHands() {
     queryFn: async ({ signal }) =>
       answered(await client.GET("/api/hands", { params: { query: { yarn, knits } }, signal })),
     staleTime: Number.POSITIVE_INFINITY,
-    meta: { kept: true },
   });
 }

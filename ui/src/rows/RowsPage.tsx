@@ -6,6 +6,7 @@ import type { Sock } from "../api/client";
 import { saidFault } from "../api/client";
 import { planOf } from "../api/plan";
 import { useGlossary } from "../api/reference";
+import { ChartDrawing } from "../chart/ChartDrawing";
 import { Strip } from "../drawing/Strip";
 import { Said } from "../hands/Said";
 import { MovesWindow } from "../hands/ShowMe";
@@ -15,6 +16,9 @@ import { usePageTitle } from "../shell/usePageTitle";
 import { WithSock } from "../shell/WithSock";
 import { useUnit } from "../units/units";
 import { type Group, grouped, isRepeat, type Repeat, type SectionRows } from "./groups";
+import { TakeAway } from "./TakeAway";
+import { usePattern } from "./usePattern";
+import { Written } from "./Written";
 
 /** RowsPage is the sock to read, row by row. */
 export function RowsPage() {
@@ -23,11 +27,17 @@ export function RowsPage() {
 
 type Wording = "short" | "long";
 
+/** Rows are read one by one, as a pattern with its repeats, or as charts. */
+type View = "repeats" | "every" | "charts";
+const views: View[] = ["repeats", "every", "charts"];
+
 function RowsOf({ sock }: { sock: Sock }) {
   const unit = useUnit();
   usePageTitle(`Rows of ${sock.name}`);
   const [wording, setWording] = useKept<Wording>("wording", "short", ["short", "long"]);
+  const [view, setView] = useKept<View>("rows-view", "every", views);
   const plan = useQuery(planOf(sock.draft, unit));
+  const pattern = usePattern(sock.id, sock.revision);
   const glossary = useGlossary();
   const { plan: made, words, shows = [], fingers = [] } = plan.data ?? {};
   const [shown, show] = useState("");
@@ -42,8 +52,19 @@ function RowsOf({ sock }: { sock: Sock }) {
           </p>
         </div>
         <div className="actions no-print">
+          <Segmented<View>
+            aria-label="How the rows are written"
+            options={[
+              { label: "Repeats", value: "repeats" },
+              { label: "Every row", value: "every" },
+              { label: "Charts", value: "charts" },
+            ]}
+            value={view}
+            onChange={setView}
+          />
           <Segmented<Wording>
             aria-label="Wording"
+            disabled={view !== "every"}
             options={[
               { label: "Abbreviations", value: "short" },
               { label: "Plain words", value: "long" },
@@ -52,6 +73,7 @@ function RowsOf({ sock }: { sock: Sock }) {
             onChange={setWording}
           />
           <Button onClick={() => window.print()}>Print</Button>
+          <TakeAway id={sock.id} />
         </div>
       </header>
       {plan.isError && <Failure error={plan.error} retry={() => plan.refetch()} />}
@@ -70,15 +92,29 @@ function RowsOf({ sock }: { sock: Sock }) {
             the needles.
           </p>
           {plan.data?.strip && <Strip parts={plan.data.strip} />}
-          {grouped(made, words, shows, fingers).map((section) => (
-            <SectionTable
-              key={section.section}
-              section={section}
-              wording={wording}
-              glossary={glossary}
-              show={show}
-            />
-          ))}
+          {view !== "every" && pattern.isError && (
+            <Failure error={pattern.error} retry={() => pattern.refetch()} />
+          )}
+          {view === "repeats" && pattern.data && (
+            <>
+              <Written sections={pattern.data.sections} />
+              {pattern.data.second.length > 0 && (
+                <Written sections={pattern.data.second} title="The second sock, where it differs" />
+              )}
+            </>
+          )}
+          {view === "charts" && pattern.data?.charts.map((c) => <ChartDrawing key={c.name} chart={c} />)}
+          {view !== "every" && pattern.isPending && <Skeleton active />}
+          {view === "every" &&
+            grouped(made, words, shows, fingers).map((section) => (
+              <SectionTable
+                key={section.section}
+                section={section}
+                wording={wording}
+                glossary={glossary}
+                show={show}
+              />
+            ))}
           <MovesWindow names={shown ? [shown] : []} close={() => show("")} />
         </>
       )}

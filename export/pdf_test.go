@@ -1,0 +1,128 @@
+package export
+
+import (
+	"bytes"
+	"fmt"
+	"os"
+	"os/exec"
+	"path/filepath"
+	"strings"
+	"testing"
+
+	"github.com/stretchr/testify/assert"
+	"github.com/stretchr/testify/require"
+
+	"acornstep/sock/design"
+	"acornstep/sock/instructions"
+	"acornstep/sock/knit"
+	"acornstep/sock/leaflet"
+	"acornstep/sock/measure"
+)
+
+func leafletOf(t testing.TB, name, fields string, every bool) *leaflet.Leaflet {
+	d, err := design.Read(fmt.Appendf(nil, `{"format":"acorn-step.design","version":1,"foot":{"length_mm":251,"ball_girth_mm":236},"gauge":{"stitches_per_100mm":32,"rounds_per_100mm":44}%s}`, fields))
+	require.NoError(t, err)
+	p, err := knit.Make(d)
+	require.NoError(t, err)
+	l, err := leaflet.Of(p, nil, leaflet.Wish{Name: name, Wearer: "Isolde", Unit: measure.Centimetres, Every: every})
+	require.NoError(t, err)
+	return l
+}
+
+// read has poppler read a PDF: its text as it lies on the pages, and what it says of its fonts.
+func read(t *testing.T, pdf []byte) (text, fonts string) {
+	for _, tool := range []string{"pdftotext", "pdffonts"} {
+		if _, err := exec.LookPath(tool); err != nil {
+			t.Skipf("%s is not here: make test installs poppler-utils", tool)
+		}
+	}
+	file := filepath.Join(t.TempDir(), "pattern.pdf")
+	require.NoError(t, os.WriteFile(file, pdf, 0o600))
+	out, err := exec.Command("pdftotext", "-layout", file, "-").Output()
+	require.NoError(t, err)
+	names, err := exec.Command("pdffonts", file).Output()
+	require.NoError(t, err)
+	return string(out), string(names)
+}
+
+// flat is a text without its line ends and spaces: how it is wrapped is the page's business.
+func flat(text string) string { return strings.Join(strings.Fields(text), "") }
+
+var socks = map[string]string{
+	"default": "", "flap": `,"heel":{"kind":"flap_under"}`, "gusset": `,"heel":{"kind":"gusset_turn"}`, "wraps": `,"heel":{"turn":"wrap"},"yarn":{"contrast":["toe","heel"]}`,
+	"pins": `,"heel":{"turn":"pinned"},"needles":"dpn5"`, "lace": `,"leg":{"pattern":"dew_lace","height_mm":150}`, "square": `,"toe":{"kind":"garter_square"},"bind_off":"sewn"`, "short toe": `,"toe":{"kind":"short_row"},"heel":{"turn":"yarn_over"}`,
+}
+
+// What can be read off the paper is what the instructions say, line by line, on every sock and every kind of paper; all fonts are in the file, and it is small.
+func TestThePaperSaysTheRows(t *testing.T) {
+	for name, fields := range socks {
+		for _, print := range []Print{{Paper: "a4"}, {Paper: "letter", Large: true}, {Black: true}} {
+			l := leafletOf(t, "Łucja & Žofie, ½ × ±", fields, print.Large)
+			pdf, err := PDF(l, print)
+			require.NoError(t, err)
+			assert.Less(t, len(pdf), 400_000, name)
+			text, fonts := read(t, pdf)
+			said := flat(text)
+			assert.Contains(t, said, flat("Łucja & Žofie, ½ × ±"), name)
+			for _, section := range l.Sections {
+				for i := range section.Items {
+					item := &section.Items[i]
+					assert.Contains(t, said, flat(item.Label), "%s: %s", name, item.Label)
+					if len(item.Text) < 60 { // a longer one may be parted by the foot of a page
+						assert.Contains(t, said, flat(item.Text), "%s: %s", name, item.Label)
+					}
+				}
+			}
+			for _, line := range strings.Split(fonts, "\n")[2:] {
+				if fields := strings.Fields(line); len(fields) > 6 {
+					assert.Contains(t, line, "yes", "%s: a font is not embedded: %s", name, line)
+				}
+			}
+			again, err := PDF(l, print)
+			require.NoError(t, err)
+			assert.True(t, bytes.Equal(pdf, again), "%s: the same pattern is the same file", name)
+		}
+	}
+}
+
+func TestAPaperThatNobodyHas(t *testing.T) {
+	_, err := PDF(leafletOf(t, "A sock", "", false), Print{Paper: "a7"})
+	assert.ErrorContains(t, err, "a7")
+}
+
+// A font file that is cut off anywhere is refused, and crashes nothing.
+func TestFontsThatAreCutOff(t *testing.T) {
+	woff, err := fontFiles.ReadFile("fonts/latin-400.woff")
+	require.NoError(t, err)
+	whole, err := trueType(woff)
+	require.NoError(t, err)
+	assert.Greater(t, len(whole), len(woff))
+	for n := 0; n < len(woff); n += 97 {
+		if cut, err := trueType(woff[:n]); err == nil {
+			assert.Equal(t, whole, cut)
+		}
+	}
+}
+
+// The pattern as text has fewer than 110 lines, the health of nobody, and instructions that read back.
+func TestThePatternAsText(t *testing.T) {
+	l := leafletOf(t, "Roof socks", `,"yarn":{"contrast":["heel"]}`, false)
+	text := l.Text()
+	assert.Less(t, strings.Count(text, "\n"), 110)
+	for _, want := range []string{"ROOF SOCKS", "for Isolde", "ABBREVIATIONS", "kfb: ", "Contrast for a pair", "NOTES"} {
+		assert.Contains(t, text, want)
+	}
+	assert.NotContains(t, text, "kw:", "abbreviations that do not occur are not explained")
+	rows, err := instructions.Read(instructions.Text(l.Sections), instructions.Needles(l.Plan.Rows))
+	require.NoError(t, err)
+	assert.Len(t, rows, len(l.Plan.Rows))
+}
+
+func BenchmarkPDF(b *testing.B) {
+	l := leafletOf(b, "Roof socks", "", false)
+	for b.Loop() {
+		if _, err := PDF(l, Print{}); err != nil {
+			b.Fatal(err)
+		}
+	}
+}

@@ -1,0 +1,245 @@
+package http
+
+import (
+	"context"
+	"encoding/csv"
+	"encoding/json"
+	"fmt"
+	nethttp "net/http"
+	"regexp"
+	"strconv"
+	"strings"
+
+	"github.com/gin-gonic/gin"
+
+	"acornstep/export"
+	"acornstep/sock/basket"
+	"acornstep/sock/check"
+	"acornstep/sock/design"
+	"acornstep/sock/document"
+	"acornstep/sock/draft"
+	"acornstep/sock/hands"
+	"acornstep/sock/instructions"
+	"acornstep/sock/knitting"
+	"acornstep/sock/leaflet"
+	"acornstep/sock/measure"
+	"acornstep/sock/plan"
+	"acornstep/sock/trace"
+)
+
+// PatternQuestion is how a pattern is to be written.
+type PatternQuestion struct {
+	// Rows is repeats or every; Unit is cm or in. Empty for the first of either.
+	Rows string `query:"rows"`
+	Unit string `query:"unit"`
+}
+
+// knitted is a sock with the plans of both that it is knitted from, or would be today.
+type knitted struct {
+	sock   basket.Sock
+	plan   *plan.Plan
+	second *plan.Plan
+}
+
+// knittedFrom are the plans of a sock: those on the needles, or what its design comes to.
+func (s *server) knittedFrom(c context.Context, id string) (knitted, error) {
+	sock, err := s.Basket.Get(c, id)
+	if err != nil {
+		return knitted{}, err
+	}
+	versions, err := s.Logbook.Editions(c, id)
+	if err != nil {
+		return knitted{}, err
+	}
+	if len(versions) > 0 {
+		o, err := s.shelf.sock(c, id)
+		if err != nil {
+			return knitted{}, err
+		}
+		return knitted{sock, o.Plan, o.Second}, nil
+	}
+	r := draft.Read(sock.Draft, measure.Centimetres)
+	if err := r.Faults.Err(); err != nil {
+		return knitted{}, err
+	}
+	e, err := knitting.Begin(r.Design)
+	if err != nil {
+		return knitted{}, err
+	}
+	return knitted{sock, e.Plan, e.Second}, nil
+}
+
+func (s *server) leafletOf(c context.Context, id, rows, unit string) (*leaflet.Leaflet, error) {
+	if rows != "" && rows != "repeats" && rows != "every" {
+		return nil, document.Faults{{Field: "rows", Message: fmt.Sprintf("read %.20q; it is repeats or every", rows)}}
+	}
+	if unit == "" {
+		unit = string(measure.Centimetres)
+	}
+	u, err := unitOf(unit)
+	if err != nil {
+		return nil, err
+	}
+	k, err := s.knittedFrom(c, id)
+	if err != nil {
+		return nil, err
+	}
+	return leaflet.Of(k.plan, k.second, leaflet.Wish{Name: k.sock.Name, Wearer: k.sock.Wearer, Unit: u, Every: rows == "every", View: hands.View{Hold: hands.Right}})
+}
+
+// Pattern is a sock's pattern for the screen: without the moves, which the page has.
+func (s *server) patternOf(c call[PatternQuestion]) (leaflet.Leaflet, error) {
+	l, err := s.leafletOf(c, c.ID, c.Asked.Rows, c.Asked.Unit)
+	if err != nil {
+		return leaflet.Leaflet{}, err
+	}
+	l.Moves = []hands.Move{}
+	return *l, nil
+}
+
+// attached answers with a file of a name, made of the sock's own where letters allow it.
+func attached(c *gin.Context, name, ending, kind string, text []byte) {
+	c.Header("Content-Disposition", fmt.Sprintf(`attachment; filename="%s.%s"`, fileName(name), ending))
+	c.Data(nethttp.StatusOK, kind, text)
+}
+
+var unsafeInNames = regexp.MustCompile(`[^A-Za-z0-9]+`)
+
+// fileName is a name in letters that every system takes.
+func fileName(name string) string {
+	name = strings.Trim(unsafeInNames.ReplaceAllString(name, "-"), "-")
+	if name == "" {
+		return "sock"
+	}
+	return strings.ToLower(name[:min(len(name), 60)])
+}
+
+// files are what can be taken away of a sock.
+func (s *server) files(c *gin.Context) {
+	switch c.Param("file") {
+	case "pattern.pdf", "pattern.txt":
+		s.patternFile(c)
+	case "design.json", "plan.json", "rows.csv":
+		s.documentFile(c)
+	default:
+		s.failWith(c, basket.ErrNotFound)
+	}
+}
+
+func (s *server) patternFile(c *gin.Context) {
+	l, err := s.leafletOf(c, c.Param("id"), c.Query("rows"), c.Query("unit"))
+	if err != nil {
+		s.failWith(c, err)
+		return
+	}
+	if c.Param("file") == "pattern.txt" {
+		attached(c, l.Title+" pattern", "txt", "text/plain; charset=utf-8", []byte(l.Text()))
+		return
+	}
+	pdf, err := export.PDF(l, export.Print{Paper: c.Query("paper"), Large: c.Query("large") == "1", Black: c.Query("black") == "1"})
+	if err != nil {
+		s.failWith(c, document.Faults{{Field: "paper", Message: err.Error()}})
+		return
+	}
+	attached(c, l.Title+" pattern", "pdf", "application/pdf", pdf)
+}
+
+// documentFile is the design, the plan or the rows of a sock, in the open formats.
+func (s *server) documentFile(c *gin.Context) {
+	k, err := s.knittedFrom(c, c.Param("id"))
+	if err != nil {
+		s.failWith(c, err)
+		return
+	}
+	switch c.Param("file") {
+	case "rows.csv":
+		text, err := rowsCSV(k.plan)
+		if err != nil {
+			s.failWith(c, err)
+			return
+		}
+		attached(c, k.sock.Name+" rows", "csv", "text/csv; charset=utf-8", text)
+	case "design.json":
+		s.jsonFile(c, k.sock.Name+" design", &k.plan.Design)
+	default:
+		s.jsonFile(c, k.sock.Name+" plan", k.plan)
+	}
+}
+
+func (s *server) jsonFile(c *gin.Context, name string, v any) {
+	text, err := json.MarshalIndent(v, "", " ")
+	if err != nil {
+		s.failWith(c, err)
+		return
+	}
+	attached(c, name, "json", "application/json", text)
+}
+
+// rowsCSV are the rows as a table, in the words of the instructions.
+func rowsCSV(p *plan.Plan) ([]byte, error) {
+	t, err := trace.Of(p.Rows)
+	if err != nil {
+		return nil, err
+	}
+	var b strings.Builder
+	w := csv.NewWriter(&b)
+	lines := [][]string{{"section", "row", "kind", "side", "worked", "stitches", "colour", "note"}}
+	for _, section := range instructions.Of(p, t, true) {
+		for _, item := range section.Items {
+			row := &p.Rows[item.First]
+			lines = append(lines, []string{string(row.Section), strconv.Itoa(row.N), string(row.Kind), string(row.Side), item.Text, strconv.Itoa(row.Stitches), row.Colour, row.Note})
+		}
+	}
+	err = w.WriteAll(lines)
+	return []byte(b.String()), err
+}
+
+// Opened is a file in one of the open formats, as a draft.
+type Opened struct {
+	Name  string      `json:"name"`
+	Draft draft.Draft `json:"draft"`
+	// Kind is design or plan; Rows is how many rows a plan has, all of them knitted again.
+	Kind string `json:"kind" enum:"design,plan"`
+	Rows int    `json:"rows"`
+}
+
+// FileText is the text of a file that somebody opens.
+type FileText struct {
+	Text string `json:"text"`
+}
+
+// openFile reads a design or a plan. What is wrong with it is said with its place.
+func openFile(c call[FileText]) (Opened, error) {
+	text := []byte(c.Asked.Text)
+	var head struct{ Format, Name string }
+	if err := json.Unmarshal(text, &head); err != nil {
+		return Opened{}, document.Faults{{Field: "text", Message: "this is no JSON: " + err.Error()}}
+	}
+	o := Opened{Kind: "design", Draft: draft.Draft{Entries: map[string]string{}}}
+	switch head.Format {
+	case design.Format:
+		d, err := design.Read(text)
+		if err != nil {
+			return o, err
+		}
+		o.Name = d.Name
+	case plan.Format:
+		p, err := plan.Read(text)
+		if err != nil {
+			return o, err
+		}
+		if faults := check.Plan(p); len(faults) > 0 {
+			return o, document.Faults{{Field: "rows", Message: fmt.Sprintf("this plan cannot be knitted as it stands: %s", faults[0])}}
+		}
+		if !p.HasDesign() {
+			return o, document.Faults{{Field: "design", Message: "this plan says nothing of the design it was made from; only that can be put into the basket"}}
+		}
+		o.Name, o.Kind, o.Rows = p.Design.Name, "plan", len(p.Rows)
+		if text, err = json.Marshal(&p.Design); err != nil {
+			return o, err
+		}
+	default:
+		return o, document.Faults{{Field: "format", Message: fmt.Sprintf("read %.40q; a file has %q or %q", head.Format, design.Format, plan.Format)}}
+	}
+	return o, json.Unmarshal(text, &o.Draft.Design)
+}

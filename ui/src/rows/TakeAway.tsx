@@ -1,0 +1,47 @@
+import { Button, Dropdown } from "antd";
+import { useUnit } from "../units/units";
+
+/** TakeAway is what can be carried off: the pattern on paper or as text, and the sock in the open formats. */
+export function TakeAway({ id }: { id: string }) {
+  const unit = useUnit();
+  const file = (name: string, about: Record<string, string> = {}) =>
+    `/api/socks/${id}/files/${name}?${new URLSearchParams({ unit, ...about })}`;
+  const link = (key: string, text: string, href: string) => ({
+    key,
+    label: (
+      <a href={href} download>
+        {text}
+      </a>
+    ),
+  });
+  const items = [
+    {
+      key: "paper",
+      type: "group" as const,
+      label: "The pattern to print",
+      children: [
+        link("a4", "PDF, A4", file("pattern.pdf", { paper: "a4" })),
+        link("letter", "PDF, Letter", file("pattern.pdf", { paper: "letter" })),
+        link("every", "PDF, every row with a box", file("pattern.pdf", { paper: "a4", rows: "every" })),
+        link("large", "PDF, large print", file("pattern.pdf", { paper: "a4", large: "1" })),
+        link("black", "PDF, black ink only", file("pattern.pdf", { paper: "a4", black: "1" })),
+        link("text", "Plain text", file("pattern.txt")),
+      ],
+    },
+    {
+      key: "formats",
+      type: "group" as const,
+      label: "The sock as a file",
+      children: [
+        link("design", "Design", file("design.json")),
+        link("plan", "Plan, every row", file("plan.json")),
+        link("rows", "Rows as a table", file("rows.csv")),
+      ],
+    },
+  ];
+  return (
+    <Dropdown menu={{ items }} trigger={["click"]}>
+      <Button type="primary">Take it away</Button>
+    </Dropdown>
+  );
+}

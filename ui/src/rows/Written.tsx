@@ -1,0 +1,32 @@
+import type { Schemas } from "../api/client";
+
+type Section = Schemas["InstructionsSection"];
+
+/** Written is the instructions as knitters write them: repeats said as repeats. */
+export function Written({ sections, title }: { sections: Section[]; title?: string }) {
+  return (
+    <>
+      {title && <h2 className="written-second">{title}</h2>}
+      {sections.map((section) => (
+        <section key={section.section} className="row-section">
+          <h2>
+            {section.title} <small>{section.rows > 1 ? `${section.rows} rows` : ""}</small>
+          </h2>
+          <ol className="written">
+            {section.items.map((item) => (
+              <li key={item.first}>
+                <strong>
+                  {item.label}
+                  {item.text ? ":" : "."}
+                </strong>{" "}
+                {item.text && `${item.text}.`}
+                {item.check && <span className="written-check"> {item.check}</span>}
+                {item.note && <p className="row-note">{item.note}</p>}
+              </li>
+            ))}
+          </ol>
+        </section>
+      ))}
+    </>
+  );
+}
