@@ -15,7 +15,7 @@ FUZZTIME ?= 15s
 
 export PLAYWRIGHT_SKIP_BROWSER_DOWNLOAD = 1
 
-.PHONY: help demo build trial ui test proof go-test fuzz lint e2e bench latency load screenshots tools chromium format clean
+.PHONY: help demo build trial ui test proof go-test fuzz lint e2e bench latency load screenshots tools chromium poppler format clean
 
 help:
 	@echo "make demo         build everything and start it with made-up socks"
@@ -58,7 +58,7 @@ demo: build
 
 lint: tools ui/node_modules/.installed
 	@echo "== gofmt, go vet, staticcheck"
-	@test -z "$$(gofmt -l cmd demo export http load scale sock sqlite visit ui/embed.go)" || { echo "These files need gofmt:"; gofmt -l cmd demo export http load scale sock sqlite visit ui/embed.go; exit 1; }
+	@test -z "$$(gofmt -l cmd demo export http load pdf scale sock sqlite visit ui/embed.go)" || { echo "These files need gofmt:"; gofmt -l cmd demo export http load pdf scale sock sqlite visit ui/embed.go; exit 1; }
 	@go vet ./...
 	@go tool staticcheck ./...
 	@echo "== Biome, TypeScript, generated types"
@@ -67,7 +67,7 @@ lint: tools ui/node_modules/.installed
 		{ echo "ui/src/api/schema.gen.d.ts is not what openapi.json says: run npm --prefix ui run types"; exit 1; }
 	@$(NPM) run --silent typecheck
 
-go-test: tools
+go-test: tools poppler
 	@echo "== Go tests"
 	@go test ./...
 	@echo "== Go tests, with techniques that are there to be tried only"
@@ -87,6 +87,15 @@ chromium:
 		{ $$SUDO apt-get update -qq && $$SUDO env DEBIAN_FRONTEND=noninteractive apt-get install -y -qq chromium >/dev/null; } || \
 		{ echo "chromium could not be installed: install Debian's package chromium, then run this again."; exit 1; }; }
 
+# poppler reads the PDFs that the tests make.
+poppler:
+	@command -v pdftotext >/dev/null || { \
+		echo "== installing Debian's poppler-utils"; \
+		command -v apt-get >/dev/null || { echo "pdftotext is missing and this is not Debian: install poppler, then run this again."; exit 1; }; \
+		SUDO=""; [ "$$(id -u)" = 0 ] || SUDO="sudo"; \
+		{ $$SUDO apt-get update -qq && $$SUDO env DEBIAN_FRONTEND=noninteractive apt-get install -y -qq poppler-utils >/dev/null; } || \
+		{ echo "poppler could not be installed: install Debian's package poppler-utils, then run this again."; exit 1; }; }
+
 e2e: build trial chromium
 	@echo "== the interface in Chromium"
 	@ui/node_modules/.bin/playwright test --config e2e/playwright.config.ts
@@ -94,7 +103,7 @@ e2e: build trial chromium
 test: tools build lint go-test fuzz e2e
 
 # Packages whose properties are drawn at random, and how many draws a proof takes of each.
-PROPERTIES := ./sock/advise ./sock/fabric ./sock/hands ./sock/knit ./sock/knitting ./sock/needle ./sock/replan ./sock/position ./sock/shape ./sock/tally ./sock/logbook ./sock/yarn ./sock/fit ./sock/handle ./sock/whereami ./sock/practice
+PROPERTIES := ./sock/advise ./sock/fabric ./sock/hands ./sock/instructions ./sock/chart ./sock/words ./sock/knit ./sock/knitting ./sock/needle ./sock/replan ./sock/position ./sock/shape ./sock/tally ./sock/logbook ./sock/yarn ./sock/fit ./sock/handle ./sock/whereami ./sock/practice
 PROOF_CHECKS ?= 3000
 
 proof: tools
@@ -107,7 +116,7 @@ proof: tools
 bench: tools
 	@go test ./sock/... -run '^$$' -bench . -benchmem
 
-screenshots: build trial chromium
+screenshots: build trial chromium poppler
 	@ui/node_modules/.bin/playwright test --config e2e/screenshots.config.ts screenshots
 
 load: tools

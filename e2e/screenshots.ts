@@ -1,3 +1,5 @@
+import { execFileSync } from "node:child_process";
+import { writeFile } from "node:fs/promises";
 import { fileURLToPath } from "node:url";
 import { expect, type Page, test } from "@playwright/test";
 import { setMarks } from "./sheet";
@@ -34,7 +36,6 @@ test("pictures of the board", async ({ page }) => {
     ["?pair=side", "board-pair", ".row-line"],
     ["/what-if", "what-if", ".figures tbody tr"],
     ["/ways", "ways", ".ranking li"],
-    ["/compare", "compare", ".variant .row-line"],
     ["/rows", "rows", ".ops"],
   ] as const) {
     await page.goto(`${url}${path}`);
@@ -98,4 +99,24 @@ test("pictures of the needles", async ({ page }) => {
   await page.getByLabel("Stitches on needle 1").fill("32");
   await page.getByLabel("Double stitches at the left").fill("4");
   await shot(page, "where-am-i", ".matches li");
+});
+
+test("the first page of a pattern on paper", async ({ page }) => {
+  await board(page, "Transit socks");
+  const id = new URL(page.url()).pathname.split("/")[2];
+  const pdf = await (await page.request.get(`/api/socks/${id}/files/pattern.pdf?paper=a4`)).body();
+  const paper = test.info().outputPath("pattern.pdf");
+  await writeFile(paper, pdf);
+  execFileSync("pdftoppm", [
+    "-r",
+    "90",
+    "-png",
+    "-f",
+    "1",
+    "-l",
+    "1",
+    "-singlefile",
+    paper,
+    `${folder}/pattern`,
+  ]);
 });

@@ -12,7 +12,7 @@ import (
 
 	"github.com/gin-gonic/gin"
 
-	"acornstep/export"
+	"acornstep/pdf"
 	"acornstep/sock/basket"
 	"acornstep/sock/check"
 	"acornstep/sock/design"
@@ -136,12 +136,12 @@ func (s *server) patternFile(c *gin.Context) {
 		attached(c, l.Title+" pattern", "txt", "text/plain; charset=utf-8", []byte(l.Text()))
 		return
 	}
-	pdf, err := export.PDF(l, export.Print{Paper: c.Query("paper"), Large: c.Query("large") == "1", Black: c.Query("black") == "1"})
+	printed, err := pdf.Of(l, pdf.Print{Paper: c.Query("paper"), Large: c.Query("large") == "1", Black: c.Query("black") == "1"})
 	if err != nil {
 		s.failWith(c, document.Faults{{Field: "paper", Message: err.Error()}})
 		return
 	}
-	attached(c, l.Title+" pattern", "pdf", "application/pdf", pdf)
+	attached(c, l.Title+" pattern", "pdf", "application/pdf", printed)
 }
 
 // documentFile is the design, the plan or the rows of a sock, in the open formats.

@@ -92,6 +92,7 @@ func TestArrowsGoOneWay(t *testing.T) {
 		"sock/basket": {"sock/knit"},
 		"demo":        {"http"},
 		"export":      {"http", "sock/knit"},
+		"pdf":         {"http", "sqlite"},
 		"sqlite":      {"http"},
 	} {
 		require.Contains(t, all, from)

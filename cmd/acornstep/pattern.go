@@ -4,7 +4,7 @@ import (
 	"encoding/json"
 	"fmt"
 
-	"acornstep/export"
+	"acornstep/pdf"
 	"acornstep/sock/design"
 	"acornstep/sock/knit"
 	"acornstep/sock/knitting"
@@ -31,7 +31,7 @@ func runPattern(args []string, s streams) error {
 	for _, c := range []struct {
 		flag, read string
 		allowed    []string
-	}{{"form", *form, []string{"pdf", "text"}}, {"paper", *paper, export.Papers}, {"rows", *rows, []string{"repeats", "every"}}, {"unit", *unit, []string{"cm", "in"}}} {
+	}{{"form", *form, []string{"pdf", "text"}}, {"paper", *paper, pdf.Papers}, {"rows", *rows, []string{"repeats", "every"}}, {"unit", *unit, []string{"cm", "in"}}} {
 		if err := oneOf(c.flag, c.read, c.allowed); err != nil {
 			return err
 		}
@@ -48,7 +48,7 @@ func runPattern(args []string, s streams) error {
 		_, err = fmt.Fprint(s.out, l.Text())
 		return err
 	}
-	text, err := export.PDF(l, export.Print{Paper: *paper, Large: *large, Black: *black})
+	text, err := pdf.Of(l, pdf.Print{Paper: *paper, Large: *large, Black: *black})
 	if err == nil {
 		_, err = s.out.Write(text)
 	}

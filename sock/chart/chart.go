@@ -114,23 +114,29 @@ func extent(p *plan.Plan, t *trace.Trace, section needle.Section) (low, tail int
 	low, tail = 1<<30, 1<<30
 	for i := range p.Rows {
 		row, step := &p.Rows[i], t.Steps[i]
-		if row.Section != section || row.Kind == needle.Round || len(row.Groups) == 0 {
-			continue
+		if row.Section != section || row.Kind == needle.Round || step.Worked == 0 || !turns(row) && (i == 0 || !turns(&p.Rows[i-1])) {
+			continue // what is worked over the instep belongs to no short row
 		}
 		before := t.Before(i)
-		first, last := step.From, step.From+step.Worked
+		from, to := step.From, step.From+step.Worked
 		if row.Side == needle.WS {
-			first, last = step.From-step.Worked, step.From
+			from, to = step.From-step.Worked, step.From
 			if step.From == 0 {
-				first, last = len(before.Loops)-step.Worked, len(before.Loops)
+				from, to = len(before.Loops)-step.Worked, len(before.Loops)
 			}
 		}
-		low, tail = min(low, first), min(tail, len(before.Loops)-last)
+		low, tail = min(low, from), min(tail, len(before.Loops)-to)
 	}
 	if low == 1<<30 {
 		return 0, 0
 	}
 	return max(0, low), max(0, tail)
+}
+
+// turns says whether a row ends with a turn.
+func turns(r *needle.Row) bool {
+	last := r.Ops[len(r.Ops)-1].Code
+	return last == needle.Turn || last == needle.WT
 }
 
 // symbolOf is what a stitch shows after a row: what the row made of it or did to it, or that it waits.

@@ -115,5 +115,8 @@ func TestTheToeByHand(t *testing.T) {
 		assert.Equal(t, want, cell, "cell %d", i)
 	}
 	assert.Equal(t, 34, toe.Columns)
+	heel := list[1]
+	assert.Equal(t, "heel", heel.Name)
+	assert.Equal(t, 34, heel.Columns, "the heel's stitches, and no others")
 	assert.Equal(t, 16, second.From, "eight cells in from the left: the rows are centred")
 }

@@ -22,6 +22,7 @@ import { momentText } from "../shell/moment";
 import { usePageTitle } from "../shell/usePageTitle";
 import { useTakeOut } from "../shell/useTakeOut";
 import { useUnit } from "../units/units";
+import { OpenFile } from "./OpenFile";
 
 /** From how many socks on a name is looked for. */
 const many = 12;
@@ -52,38 +53,45 @@ export function BasketPage() {
     ...new Map(pages.flatMap((page) => page.socks).map((sock) => [sock.id, sock] as const)).values(),
   ];
   return (
-    <div className="page basket">
-      <header className="page-heading">
-        <h1>Socks in the basket</h1>
-        {all > many && (
-          <Input
-            className="find"
-            aria-label="Find a sock or a wearer"
-            placeholder="Find a sock or a wearer"
-            allowClear
-            value={name}
-            onChange={(event) => setName(event.target.value)}
-          />
-        )}
-        <NewSockLink />
-      </header>
-      {found === 0 && <p>No sock and no wearer is called “{name}”.</p>}
-      <ul className="socks">
-        {shown.map((sock) => (
-          <Entry key={sock.id} sock={sock} />
-        ))}
-      </ul>
-      {basket.hasNextPage && (
-        <Button
-          className="show-more"
-          loading={basket.isFetchingNextPage}
-          onClick={() => basket.fetchNextPage()}
-        >
-          Show {Math.min(atOnce, found - shown.length)} more of {found}
-        </Button>
+    <OpenFile>
+      {(open) => (
+        <div className="page basket">
+          <header className="page-heading">
+            <h1>Socks in the basket</h1>
+            {all > many && (
+              <Input
+                className="find"
+                aria-label="Find a sock or a wearer"
+                placeholder="Find a sock or a wearer"
+                allowClear
+                value={name}
+                onChange={(event) => setName(event.target.value)}
+              />
+            )}
+            <span className="basket-begins">
+              {open}
+              <NewSockLink />
+            </span>
+          </header>
+          {found === 0 && <p>No sock and no wearer is called “{name}”.</p>}
+          <ul className="socks">
+            {shown.map((sock) => (
+              <Entry key={sock.id} sock={sock} />
+            ))}
+          </ul>
+          {basket.hasNextPage && (
+            <Button
+              className="show-more"
+              loading={basket.isFetchingNextPage}
+              onClick={() => basket.fetchNextPage()}
+            >
+              Show {Math.min(atOnce, found - shown.length)} more of {found}
+            </Button>
+          )}
+          <CopyLine />
+        </div>
       )}
-      <CopyLine />
-    </div>
+    </OpenFile>
   );
 }
 
@@ -138,21 +146,28 @@ const firstSteps = [
 
 function EmptyBasket() {
   return (
-    <div className="page narrow basket">
-      <h1>The basket is empty</h1>
-      <p className="lead">Your first sock in three steps.</p>
-      <ol className="first-steps">
-        {firstSteps.map((step) => (
-          <li key={step.to}>
-            <h2>
-              <Link to={step.to}>{step.title}</Link>
-            </h2>
-            <p>{step.text}</p>
-          </li>
-        ))}
-      </ol>
-      <NewSockLink />
-    </div>
+    <OpenFile>
+      {(open) => (
+        <div className="page narrow basket">
+          <h1>The basket is empty</h1>
+          <p className="lead">Your first sock in three steps.</p>
+          <ol className="first-steps">
+            {firstSteps.map((step) => (
+              <li key={step.to}>
+                <h2>
+                  <Link to={step.to}>{step.title}</Link>
+                </h2>
+                <p>{step.text}</p>
+              </li>
+            ))}
+          </ol>
+          <span className="basket-begins">
+            <NewSockLink />
+            {open}
+          </span>
+        </div>
+      )}
+    </OpenFile>
   );
 }
 

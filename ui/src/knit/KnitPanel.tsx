@@ -1,7 +1,9 @@
 import { Button, Checkbox, Input, Select } from "antd";
 import { useState } from "react";
+import { ChartDrawing } from "../chart/ChartDrawing";
 import { Moves } from "../hands/Moves";
 import type { Shown } from "../hands/useHands";
+import { usePattern } from "../rows/usePattern";
 import { readPicture } from "../shell/picture";
 import { useDraft } from "../shell/useDraft";
 import { Count } from "./Count";
@@ -39,6 +41,7 @@ export function KnitPanel({
     count: <Count sock={sock} row={row} planned={planned} />,
     yarn: <Yarn sock={sock} row={row} close={close} />,
     note: <Note sock={sock} row={row} close={close} />,
+    chart: <Charts row={row} />,
     comforts: <Comforts />,
   };
   return (
@@ -48,6 +51,26 @@ export function KnitPanel({
       </Button>
       {panels[kind ?? ""] ?? <p>There is no such page.</p>}
     </section>
+  );
+}
+
+/** Charts are those in which the present row stands, lit; all of them where it stands in none. */
+function Charts({ row }: { row: number }) {
+  const { id, version } = useKnitting((s) => s.view);
+  const pattern = usePattern(id, `on the needles ${version}`);
+  if (!pattern.data) {
+    return pattern.isError ? <p className="fault">{pattern.error.message}</p> : <p>…</p>;
+  }
+  const { charts } = pattern.data;
+  const here = charts.filter((c) => c.rows.some((r) => r.row === row));
+  return (
+    <>
+      <h2>The chart</h2>
+      {here.length === 0 && <p className="muted">This row stands in no chart.</p>}
+      {(here.length > 0 ? here : charts).map((c) => (
+        <ChartDrawing key={c.name} chart={c} lit={row} />
+      ))}
+    </>
   );
 }
 

@@ -224,6 +224,9 @@ export function KnitScreen() {
           >
             Pause
           </Button>
+          <Button size="small" onClick={() => open("chart")}>
+            Chart
+          </Button>
           <Button size="small" onClick={() => open("comforts")}>
             Sound, light and rest
           </Button>

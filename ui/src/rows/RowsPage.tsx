@@ -62,16 +62,17 @@ function RowsOf({ sock }: { sock: Sock }) {
             value={view}
             onChange={setView}
           />
-          <Segmented<Wording>
-            aria-label="Wording"
-            disabled={view !== "every"}
-            options={[
-              { label: "Abbreviations", value: "short" },
-              { label: "Plain words", value: "long" },
-            ]}
-            value={wording}
-            onChange={setWording}
-          />
+          {view === "every" && (
+            <Segmented<Wording>
+              aria-label="Wording"
+              options={[
+                { label: "Abbreviations", value: "short" },
+                { label: "Plain words", value: "long" },
+              ]}
+              value={wording}
+              onChange={setWording}
+            />
+          )}
           <Button onClick={() => window.print()}>Print</Button>
           <TakeAway id={sock.id} />
         </div>

@@ -1,4 +1,5 @@
-package export
+// Package pdf puts the pattern of a sock on paper.
+package pdf
 
 import (
 	"bytes"
@@ -80,8 +81,8 @@ type sheet struct {
 	bold bool
 }
 
-// PDF prints a pattern. The fonts are embedded, as far as their letters occur; text can be selected and the sections are in the outline.
-func PDF(l *leaflet.Leaflet, print Print) ([]byte, error) {
+// Of prints a pattern. The fonts are embedded, as far as their letters occur; text can be selected and the sections are in the outline.
+func Of(l *leaflet.Leaflet, print Print) ([]byte, error) {
 	fonts, err := faces()
 	if err != nil {
 		return nil, fmt.Errorf("pdf: %w", err)
@@ -553,8 +554,9 @@ func (s *sheet) moves(list []hands.Move) {
 		wide := s.width() / across
 		s.font(body-2.5, false)
 		lines := 0
-		for _, step := range m.Steps {
-			lines = max(lines, len(s.wrap(step.Text, wide-3)))
+		caption := func(k int) string { return fmt.Sprintf("%d %s", k+1, m.Steps[k].Text) }
+		for k := range m.Steps {
+			lines = max(lines, len(s.wrap(caption(k), wide-3)))
 		}
 		rows := float64((len(m.Steps) + across - 1) / across)
 		s.room(10 + rows*(wide*0.56+float64(lines)*s.leading()+2))
@@ -565,7 +567,7 @@ func (s *sheet) moves(list []hands.Move) {
 			s.font(body-2.5, false)
 			s.picture(step.Picture, x, y, wide-2)
 			s.SetXY(x, y+(wide-2)*0.56)
-			s.line(fmt.Sprintf("%d %s", k+1, step.Text), wide-3)
+			s.line(caption(k), wide-3)
 		}
 		s.font(body-2.5, false)
 		s.SetXY(margin, top+rows*(wide*0.56+float64(lines)*s.leading()+2))

@@ -1,4 +1,4 @@
-package export
+package pdf
 
 import (
 	"bytes"

@@ -1,0 +1,106 @@
+import { expect, type Page, test } from "@playwright/test";
+import { board, newSock, sockID, typeFoot } from "./steps";
+
+async function rowsOf(page: Page, name: string): Promise<string> {
+  await board(page, name);
+  const id = sockID(page);
+  await page.goto(`/socks/${id}/rows`);
+  return id;
+}
+
+const written = (page: Page) => page.getByLabel("How the rows are written");
+
+test("rows are read as a knitter writes them, with their repeats, and one by one", async ({ page }) => {
+  await rowsOf(page, "Observatory roof socks");
+  await written(page).getByText("Repeats").click();
+  const lines = page.locator(".written li");
+  await expect(lines.filter({ hasText: "Round 2:" }).first()).toContainText("knit to the last 2");
+  await expect(lines.filter({ hasText: "times more" }).first()).toBeVisible();
+  expect(await lines.count()).toBeLessThan(60);
+  await written(page).getByText("Every row").click();
+  await expect(page.locator("#toe-2")).toBeVisible();
+});
+
+test("charts stand on the rows, and the present row is lit while it is knitted", async ({ page }) => {
+  const id = await rowsOf(page, "Comet hunter's short socks");
+  await written(page).getByText("Charts").click();
+  const charts = page.locator("figure.chart");
+  await expect(charts.filter({ hasText: "Toe" })).toBeVisible();
+  await expect(charts.filter({ hasText: "Heel" }).locator(".chart-legend")).toContainText("double stitch");
+  const [file] = await Promise.all([
+    page.waitForEvent("download"),
+    charts.first().getByRole("button", { name: "SVG" }).click(),
+  ]);
+  expect(file.suggestedFilename()).toBe("toe.svg");
+  await page.goto(`/socks/${id}/knit`);
+  await page.getByRole("button", { name: "Chart", exact: true }).click();
+  await expect(page.locator(".knit-panel figure.chart rect[fill='#c07a3a']")).toHaveCount(1);
+});
+
+test("the pattern and the sock are taken away as files, and come back by one", async ({ page }) => {
+  const id = await rowsOf(page, "Observatory roof socks");
+  await page.getByRole("button", { name: "Take it away" }).click();
+  const links = page.locator(".ant-dropdown a");
+  await expect(links).toHaveCount(9);
+  for (const link of await links.all()) {
+    const answer = await page.request.get((await link.getAttribute("href")) ?? "");
+    expect(answer.status(), (await link.textContent()) ?? "").toBe(200);
+    expect(answer.headers()["content-disposition"]).toContain("observatory-roof-socks");
+    expect((await answer.body()).length).toBeGreaterThan(300);
+  }
+  const pdf = await page.request.get(`/api/socks/${id}/files/pattern.pdf`);
+  expect((await pdf.body()).subarray(0, 5).toString()).toBe("%PDF-");
+  // The plan of this sock is opened as a new one: the same sock.
+  for (const file of ["design.json", "plan.json"]) {
+    const text = await (await page.request.get(`/api/socks/${id}/files/${file}`)).body();
+    await page.goto("/");
+    await page
+      .getByLabel("A design or a plan")
+      .setInputFiles({ name: file, mimeType: "application/json", buffer: text });
+    await expect(page).toHaveURL(/\/socks\/[A-Z0-9]+$/);
+    await expect(page.getByText("Every row checked")).toBeVisible();
+    const again = await (await page.request.get(`/api/socks/${sockID(page)}/files/plan.json`)).json();
+    const first = await (await page.request.get(`/api/socks/${id}/files/plan.json`)).json();
+    expect(again.rows).toEqual(first.rows);
+  }
+});
+
+test("a file that is none of ours is refused in a sentence, and leaves nothing", async ({ page }) => {
+  await page.goto("/");
+  const all = async () => (await (await page.request.get("/api/socks?limit=1")).json()).all;
+  const before = await all();
+  for (const [text, says] of [
+    ["shopping: milk", "this is no JSON"],
+    ['{"format":"scarf","version":1}', 'read "scarf"'],
+    ['{"format":"acorn-step.design","version":1,"foot":{"length_mm":"long"}}', "foot.length_mm"],
+    ['{"format":"acorn-step.plan","version":99,"summary":{},"rows":[]}', "a newer program wrote this plan"],
+  ] as const) {
+    await page
+      .getByLabel("A design or a plan")
+      .setInputFiles({ name: "file.json", mimeType: "application/json", buffer: Buffer.from(text) });
+    await expect(page.getByRole("alert")).toContainText(says);
+  }
+  expect(await all()).toBe(before);
+});
+
+test("a design is let fall on the basket", async ({ page }) => {
+  await newSock(page, "Sock to let fall");
+  await typeFoot(page);
+  await expect(page.getByText("Every row checked")).toBeVisible();
+  await page.goto("/");
+  await expect(page.locator(".entry").first()).toBeVisible();
+  const data = await page.evaluateHandle(() => {
+    const transfer = new DataTransfer();
+    const text = JSON.stringify({
+      format: "acorn-step.design",
+      version: 1,
+      name: "Fallen from the roof",
+      foot: { length_mm: 251, ball_girth_mm: 236 },
+      gauge: { stitches_per_100mm: 32, rounds_per_100mm: 44 },
+    });
+    transfer.items.add(new File([text], "roof.json", { type: "application/json" }));
+    return transfer;
+  });
+  await page.locator(".file-place").dispatchEvent("drop", { dataTransfer: data });
+  await expect(page.getByLabel("Name of the sock")).toHaveValue("Fallen from the roof");
+});
