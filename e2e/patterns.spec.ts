@@ -41,7 +41,7 @@ test("the pattern and the sock are taken away as files, and come back by one", a
   const id = await rowsOf(page, "Observatory roof socks");
   await page.getByRole("button", { name: "Take it away" }).click();
   const links = page.locator(".ant-dropdown a");
-  await expect(links).toHaveCount(9);
+  await expect(links).toHaveCount(11);
   for (const link of await links.all()) {
     const answer = await page.request.get((await link.getAttribute("href")) ?? "");
     expect(answer.status(), (await link.textContent()) ?? "").toBe(200);
@@ -55,7 +55,7 @@ test("the pattern and the sock are taken away as files, and come back by one", a
     const text = await (await page.request.get(`/api/socks/${id}/files/${file}`)).body();
     await page.goto("/");
     await page
-      .getByLabel("A design or a plan")
+      .getByLabel("A design, a plan or an archive")
       .setInputFiles({ name: file, mimeType: "application/json", buffer: text });
     await expect(page).toHaveURL(/\/socks\/[A-Z0-9]+$/);
     await expect(page.getByText("Every row checked")).toBeVisible();
@@ -76,7 +76,7 @@ test("a file that is none of ours is refused in a sentence, and leaves nothing",
     ['{"format":"acorn-step.plan","version":99,"summary":{},"rows":[]}', "a newer program wrote this plan"],
   ] as const) {
     await page
-      .getByLabel("A design or a plan")
+      .getByLabel("A design, a plan or an archive")
       .setInputFiles({ name: "file.json", mimeType: "application/json", buffer: Buffer.from(text) });
     await expect(page.getByRole("alert")).toContainText(says);
   }
@@ -103,4 +103,55 @@ test("a design is let fall on the basket", async ({ page }) => {
   });
   await page.locator(".file-place").dispatchEvent("drop", { dataTransfer: data });
   await expect(page.getByLabel("Name of the sock")).toHaveValue("Fallen from the roof");
+});
+
+test("an archive comes in once; one that differs lies beside it", async ({ page }) => {
+  const id = await rowsOf(page, "Comet hunter's short socks");
+  const zip = await (await page.request.get(`/api/socks/${id}/files/archive.zip?dates=1`)).body();
+  const open = async (buffer: Buffer) => {
+    await page.goto("/");
+    await page
+      .getByLabel("A design, a plan or an archive")
+      .setInputFiles({ name: "comet.zip", mimeType: "application/zip", buffer });
+  };
+  await open(zip);
+  await expect(page.getByRole("status").filter({ hasText: "is here already, and the same" })).toBeVisible();
+  await open(zip.subarray(0, 4000));
+  await expect(page.getByRole("alert")).toContainText("this is no zip");
+});
+
+test("the way to the phone is a picture made here, or the command that opens the house", async ({ page }) => {
+  await board(page, "Comet hunter's short socks");
+  const id = sockID(page);
+  await page.goto(`/socks/${id}/knit`);
+  await page.getByRole("button", { name: "On the phone" }).click();
+  // This program listens to this machine alone.
+  await expect(page.locator(".knit-panel")).toContainText("acornstep serve --listen 0.0.0.0");
+  // Where the house reaches it, the answer is a pass: it is drawn here.
+  await page.route("**/pass", (route) =>
+    route.fulfill({
+      status: 201,
+      json: { url: "http://192.168.4.7:7768/pass/ONCE", minutes: 5, command: "" },
+    }),
+  );
+  await page.reload();
+  await expect(page.locator(".knit-panel .ant-qrcode svg")).toBeVisible();
+  await expect(page.locator(".pass-url")).toHaveText("http://192.168.4.7:7768/pass/ONCE");
+  await page.unrouteAll();
+  // A pass that was used leads nowhere, and says so.
+  await page.goto("/pass/USED");
+  await page.getByRole("button", { name: "Open the sock" }).click();
+  await expect(page.getByRole("alert")).toContainText("this pass was used");
+});
+
+test("a pattern is lent by a link, and taken back", async ({ page }) => {
+  await rowsOf(page, "Observatory roof socks");
+  await page.getByRole("button", { name: "Lend", exact: true }).click();
+  await page.getByRole("button", { name: "Make a link" }).click();
+  const link = (await page.locator(".pass-url").textContent()) ?? "";
+  const shown = await page.request.get(link);
+  expect((await shown.body()).subarray(0, 5).toString()).toBe("%PDF-");
+  await page.getByRole("button", { name: "Take it back" }).first().click();
+  await expect(page.locator(".lent li")).toHaveCount(0);
+  expect((await page.request.get(link)).status()).toBe(404);
 });

@@ -63,7 +63,7 @@ func benched(b *testing.B, events int) (nethttp.Handler, string) {
 	for i := range events {
 		book.events = append(book.events, logbook.Event{ID: fmt.Sprintf("e-%d", i), Device: "d", Clock: int64(i + 1), At: int64(i) * 90_000, Kind: logbook.RowDone, Version: 1, Sock: 1, Row: i % 180})
 	}
-	handler, err := http.New(http.Options{Basket: store, Feet: store, Swatches: store, Logbook: book, Discards: store, Log: slog.New(slog.DiscardHandler), Interface: fstest.MapFS{}, Now: time.Now})
+	handler, err := http.New(http.Options{Basket: store, Feet: store, Swatches: store, Logbook: book, Discards: store, Importer: store, Shares: store, Log: slog.New(slog.DiscardHandler), Interface: fstest.MapFS{}, Now: time.Now})
 	require.NoError(b, err)
 	return handler, "/api/socks/" + sock.ID
 }

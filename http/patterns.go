@@ -119,6 +119,8 @@ func (s *server) files(c *gin.Context) {
 	switch c.Param("file") {
 	case "pattern.pdf", "pattern.txt":
 		s.patternFile(c)
+	case "archive.zip":
+		s.archiveFile(c)
 	case "design.json", "plan.json", "rows.csv":
 		s.documentFile(c)
 	default:

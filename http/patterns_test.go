@@ -60,3 +60,61 @@ func TestFilesThatAreNoneOfOurs(t *testing.T) {
 		assert.Contains(t, r.text, says, text)
 	}
 }
+
+// An archive brings a sock into another basket with its plans and all that happened; twice changes nothing, and one that differs comes in beside it.
+func TestAnArchiveGoesToAnotherBasket(t *testing.T) {
+	a, b := start(t, ""), start(t, "")
+	path, _ := a.onNeedles()
+	require.Equal(t, 200, a.do("POST", path+"/events", say(event("a", 1, `"kind":"row","row":0`), event("b", 2, `"kind":"note","row":1,"text":"clouds, then stars"`))).status)
+	packed := a.do("GET", path+"/files/archive.zip?dates=1", "").text
+	take := func(text string) http.Imported {
+		r := b.do("POST", "/api/archive", text)
+		require.Equal(t, 200, r.status, r.text)
+		var took http.Imported
+		r.into(t, &took)
+		require.Len(t, took.Socks, 1)
+		return took
+	}
+	count := func() int {
+		var list http.SockList
+		b.do("GET", "/api/socks?limit=1", "").into(t, &list)
+		return list.All
+	}
+	before := count()
+	first := take(packed)
+	assert.True(t, first.Socks[0].Came)
+	assert.Equal(t, path, "/api/socks/"+first.Socks[0].ID)
+	assert.Equal(t, before+1, count())
+	assert.Equal(t, packed, b.do("GET", path+"/files/archive.zip?dates=1", "").text, "byte for byte")
+	assert.Equal(t, a.do("GET", path+"/files/plan.json", "").text, b.do("GET", path+"/files/plan.json", "").text)
+	assert.Contains(t, b.do("GET", path+"/log.csv", "").text, "clouds, then stars")
+	assert.False(t, take(packed).Socks[0].Came, "twice changes nothing")
+	assert.Equal(t, before+1, count())
+
+	// Knitted on at the first place, it differs: it lies beside the one that is here, once.
+	require.Equal(t, 200, a.do("POST", path+"/events", say(event("c", 3, `"kind":"row","row":1`))).status)
+	further := a.do("GET", path+"/files/archive.zip?dates=1", "").text
+	other := take(further)
+	assert.True(t, other.Socks[0].Came)
+	assert.Contains(t, other.Socks[0].Name, "(another copy)")
+	assert.NotEqual(t, first.Socks[0].ID, other.Socks[0].ID)
+	assert.False(t, take(further).Socks[0].Came)
+	assert.Equal(t, before+2, count())
+	assert.Contains(t, b.do("GET", "/api/socks/"+other.Socks[0].ID+"/log.csv", "").text, "clouds, then stars")
+
+	// What is spoiled is refused in a sentence, and leaves nothing.
+	for _, text := range []string{"milk", packed[:len(packed)/2]} {
+		r := b.do("POST", "/api/archive", text)
+		assert.Equal(t, 422, r.status)
+		assert.Contains(t, r.text, "this is no zip")
+	}
+	assert.Equal(t, before+2, count())
+
+	whole := b.do("GET", "/api/archive", "").text
+	c := start(t, "")
+	r := c.do("POST", "/api/archive", whole)
+	require.Equal(t, 200, r.status, r.text)
+	var took http.Imported
+	r.into(t, &took)
+	assert.Len(t, took.Socks, before+2)
+}

@@ -10,6 +10,7 @@ import (
 	"strings"
 	"time"
 
+	"acornstep/archive"
 	"acornstep/sock/document"
 
 	"github.com/gin-contrib/gzip"
@@ -53,6 +54,14 @@ var routes = []route{
 	{method: "GET", path: "/api/socks/{id}/log.csv", hidden: true, handler: plain((*server).logCSV)},
 	{method: "GET", path: "/api/socks/{id}/files/{file}", hidden: true, handler: plain((*server).files)},
 	answering("GET", "/api/socks/{id}/pattern", "pattern", "Write the pattern of a sock as it is handed to somebody", 200, (*server).patternOf),
+	answering("POST", "/api/socks/{id}/pass", "givePass", "Make a pass for another device in the house, to be used once", 201, (*server).givePass),
+	{method: "POST", path: "/api/pass", id: "showPass", summary: "Come in with a pass", request: GivenPass{}, response: PassedTo{}, status: 200, open: true, most: mostLogin, handler: plain((*server).showPass)},
+	answering("GET", "/api/socks/{id}/shares", "listShares", "List the links to a pattern", 200, (*server).listShares),
+	answering("POST", "/api/socks/{id}/shares", "addShare", "Make a link that shows a pattern to a friend", 201, (*server).addShare),
+	doing("DELETE", "/api/socks/{id}/shares/{part}", "endShare", "Take a link to a pattern back", func(s *server, c call[nothing]) error { return s.Shares.EndShare(c, c.ID, c.Part) }),
+	{method: "GET", path: "/api/shared/{id}", hidden: true, open: true, handler: plain((*server).sharedPattern)},
+	{method: "GET", path: "/api/archive", hidden: true, handler: plain((*server).basketArchive)},
+	{method: "POST", path: "/api/archive", hidden: true, most: archive.MostBytes + 1, handler: plain((*server).openArchive)},
 	answering("POST", "/api/open", "openFile", "Read a design or a plan from a file", 200, asking(openFile)).planning(),
 	{method: "GET", path: "/api/socks/{id}/plan.ics", hidden: true, handler: plain((*server).calendar)},
 	answering("POST", "/api/plan", "plan", "Work a draft out to the last loop; nothing is kept", 200, asking(planOf)).planning(),

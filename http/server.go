@@ -47,6 +47,10 @@ type Options struct {
 	Keeper   Keeper
 	Visits   Visits
 	Discards Discards
+	Importer Importer
+	Shares   Shares
+	// Addresses are those at which the program is reached, as it listens now; nil for nobody knows.
+	Addresses func() []string
 	// Copies may be nil: then none are made.
 	Copies Copies
 	// Interface is the built interface; without an index.html a page says what to run.
@@ -89,7 +93,7 @@ func New(o Options) (nethttp.Handler, error) {
 	if err != nil {
 		return nil, err
 	}
-	s := &server{Options: o, gate: gate, shelf: shelf, tables: semaphore.NewWeighted(int64(2 * runtime.GOMAXPROCS(0)))}
+	s := &server{Options: o, gate: gate, shelf: shelf, passes: newPasses(o.Now), tables: semaphore.NewWeighted(int64(2 * runtime.GOMAXPROCS(0)))}
 	pages := newPages(o.Interface)
 	engine.Use(s.logged, s.recovered, guarded(o.Names), pages.named)
 	s.register(engine)
@@ -110,6 +114,7 @@ type server struct {
 	Options
 	gate   *gate
 	shelf  *shelf
+	passes *passes
 	upload upload
 	// tables are where socks are worked out, each by one request.
 	tables *semaphore.Weighted

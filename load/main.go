@@ -61,7 +61,7 @@ func run(socks, events, devices, seconds int) error {
 		return err
 	}
 	handler, err := http.New(http.Options{
-		Basket: store, Feet: store, Swatches: store, Logbook: store, Keeper: store, Discards: store, Interface: fstest.MapFS{}, Log: slog.New(slog.DiscardHandler), Release: "load", Now: time.Now,
+		Basket: store, Feet: store, Swatches: store, Logbook: store, Keeper: store, Discards: store, Importer: store, Shares: store, Interface: fstest.MapFS{}, Log: slog.New(slog.DiscardHandler), Release: "load", Now: time.Now,
 	})
 	if err != nil {
 		return err

@@ -412,7 +412,43 @@ func (s *sheet) drawing(d *shape.Shape, x, y, width, height float64) float64 {
 		s.DrawPath("D")
 	}
 	s.colour(black)
-	return y + d.Height*scale + 2
+	s.numbers(d, x, y, scale)
+	return y + d.Height*scale + 7
+}
+
+// numbers stand beside the parts of a drawing: how many rows each has. Toe, foot and heel have theirs below, leg and cuff at the left.
+func (s *sheet) numbers(d *shape.Shape, x, y, scale float64) {
+	type part struct {
+		rows                     int
+		left, right, top, bottom float64
+	}
+	parts, order := map[string]*part{}, []string{}
+	for i := range d.Lines {
+		name, _, _ := strings.Cut(d.Lines[i].Row, "-")
+		p := parts[name]
+		if p == nil {
+			p = &part{left: d.Width, bottom: d.Height}
+			parts[name], order = p, append(order, name)
+		}
+		p.rows++
+		for _, at := range d.Lines[i].Points {
+			p.left, p.right = min(p.left, at[0]), max(p.right, at[0])
+			p.bottom, p.top = min(p.bottom, at[1]), max(p.top, at[1])
+		}
+	}
+	s.font(8, true)
+	for _, name := range order {
+		p, text := parts[name], fmt.Sprintf("%s %d", strings.ReplaceAll(name, "_", " "), parts[name].rows)
+		switch name {
+		case "toe", "foot", "heel":
+			s.SetXY(x+(p.left+p.right)/2*scale-s.wide(text)/2, y+d.Height*scale+1.5)
+		case "leg", "cuff":
+			s.SetXY(x+p.left*scale-s.wide(text)-3, y+(d.Height-(p.top+p.bottom)/2)*scale-s.leading()/2)
+		default:
+			continue
+		}
+		s.put(text)
+	}
 }
 
 // Cells are so large at most, and so small that two charts stand beside each other where they can.

@@ -8,6 +8,7 @@ import (
 	"acornstep/sock/check"
 	"acornstep/sock/design"
 	"acornstep/sock/document"
+	"acornstep/sock/instructions"
 	"acornstep/sock/knit"
 	"acornstep/sock/trace"
 	"acornstep/sock/words"
@@ -49,6 +50,7 @@ func runCompare(args []string, s streams) error {
 
 func runExplain(args []string, s streams) error {
 	set := flags("explain", "reads a plan on standard input and says its rows, in abbreviations or in plain words.", s)
+	repeats := set.Bool("repeats", false, "as a knitter writes them down, with what repeats said once")
 	long := set.Bool("words", false, "plain words for those who are new to it, with each operation explained where it first appears")
 	if err := set.Parse(args); err != nil {
 		return err
@@ -58,6 +60,10 @@ func runExplain(args []string, s streams) error {
 		return err
 	}
 	traced, fault := trace.Of(p.Rows)
+	if *repeats && fault == nil {
+		_, err := fmt.Fprint(s.out, instructions.Text(instructions.Of(p, traced, false)))
+		return err
+	}
 	said := words.Rows(traced, &p.Design)
 	if len(check.Plan(p)) == 0 { // the words of a sock that is sound are exact, or they are not said
 		if err := words.Literally(p.Rows, said); err != nil {

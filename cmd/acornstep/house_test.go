@@ -93,6 +93,7 @@ func TestArrowsGoOneWay(t *testing.T) {
 		"demo":        {"http"},
 		"export":      {"http", "sock/knit"},
 		"pdf":         {"http", "sqlite"},
+		"archive":     {"http", "sqlite", "sock/knit"},
 		"sqlite":      {"http"},
 	} {
 		require.Contains(t, all, from)

@@ -166,3 +166,28 @@ func TestOtherAddressesNeedAPassphrase(t *testing.T) {
 	assert.Contains(t, errs, "has 6 letters")
 	assert.Contains(t, errs, "at least 8")
 }
+
+// The pattern of a design and of its plan is the same; the words of the instructions stand in explain too, and what is no form is refused.
+func TestThePatternFromTheCommandLine(t *testing.T) {
+	status, text, errs := call(isolde, "pattern")
+	require.Equal(t, 0, status, errs)
+	assert.Less(t, strings.Count(text, "\n"), 110)
+	assert.Contains(t, text, "Rounds 2 and 3, 8 times more (to round 19).")
+	_, made, _ := call(isolde, "plan")
+	_, same, _ := call(made, "pattern")
+	assert.Equal(t, text, same)
+	_, said, _ := call(made, "explain", "-repeats")
+	assert.NotEmpty(t, said)
+	assert.Contains(t, text, said)
+	status, paper, _ := call(isolde, "pattern", "-form", "pdf", "-paper", "letter", "-rows", "every", "-large")
+	assert.Equal(t, 0, status)
+	assert.True(t, strings.HasPrefix(paper, "%PDF-"))
+	for _, wrong := range [][]string{{"-form", "scroll"}, {"-paper", "a7"}, {"-rows", "some"}, {"-unit", "ell"}, {"and"}} {
+		status, _, errs := call(isolde, append([]string{"pattern"}, wrong...)...)
+		assert.NotEqual(t, 0, status)
+		assert.Contains(t, errs, wrong[len(wrong)-1])
+	}
+	status, _, errs = call(`{"format":"scarf"}`, "pattern")
+	assert.Equal(t, 1, status)
+	assert.NotEmpty(t, errs)
+}

@@ -156,9 +156,10 @@ func serve(f serveFlags, s streams, fill func(context.Context, *sqlite.Store) er
 		debug.SetGCPercent(heapGrowth)
 	}
 	h := &house{data: f.db, folder: folder, log: log}
+	var places []string
 	h.open = func(store *sqlite.Store) (nethttp.Handler, error) {
 		return http.New(http.Options{
-			Basket: store, Feet: store, Swatches: store, Logbook: store, Keeper: store, Visits: store, Discards: store, Copies: h, Interface: ui.Files(), Log: log, Release: version, Passphrase: passphrase, Names: splitNames(f.names), Scale: f.scale, Now: time.Now,
+			Basket: store, Feet: store, Swatches: store, Logbook: store, Keeper: store, Visits: store, Discards: store, Importer: store, Shares: store, Copies: h, Addresses: func() []string { return places }, Interface: ui.Files(), Log: log, Release: version, Passphrase: passphrase, Names: splitNames(f.names), Scale: f.scale, Now: time.Now,
 		})
 	}
 	if err := h.settle(store); err != nil {
@@ -174,7 +175,7 @@ func serve(f serveFlags, s streams, fill func(context.Context, *sqlite.Store) er
 		defer close(kept)
 		h.keep(ctx)
 	}()
-	places := reachable(listener.Addr().String(), f.tlsCert != "", splitNames(f.names))
+	places = reachable(listener.Addr().String(), f.tlsCert != "", splitNames(f.names))
 	fmt.Fprintf(s.out, "Acorn Step is at %s\nYour socks are in %s. Stop with Ctrl-C.\n", strings.Join(places, "\n                 "), f.db)
 	serving, running := errgroup.WithContext(ctx)
 	serving.Go(func() error { return http.Serve(running, listener, h) })

@@ -75,6 +75,7 @@ export function AcornStep() {
           { path: "/moves", ...page(() => import("./hands/MovesPage"), "MovesPage") },
           { path: "/practice", ...page(() => import("./practice/PracticePage"), "PracticePage") },
           { path: "/keeping", ...page(() => import("./keeping/KeepingPage"), "KeepingPage") },
+          { path: "/pass/:token", ...page(() => import("./shell/PassPage"), "PassPage") },
           { path: "/terms", ...page(() => import("./terms/TermsPage"), "TermsPage") },
           { path: "*", element: <NotFoundPage /> },
         ],

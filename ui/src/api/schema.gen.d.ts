@@ -432,6 +432,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/pass": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Come in with a pass */
+        post: operations["showPass"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/plan": {
         parameters: {
             query?: never;
@@ -745,6 +762,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/socks/{id}/pass": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Make a pass for another device in the house, to be used once */
+        post: operations["givePass"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/socks/{id}/pattern": {
         parameters: {
             query?: never;
@@ -808,6 +842,41 @@ export interface paths {
         /** Put a deleted sock back */
         post: operations["restoreSock"];
         delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/socks/{id}/shares": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** List the links to a pattern */
+        get: operations["listShares"];
+        put?: never;
+        /** Make a link that shows a pattern to a friend */
+        post: operations["addShare"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/socks/{id}/shares/{part}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        /** Take a link to a pattern back */
+        delete: operations["endShare"];
         options?: never;
         head?: never;
         patch?: never;
@@ -1696,6 +1765,9 @@ export interface components {
             newest: components["schemas"]["FeetMeasurement"][];
             taken: components["schemas"]["FootTaken"];
         };
+        GivenPass: {
+            token: string;
+        };
         HandleHandle: {
             at: components["schemas"]["ShapePoint"];
             /** @enum {string} */
@@ -1896,6 +1968,10 @@ export interface components {
         NewPiece: {
             piece: string;
         };
+        NewShare: {
+            house: boolean;
+            url: string;
+        };
         NewSock: {
             draft: components["schemas"]["Draft"];
             foot?: components["schemas"]["FootTaken"];
@@ -1971,6 +2047,14 @@ export interface components {
             /** @enum {string} */
             unit: "cm" | "in";
             wearer_id: string;
+        };
+        PassAnswer: {
+            command: string;
+            minutes: number;
+            url: string;
+        };
+        PassedTo: {
+            path: string;
         };
         PatternName: {
             label: string;
@@ -2273,6 +2357,14 @@ export interface components {
             lines: components["schemas"]["ShapeLine"][];
             /** Format: double */
             width_mm: number;
+        };
+        Share: {
+            /** Format: date-time */
+            created: string;
+            hash: string;
+        };
+        ShareList: {
+            shares: components["schemas"]["Share"][];
         };
         SheetLine: {
             change: string;
@@ -3606,6 +3698,39 @@ export interface operations {
             };
         };
     };
+    showPass: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: {
+            content: {
+                "application/json": components["schemas"]["GivenPass"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PassedTo"];
+                };
+            };
+            /** @description What was wrong, and with which field */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     plan: {
         parameters: {
             query?: never;
@@ -4455,6 +4580,38 @@ export interface operations {
             };
         };
     };
+    givePass: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                /** @description id of the thing */
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PassAnswer"];
+                };
+            };
+            /** @description What was wrong, and with which field */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     pattern: {
         parameters: {
             query?: {
@@ -4586,6 +4743,102 @@ export interface operations {
                 content: {
                     "application/json": components["schemas"]["Sock"];
                 };
+            };
+            /** @description What was wrong, and with which field */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    listShares: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                /** @description id of the thing */
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ShareList"];
+                };
+            };
+            /** @description What was wrong, and with which field */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    addShare: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                /** @description id of the thing */
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["NewShare"];
+                };
+            };
+            /** @description What was wrong, and with which field */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    endShare: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                /** @description id of the thing */
+                id: string;
+                /** @description id of its part */
+                part: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
             /** @description What was wrong, and with which field */
             default: {

@@ -9,7 +9,7 @@ import type { Unit } from "../units/units";
 import { useChange } from "./change";
 import { answered, client, type Draft, type FootTaken, type Sock, type SwatchTaken } from "./client";
 
-const basketKey = ["basket"] as const;
+export const basketKey = ["basket"] as const;
 const sockKey = (id: string) => ["socks", id] as const;
 
 /** How many socks are asked for at once. */

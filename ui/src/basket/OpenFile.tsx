@@ -1,25 +1,47 @@
-import { useMutation } from "@tanstack/react-query";
+import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { Button } from "antd";
 import { type DragEvent, type ReactNode, useRef, useState } from "react";
-import { useNavigate } from "react-router";
+import { Link, useNavigate } from "react-router";
 import { answered, client, Refusal, saidFault } from "../api/client";
-import { useAddSock } from "../api/socks";
+import { basketKey, useAddSock } from "../api/socks";
 import { useUnit } from "../units/units";
 
 /** The largest file that is read, in bytes: a plan has about 60,000. */
 const largest = 8 << 20;
 
-/** OpenFile puts a design or a plan from a file into the basket: by a button, or let fall on the page. */
+type Imported = { socks: { id: string; name: string; came: boolean }[] };
+
+/** openArchive takes the socks of an archive into the basket. */
+async function openArchive(file: File): Promise<Imported> {
+  const answer = await fetch("/api/archive", { method: "POST", body: file });
+  const said = await answer.json();
+  if (!answer.ok) {
+    throw new Refusal(said);
+  }
+  return said;
+}
+
+const isArchive = (file: File) => /\.zip$/i.test(file.name);
+
+/** OpenFile puts a design, a plan or an archive from a file into the basket: by a button, or let fall on the page. */
 export function OpenFile({ children }: { children: (open: ReactNode) => ReactNode }) {
   const unit = useUnit();
   const navigate = useNavigate();
   const input = useRef<HTMLInputElement>(null);
   const [over, setOver] = useState(false);
+  const queries = useQueryClient();
+  const [took, setTook] = useState<Imported["socks"]>();
   const add = useAddSock();
   const open = useMutation({
     mutationFn: async (file: File) => {
       if (file.size > largest) {
         throw new Error(`${file.name} has ${file.size} bytes; at most ${largest} are read.`);
+      }
+      if (isArchive(file)) {
+        const { socks } = await openArchive(file);
+        await queries.invalidateQueries({ queryKey: basketKey });
+        setTook(socks);
+        return undefined;
       }
       const read = answered(await client.POST("/api/open", { body: { text: await file.text() } }));
       return add.mutateAsync({
@@ -29,11 +51,12 @@ export function OpenFile({ children }: { children: (open: ReactNode) => ReactNod
         draft: read.draft,
       });
     },
-    onSuccess: (sock) => navigate(`/socks/${sock.id}`),
+    onSuccess: (sock) => sock && navigate(`/socks/${sock.id}`),
   });
   const take = (files: FileList | null) => {
     const file = files?.[0];
     if (file) {
+      setTook(undefined);
       open.mutate(file);
     }
   };
@@ -64,14 +87,25 @@ export function OpenFile({ children }: { children: (open: ReactNode) => ReactNod
             ref={input}
             type="file"
             hidden
-            aria-label="A design or a plan"
-            accept="application/json,.json"
+            aria-label="A design, a plan or an archive"
+            accept="application/json,.json,application/zip,.zip"
             onChange={(event) => {
               take(event.target.files);
               event.target.value = "";
             }}
           />
         </>,
+      )}
+      {took && (
+        <div className="stale-note" role="status">
+          <ul>
+            {took.map(({ id, name, came }) => (
+              <li key={id}>
+                <Link to={`/socks/${id}`}>{name}</Link> {came ? "came in." : "is here already, and the same."}
+              </li>
+            ))}
+          </ul>
+        </div>
       )}
       {open.isError && (
         <div className="fault" role="alert">

@@ -18,6 +18,9 @@ export function CopiesSection() {
         <Button type="primary" href="/api/copies/fresh" download>
           Take a copy away
         </Button>
+        <Button href="/api/archive?wearer=1&dates=1" download>
+          The whole basket as one archive
+        </Button>
         <label className="put-back">
           Put a copy back
           <input

@@ -9,6 +9,7 @@ import { useDraft } from "../shell/useDraft";
 import { Count } from "./Count";
 import { useKnitting } from "./context";
 import { Happened } from "./Happened";
+import { OnThePhone } from "./OnThePhone";
 import { type Comfort, comfort, setComfort } from "./useComforts";
 import { useHasVoice } from "./useVoice";
 import { Where } from "./Where";
@@ -42,6 +43,7 @@ export function KnitPanel({
     yarn: <Yarn sock={sock} row={row} close={close} />,
     note: <Note sock={sock} row={row} close={close} />,
     chart: <Charts row={row} />,
+    phone: <Phone />,
     comforts: <Comforts />,
   };
   return (
@@ -52,6 +54,11 @@ export function KnitPanel({
       {panels[kind ?? ""] ?? <p>There is no such page.</p>}
     </section>
   );
+}
+
+function Phone() {
+  const id = useKnitting((s) => s.view.id);
+  return <OnThePhone id={id} />;
 }
 
 /** Charts are those in which the present row stands, lit; all of them where it stands in none. */

@@ -227,6 +227,9 @@ export function KnitScreen() {
           <Button size="small" onClick={() => open("chart")}>
             Chart
           </Button>
+          <Button size="small" onClick={() => open("phone")}>
+            On the phone
+          </Button>
           <Button size="small" onClick={() => open("comforts")}>
             Sound, light and rest
           </Button>

@@ -1,9 +1,12 @@
 import { Button, Dropdown } from "antd";
+import { useState } from "react";
 import { useUnit } from "../units/units";
+import { Lend } from "./Lend";
 
 /** TakeAway is what can be carried off: the pattern on paper or as text, and the sock in the open formats. */
 export function TakeAway({ id }: { id: string }) {
   const unit = useUnit();
+  const [lending, setLending] = useState(false);
   const file = (name: string, about: Record<string, string> = {}) =>
     `/api/socks/${id}/files/${name}?${new URLSearchParams({ unit, ...about })}`;
   const link = (key: string, text: string, href: string) => ({
@@ -36,12 +39,18 @@ export function TakeAway({ id }: { id: string }) {
         link("design", "Design", file("design.json")),
         link("plan", "Plan, every row", file("plan.json")),
         link("rows", "Rows as a table", file("rows.csv")),
+        link("archive", "Archive, with its log", file("archive.zip")),
+        link("whole", "Archive, with name and dates", file("archive.zip", { wearer: "1", dates: "1" })),
       ],
     },
   ];
   return (
-    <Dropdown menu={{ items }} trigger={["click"]}>
-      <Button type="primary">Take it away</Button>
-    </Dropdown>
+    <>
+      <Dropdown menu={{ items }} trigger={["click"]}>
+        <Button type="primary">Take it away</Button>
+      </Dropdown>
+      <Button onClick={() => setLending(true)}>Lend</Button>
+      {lending && <Lend id={id} close={() => setLending(false)} />}
+    </>
   );
 }

@@ -27,6 +27,8 @@ export function Shell() {
     setWas(false);
   }
   useSendWaiting(open);
+  // Whoever comes with a pass has no passphrase to give.
+  const withPass = useMatch("/pass/:token") !== null;
   const knitting = useMatch("/socks/:id/knit") !== null && !locked;
   return (
     <>
@@ -36,10 +38,10 @@ export function Shell() {
       {!knitting && <Header />}
       <main id="content" tabIndex={-1}>
         {!open && !locked && <Skeleton active className="page" />}
-        {locked && <LoginPage />}
+        {locked && !withPass && <LoginPage />}
         {open && <OldNote />}
         {open && movedTo !== "" && !staying && <MovedPage to={movedTo} stay={() => setStaying(true)} />}
-        {(open || behind) && (movedTo === "" || staying) && (
+        {(open || behind || withPass) && (movedTo === "" || staying) && (
           <div className="frame-page" hidden={behind} inert={behind}>
             <Outlet />
           </div>
