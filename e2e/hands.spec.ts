@@ -193,3 +193,20 @@ test("where am I shows the places that are left as pictures, ringed where they d
   expect(await pictures.count()).toBeLessThanOrEqual(4);
   await expect(pictures.first().locator("circle.fabric-marked").first()).toBeAttached();
 });
+
+test("a panel that is opened while another is being closed stays open", async ({ page }) => {
+  await cast(page, "Sock with quick fingers");
+  for (let i = 0; i < 12; i++) {
+    await page.keyboard.press("n");
+    await expect(page.locator(".knit-panel")).toContainText("A note at this row");
+    // Both keys in one breath, as fast as a browser takes them.
+    await page.evaluate(() => {
+      for (const key of ["Escape", "t"]) {
+        document.body.dispatchEvent(new KeyboardEvent("keydown", { key, bubbles: true }));
+      }
+    });
+    await expect(page.getByLabel("From the tip of the toe to the needle")).toBeVisible();
+    await page.keyboard.press("Escape");
+    await expect(page.locator(".knit-panel")).toBeHidden();
+  }
+});

@@ -119,6 +119,8 @@ export const where = (page: Page) => page.locator(".knit-where");
 /** putAt tells the program that a sock of the pair stands before a row, as another device would. */
 export async function putAt(page: Page, row: string, sock = 1): Promise<void> {
   const id = sockID(page);
+  // The other device has heard of every tick that was made here, or its clock might stand where ours does.
+  await expect(page.locator(".knit-state")).toHaveText("written down");
   const view = await (await page.request.get(`/api/socks/${id}/knit`)).json();
   const event = {
     id: `put-${id}-${sock}-${row}`,

@@ -1,5 +1,5 @@
 import { Button, Segmented } from "antd";
-import { type MouseEvent, useLayoutEffect } from "react";
+import { type MouseEvent, useEffect, useLayoutEffect, useRef } from "react";
 import { Link, useLocation, useNavigate, useSearchParams } from "react-router";
 import { Strip } from "../drawing/Strip";
 import { useHands } from "../hands/useHands";
@@ -39,8 +39,14 @@ export function KnitScreen() {
   const location = useLocation();
   const navigate = useNavigate();
   const isOpen = search.get("panel") !== null;
+  // Going back takes a moment: what is opened meanwhile waits for it, or it would be the page that is left.
+  const leaving = useRef(false);
+  const wanted = useRef<string>(undefined);
   const open = (panel: string | null) => {
-    if (panel === null && location.state === opened) {
+    if (leaving.current) {
+      wanted.current = panel ?? undefined;
+    } else if (panel === null && location.state === opened) {
+      leaving.current = true;
       navigate(-1);
     } else {
       setSearch(panel === null ? {} : { panel }, {
@@ -49,6 +55,16 @@ export function KnitScreen() {
       });
     }
   };
+
+  // biome-ignore lint/correctness/useExhaustiveDependencies: it is done once for each place that is come to
+  useEffect(() => {
+    leaving.current = false;
+    const panel = wanted.current;
+    wanted.current = undefined;
+    if (panel !== undefined) {
+      open(panel);
+    }
+  }, [location.key]);
 
   const hands = useHands().data; // all pictures are on the device before somebody asks for one on a train
   // What is asked for the first time is offered, unless it was practised until it counts as known.
