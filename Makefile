@@ -58,7 +58,7 @@ demo: build
 
 lint: tools ui/node_modules/.installed
 	@echo "== gofmt, go vet, staticcheck"
-	@test -z "$$(gofmt -l archive cmd demo export http load pdf scale sock sqlite visit ui/embed.go)" || { echo "These files need gofmt:"; gofmt -l archive cmd demo export http load pdf scale sock sqlite visit ui/embed.go; exit 1; }
+	@test -z "$$(gofmt -l archive cmd demo export http load pdf scale sock sqlite svg visit ui/embed.go)" || { echo "These files need gofmt:"; gofmt -l archive cmd demo export http load pdf scale sock sqlite svg visit ui/embed.go; exit 1; }
 	@go vet ./...
 	@go tool staticcheck ./...
 	@echo "== Biome, TypeScript, generated types"

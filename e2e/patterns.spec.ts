@@ -41,7 +41,7 @@ test("the pattern and the sock are taken away as files, and come back by one", a
   const id = await rowsOf(page, "Observatory roof socks");
   await page.getByRole("button", { name: "Take it away" }).click();
   const links = page.locator(".ant-dropdown a");
-  await expect(links).toHaveCount(11);
+  await expect(links).toHaveCount(12);
   for (const link of await links.all()) {
     const answer = await page.request.get((await link.getAttribute("href")) ?? "");
     expect(answer.status(), (await link.textContent()) ?? "").toBe(200);
@@ -154,4 +154,31 @@ test("a pattern is lent by a link, and taken back", async ({ page }) => {
   await page.getByRole("button", { name: "Take it back" }).first().click();
   await expect(page.locator(".lent li")).toHaveCount(0);
   expect((await page.request.get(link)).status()).toBe(404);
+});
+
+test("measurements go out as a table, and come in from one, all or none", async ({ page }) => {
+  await page.goto("/feet");
+  await page.getByRole("link", { name: "Marit", exact: true }).click();
+  const table = page.getByRole("region", { name: "Measurements as a table" });
+  const [file] = await Promise.all([
+    page.waitForEvent("download"),
+    table.getByRole("link", { name: "Measurements as a table" }).click(),
+  ]);
+  expect(file.suggestedFilename()).toBe("marit-measurements.csv");
+  const read = (text: string) =>
+    page
+      .getByLabel("A table of measurements")
+      .setInputFiles({ name: "feet.csv", mimeType: "text/csv", buffer: Buffer.from(text) });
+  await read("measured_on,side,what,length_mm\n2024-02-01,left,length_mm,long\n2024-02-01,left,nose_mm,20\n");
+  await expect(table.getByRole("alert")).toContainText("line 2");
+  await expect(table.getByRole("alert")).toContainText("line 3");
+  await read("measured_on;side;what;length_mm\n2024-02-01;left;length_mm;231,5\n");
+  await expect(table.getByRole("alert")).toBeHidden();
+  await expect
+    .poll(async () =>
+      (
+        await page.request.get(`/api/feet/${page.url().split("/").pop()?.split("?")[0]}/measurements.csv`)
+      ).text(),
+    )
+    .toContain("2024-02-01,left,length_mm,231.5");
 });

@@ -149,7 +149,7 @@ func (s *server) showPass(c *gin.Context) {
 	}
 	path, ok := s.passes.take(given.Token)
 	if !ok {
-		fail(c, nethttp.StatusUnauthorized, "this pass was used, or its five minutes are over: ask for another one, or give the passphrase")
+		fail(c, nethttp.StatusForbidden, "this pass was used, or its five minutes are over: ask for another one, or give the passphrase")
 		return
 	}
 	if s.gate.required() {

@@ -57,10 +57,10 @@ func TestAPassIsUsedOnce(t *testing.T) {
 		}
 	}
 	assert.Equal(t, 200, ask(h, "GET", sock, "", came).Code, "the phone is in")
-	assert.Equal(t, 401, ask(h, "POST", "/api/pass", `{"token":"`+token+`"}`).Code, "once")
+	assert.Equal(t, 403, ask(h, "POST", "/api/pass", `{"token":"`+token+`"}`).Code, "once")
 	late := give()
 	*now = now.Add(6 * time.Minute)
-	assert.Equal(t, 401, ask(h, "POST", "/api/pass", `{"token":"`+late+`"}`).Code, "its time is over")
+	assert.Equal(t, 403, ask(h, "POST", "/api/pass", `{"token":"`+late+`"}`).Code, "its time is over")
 	codes := map[int]int{}
 	for range 30 {
 		codes[ask(h, "POST", "/api/pass", `{"token":"GUESS"}`).Code]++

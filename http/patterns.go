@@ -12,6 +12,7 @@ import (
 
 	"github.com/gin-gonic/gin"
 
+	"acornstep/export"
 	"acornstep/pdf"
 	"acornstep/sock/basket"
 	"acornstep/sock/check"
@@ -24,7 +25,9 @@ import (
 	"acornstep/sock/leaflet"
 	"acornstep/sock/measure"
 	"acornstep/sock/plan"
+	"acornstep/sock/shape"
 	"acornstep/sock/trace"
+	"acornstep/svg"
 )
 
 // PatternQuestion is how a pattern is to be written.
@@ -121,7 +124,7 @@ func (s *server) files(c *gin.Context) {
 		s.patternFile(c)
 	case "archive.zip":
 		s.archiveFile(c)
-	case "design.json", "plan.json", "rows.csv":
+	case "design.json", "plan.json", "rows.csv", "drawing.svg":
 		s.documentFile(c)
 	default:
 		s.failWith(c, basket.ErrNotFound)
@@ -161,6 +164,14 @@ func (s *server) documentFile(c *gin.Context) {
 			return
 		}
 		attached(c, k.sock.Name+" rows", "csv", "text/csv; charset=utf-8", text)
+	case "drawing.svg":
+		t, err := trace.Of(k.plan.Rows)
+		if err != nil {
+			s.failWith(c, err)
+			return
+		}
+		drawn := shape.Of(k.plan, t)
+		attached(c, k.sock.Name, "svg", "image/svg+xml", svg.Of(&drawn, k.sock.Name))
 	case "design.json":
 		s.jsonFile(c, k.sock.Name+" design", &k.plan.Design)
 	default:
@@ -244,4 +255,53 @@ func openFile(c call[FileText]) (Opened, error) {
 		return o, document.Faults{{Field: "format", Message: fmt.Sprintf("read %.40q; a file has %q or %q", head.Format, design.Format, plan.Format)}}
 	}
 	return o, json.Unmarshal(text, &o.Draft.Design)
+}
+
+// measurementsFile is what was measured on a wearer, as a table.
+func (s *server) measurementsFile(c *gin.Context) {
+	w, err := s.Feet.Wearer(c, c.Param("id"))
+	if err != nil {
+		s.failWith(c, err)
+		return
+	}
+	text, err := export.Measurements(&w)
+	if err != nil {
+		s.failWith(c, err)
+		return
+	}
+	attached(c, w.Name+" measurements", "csv", "text/csv; charset=utf-8", text)
+}
+
+// readingsFile is what was counted on a swatch, as a table.
+func (s *server) readingsFile(c *gin.Context) {
+	counted, err := s.Swatches.Swatch(c, c.Param("id"))
+	if err != nil {
+		s.failWith(c, err)
+		return
+	}
+	text, err := export.Readings(&counted)
+	if err != nil {
+		s.failWith(c, err)
+		return
+	}
+	attached(c, "swatch readings", "csv", "text/csv; charset=utf-8", text)
+}
+
+// addTable adds the measurements of a table, all of them or none.
+func (s *server) addTable(c call[FileText]) (WearerView, error) {
+	list, err := export.ReadMeasurements(c.Asked.Text)
+	if err != nil {
+		return WearerView{}, err
+	}
+	var faults document.Faults
+	for i := range list {
+		s.notToCome(&faults, list[i].On)
+	}
+	if err := faults.Err(); err != nil {
+		return WearerView{}, err
+	}
+	if err := s.Feet.AddMeasurements(c, c.ID, list, nil); err != nil {
+		return WearerView{}, err
+	}
+	return s.wearerView(c, c.ID)
 }

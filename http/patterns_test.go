@@ -17,7 +17,7 @@ func TestFilesOfASock(t *testing.T) {
 	a := start(t, "")
 	path, _ := a.onNeedles()
 	for file, has := range map[string]string{
-		"pattern.pdf": "%PDF-", "pattern.txt": "ABBREVIATIONS", "design.json": `"acorn-step.design"`, "plan.json": `"acorn-step.plan"`, "rows.csv": "section,row,kind,side,worked",
+		"pattern.pdf": "%PDF-", "pattern.txt": "ABBREVIATIONS", "design.json": `"acorn-step.design"`, "plan.json": `"acorn-step.plan"`, "rows.csv": "section,row,kind,side,worked", "drawing.svg": "<svg ",
 	} {
 		r := a.do("GET", path+"/files/"+file, "")
 		assert.Equal(t, 200, r.status, file)
@@ -117,4 +117,25 @@ func TestAnArchiveGoesToAnotherBasket(t *testing.T) {
 	var took http.Imported
 	r.into(t, &took)
 	assert.Len(t, took.Socks, before+2)
+}
+
+// Measurements go out as a table and come back in, all of them or none.
+func TestMeasurementsAsATable(t *testing.T) {
+	a := start(t, "")
+	var w http.WearerView
+	a.do("POST", "/api/feet", `{"name":"Marit","cautions":[],"note":""}`).into(t, &w)
+	path := "/api/feet/" + w.Wearer.ID
+	body, err := json.Marshal(http.FileText{Text: "measured_on,side,what,length_mm\n2025-10-03,left,length_mm,243\n2025-10-03,left,ball_girth_mm,228\n"})
+	require.NoError(t, err)
+	r := a.do("POST", path+"/table", string(body))
+	require.Equal(t, 201, r.status, r.text)
+	assert.Contains(t, a.do("GET", path+"/measurements.csv", "").text, "2025-10-03,left,length_mm,243,tape")
+	body, err = json.Marshal(http.FileText{Text: "measured_on,side,what,length_mm\n2025-11-03,left,length_mm,244\n2025-11-03,left,length_mm,long\n"})
+	require.NoError(t, err)
+	r = a.do("POST", path+"/table", string(body))
+	assert.Equal(t, 422, r.status)
+	assert.Contains(t, r.text, "line 3")
+	assert.NotContains(t, a.do("GET", path+"/measurements.csv", "").text, "2025-11-03")
+	assert.Equal(t, 404, a.do("GET", "/api/feet/NOBODY/measurements.csv", "").status)
+	assert.Equal(t, 404, a.do("GET", "/api/swatches/NOBODY/readings.csv", "").status)
 }

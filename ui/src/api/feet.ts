@@ -59,6 +59,11 @@ export const useAddMeasurement = (id: string) =>
     answered(await client.POST("/api/feet/{id}/measurements", { params: { path: { id } }, body })),
   );
 
+export const useAddTable = (id: string) =>
+  useFeetChange(async (text: string) =>
+    answered(await client.POST("/api/feet/{id}/table", { params: { path: { id } }, body: { text } })),
+  );
+
 export const useDeleteMeasurement = (id: string) =>
   useFeetChange(async (part: string) =>
     answered(await client.DELETE("/api/feet/{id}/measurements/{part}", { params: { path: { id, part } } })),

@@ -18,6 +18,7 @@ import { usePageTitle } from "../shell/usePageTitle";
 import { useTakeOut } from "../shell/useTakeOut";
 import { Growth } from "./Growth";
 import { Measure } from "./Measure";
+import { Table } from "./Table";
 
 /** WearerPage is one person: both feet, what to be careful of, and how a foot grows. */
 export function WearerPage() {
@@ -70,6 +71,7 @@ function Person({ view }: { view: WearerView }) {
       {foot.grows && <Growth wearer={wearer.id} side={side} />}
       <Tracings view={view} side={side} />
       <Careful view={view} />
+      <Table id={wearer.id} />
     </div>
   );
 }

@@ -39,6 +39,7 @@ export function TakeAway({ id }: { id: string }) {
         link("design", "Design", file("design.json")),
         link("plan", "Plan, every row", file("plan.json")),
         link("rows", "Rows as a table", file("rows.csv")),
+        link("drawing", "Drawing, SVG", file("drawing.svg")),
         link("archive", "Archive, with its log", file("archive.zip")),
         link("whole", "Archive, with name and dates", file("archive.zip", { wearer: "1", dates: "1" })),
       ],

@@ -43,6 +43,9 @@ function Swatch({ view }: { view: SwatchView }) {
     <div className="page">
       <header className="page-heading">
         <h1>{name}</h1>
+        <a href={`/api/swatches/${swatch.id}/readings.csv`} download>
+          Counts as a table
+        </a>
         <Delete view={view} name={name} />
       </header>
       <Facts view={view} />
