@@ -46,6 +46,15 @@ const screens: Record<string, (page: Page) => Promise<unknown>> = {
     await page.goto(`${await open(page, "Comet hunter's short socks")}/knit?panel=where`);
     await expect(page.locator(".matches li").first()).toBeVisible();
   },
+  "show me beside a row": async (page) => {
+    await page.goto(`${await open(page, "Comet hunter's short socks")}/knit?panel=show`);
+    await expect(page.locator(".move-steps li.at")).toBeVisible();
+  },
+  charts: async (page) => {
+    await page.goto(`${await open(page, "Observatory roof socks")}/rows`);
+    await page.getByText("Charts", { exact: true }).click();
+    await expect(page.locator("figure.chart").first()).toBeVisible();
+  },
   weighing: async (page) => page.goto(`${await open(page, "Comet hunter's short socks")}/knit?panel=yarn`),
   "what happened": async (page) =>
     page.goto(`${await open(page, "Comet hunter's short socks")}/knit?panel=happened`),

@@ -62,7 +62,7 @@ var routes = []route{
 	{method: "GET", path: "/api/shared/{id}", hidden: true, open: true, handler: plain((*server).sharedPattern)},
 	{method: "GET", path: "/api/archive", hidden: true, handler: plain((*server).basketArchive)},
 	{method: "POST", path: "/api/archive", hidden: true, most: archive.MostBytes + 1, handler: plain((*server).openArchive)},
-	answering("POST", "/api/open", "openFile", "Read a design or a plan from a file", 200, asking(openFile)).planning(),
+	answering("POST", "/api/open", "openFile", "Read a design or a plan from a file", 200, asking(openFile)).planning().upTo(mostOfFile),
 	{method: "GET", path: "/api/socks/{id}/plan.ics", hidden: true, handler: plain((*server).calendar)},
 	answering("POST", "/api/plan", "plan", "Work a draft out to the last loop; nothing is kept", 200, asking(planOf)).planning(),
 	answering("POST", "/api/ways", "rankWays", "Rank the ways to knit a draft by what matters", 200, asking(rankWays)).planning(),

@@ -73,6 +73,7 @@ const (
 	mostBytes     = 256 << 10
 	mostLogin     = 4 << 10
 	mostOfEvents  = 1 << 20
+	mostOfFile    = 8 << 20
 	readTimeout   = 15 * time.Second
 	writeTimeout  = 30 * time.Second
 	idleTimeout   = 2 * time.Minute

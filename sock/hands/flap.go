@@ -14,9 +14,6 @@ func flapEdge(side float64) scene {
 	return s.with(edge(Yarn, side*1.4, -1.75, 4)...)
 }
 
-// turnGap is the turn of a flap: what was worked on the right needle, two loops beside the gap, and what waits.
-func turnGap(f facing, s scene) scene { return f.yarnAt(s) }
-
 var flaps = append(append([]Sequence{
 	{
 		Name: "flap-set-up", Title: "The set-up row of a heel", Group: groupFlap,
@@ -121,7 +118,7 @@ func flapTurns(f facing) []Sequence {
 	return []Sequence{{
 		Name: "flap-turn-" + f.id, Title: "The turn of a flap, " + f.said, Group: groupFlap,
 		Steps: []Step{
-			{"Slip the first stitch. " + map[bool]string{true: "Knit", false: "Purl"}[f.knits] + " to one before the gap.", turnGap(f, tips(f.n(1)+"/"+f.n(2), f.m(2)))},
+			{"Slip the first stitch. " + map[bool]string{true: "Knit", false: "Purl"}[f.knits] + " to one before the gap.", f.yarnAt(tips(f.n(1)+"/"+f.n(2), f.m(2)))},
 			{"The two beside the gap together: " + together + ".", pass},
 			{"One more. None left for it at the very end: so it has to be.", f.yarnAt(tips(f.n(2), f.fresh+map[bool]string{true: "l", false: "B"}[f.knits]+f.m(1)))},
 			{"Turn.", other.turned()},

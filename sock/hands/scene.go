@@ -59,8 +59,10 @@ func (s scene) with(more ...strand) scene {
 // yarn is a curve of the strand that moves.
 func yarn(points ...point) strand { return strand{part: Now, points: points} }
 
-// behind and inFront lead a strand on to its ball.
-func (s strand) behind() strand  { s.ball = ballBehind; return s }
+// behind leads a strand on to its ball behind the work.
+func (s strand) behind() strand { s.ball = ballBehind; return s }
+
+// inFront leads it on before the work.
 func (s strand) inFront() strand { s.ball = ballInFront; return s }
 
 // as gives a strand another part.

@@ -7,10 +7,11 @@ type layout struct {
 	left, right string
 	// tilt is how far the right needle falls for each stitch to the right, rise how far the left one does to the left.
 	tilt, rise float64
-	// first is where the first loops lie, left and right of the tips.
+	// firstLeft and firstRight are where the loops next to the tips lie.
 	firstLeft, firstRight float64
-	entered               way
-	taken                 int
+	// entered is how the right needle went into loops of the left one, taken into how many.
+	entered way
+	taken   int
 }
 
 // purls says whether the purl side faces the knitter.
@@ -21,15 +22,15 @@ type way int
 
 const (
 	out way = iota
-	// knitwise: from the front to the back, in front of the right leg and behind the left one.
+	// knitwise goes from the front to the back, in front of the right leg and behind the left one.
 	knitwise
-	// purlwise: in front of the needle, under the right leg.
+	// purlwise stays in front of the needle, under the right leg.
 	purlwise
-	// through the back loop: behind the needle, in front of the left leg.
+	// backLoop stays behind the needle, in front of the left leg.
 	backLoop
-	// from behind round the left leg to the front.
+	// fromBehind comes round the left leg to the front.
 	fromBehind
-	// the new loop is on the right needle, in front of the old one or behind it, which still hangs on the left one.
+	// drawnToFront and drawnToBack have the new loop on the right needle, before or behind the old one, which still hangs on the left one.
 	drawnToFront
 	drawnToBack
 )
@@ -50,8 +51,7 @@ const (
 // r and l were worked together and lean right or left, i was made of the bar below, f has the bar of a kfb;
 // c is in another yarn. | is a marker, / the gap of a turn, _ a place left empty.
 func tips(left, right string) scene {
-	s := scene{wide: 7.4, high: 4, ox: 3.7, oy: 1.35, lay: layout{left: left, right: right, firstLeft: -0.8, firstRight: 0.8}}
-	return s
+	return scene{wide: 7.4, high: 4, ox: 3.7, oy: 1.35, lay: layout{left: left, right: right, firstLeft: -0.8, firstRight: 0.8}}
 }
 
 // into puts the right needle into the first so many loops of the left one.

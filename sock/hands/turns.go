@@ -1,11 +1,13 @@
 package hands
 
+import "strings"
+
 // facing is the side that faces the knitter, with what is seen and done on it.
 type facing struct {
 	// id ends the names of sequences, said their titles.
 	id, said string
-	// work is to knit or to purl, worked the same done.
-	work, working string
+	// work is what is done to a stitch: knit or purl.
+	work string
 	// loop is a loop of the row before, fresh one of the row at hand.
 	loop, fresh string
 	way         way
@@ -13,8 +15,8 @@ type facing struct {
 }
 
 var (
-	rightSide = facing{"rs", "right side", "knit", "knitted", "v", "V", knitwise, true}
-	wrongSide = facing{"ws", "wrong side", "purl", "purled", "b", "B", purlwise, false}
+	rightSide = facing{"rs", "right side", "knit", "v", "V", knitwise, true}
+	wrongSide = facing{"ws", "wrong side", "purl", "b", "B", purlwise, false}
 )
 
 // both gives what a function makes for either side.
@@ -29,25 +31,13 @@ func (f facing) yarnAt(s scene) scene {
 }
 
 // n are so many loops of the row before, m of the row at hand.
-func (f facing) n(n int) string { return times(f.loop, n) }
-func (f facing) m(n int) string { return times(f.fresh, n) }
-
-func times(letter string, n int) string {
-	list := ""
-	for range n {
-		list += letter
-	}
-	return list
-}
+func (f facing) n(n int) string { return strings.Repeat(f.loop, n) }
+func (f facing) m(n int) string { return strings.Repeat(f.fresh, n) }
 
 // turned is the work right after a turn: what was just worked lies on the left needle, what waits beyond the gap on the right one.
 func (f facing) turned() scene {
-	// What was worked on one side lies on the wrong side in front, and the other way round: the yarn hangs on the wrong side.
-	s := tips(f.n(3), "/"+f.n(2))
-	if f.knits {
-		return s.behind().turning()
-	}
-	return s.front().turning()
+	// The yarn hangs on the wrong side: behind when the right side faces the knitter.
+	return f.yarnAt(tips(f.n(3), "/"+f.n(2))).turning()
 }
 
 // snug is said before the first stitch after every turn.

@@ -12,20 +12,22 @@ func (s scene) start() point {
 	return point{s.lay.firstRight - 0.2, foot + y*0.45, 0.2}
 }
 
-// behind leaves the yarn behind the work, front in front of it.
+// behind leaves the yarn behind the work.
 func (s scene) behind() scene {
 	return s.draw().with(yarn(s.start(), s.start().plus(-0.3, -0.35).at(-3)).behind())
 }
 
+// front leaves it in front.
 func (s scene) front() scene {
 	return s.draw().with(yarn(s.start(), s.start().plus(-0.25, -0.1).at(3)).inFront())
 }
 
-// brought takes the yarn between the tips to the other side, not over a needle.
+// broughtFront takes the yarn to the front between the tips, not over a needle.
 func (s scene) broughtFront() scene {
 	return s.draw().with(yarn(s.start(), point{0, 0.75, -3}, point{-0.02, 0, -1}, point{0.02, 0.5, 3}).inFront()).with(arrow(point{-0.1, -0.75, 0}, point{-0.35, 0, 0}, point{-0.2, 0.8, 0})...)
 }
 
+// broughtBack takes it to the back.
 func (s scene) broughtBack() scene {
 	return s.draw().with(yarn(s.start(), point{0.15, 1, 3}, point{0.02, 0.4, 3}, point{0, -0.3, -1}).behind()).with(arrow(point{-0.2, 0.9, 0}, point{-0.4, 0.1, 0}, point{-0.15, -0.7, 0})...)
 }
@@ -66,12 +68,13 @@ func (s scene) through() scene {
 	return n.draw().with(st.inFront())
 }
 
-// overToBack lays the yarn from the front over the right needle to the back; overToFront the other way.
+// overToBack lays the yarn from the front over the right needle to the back.
 func (s scene) overToBack() scene {
 	x := 0.55
 	return s.draw().with(yarn(s.start().at(3), point{x - 0.2, 0.85, 3}, point{x - 0.16, 0.1, 3}, point{x, -0.38, 1}, point{x + 0.2, -0.2, -3}, point{x + 0.3, 0.2, -3}, point{x + 0.6, 0.3, -3}).behind())
 }
 
+// overToFront lays it from the back to the front.
 func (s scene) overToFront() scene {
 	x := 0.55
 	return s.draw().with(yarn(s.start(), point{x - 0.3, 0.85, -3}, point{x - 0.25, 0.1, -3}, point{x - 0.05, -0.38, 1}, point{x + 0.16, 0, 3}, point{x + 0.2, 0.6, 3}).inFront())

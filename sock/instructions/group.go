@@ -120,16 +120,21 @@ func (w *writer) block(at, rows, times int) {
 		w.line(i, last)
 		i = last + 1
 	}
-	first, last := &w.p.Rows[at], &w.p.Rows[at+rows-1]
 	end := at + rows*times - 1
-	which := fmt.Sprintf("%ss %d to %d", kinds(w.p.Rows[at:at+rows]), first.N, last.N)
-	if rows == 2 {
-		which = fmt.Sprintf("%ss %d and %d", kinds(w.p.Rows[at:at+rows]), first.N, last.N)
-	}
+	which := several(w.p.Rows[at : at+rows])
 	w.items = append(w.items, Item{
 		First: at + rows, Last: end, Check: w.check(end, true),
 		Label: fmt.Sprintf("%s, %s more (to %s %d)", which, often(times-1), strings.ToLower(kinds(w.p.Rows[end:end+1])), w.p.Rows[end].N),
 	})
+}
+
+// several names rows that come one after the other: the first and the last.
+func several(rows []needle.Row) string {
+	between := "to"
+	if len(rows) == 2 {
+		between = "and"
+	}
+	return fmt.Sprintf("%ss %d %s %d", kinds(rows), rows[0].N, between, rows[len(rows)-1].N)
 }
 
 func often(n int) string {
@@ -154,7 +159,7 @@ func (w *writer) line(first, last int) {
 	row := &w.p.Rows[first]
 	label := fmt.Sprintf("%s %d", kinds(w.p.Rows[first:first+1]), row.N)
 	if last > first {
-		label = fmt.Sprintf("%ss %d to %d", kinds(w.p.Rows[first:first+1]), row.N, w.p.Rows[last].N)
+		label = several(w.p.Rows[first : last+1])
 	}
 	if row.Kind != needle.Round {
 		label += " (" + string(row.Side) + ")"

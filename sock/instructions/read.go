@@ -35,11 +35,11 @@ type reader struct {
 
 var (
 	heading = regexp.MustCompile(`^[A-Z ]+$`)
-	working = regexp.MustCompile(`^(?:Row|Round)s? (\d+)(?: to (\d+))?(?: \((?:RS|WS)\))?: (.*)\.$`)
+	working = regexp.MustCompile(`^(?:Row|Round)s? (\d+)(?: (?:to|and) (\d+))?(?: \((?:RS|WS)\))?: (.*)\.$`)
 	again   = regexp.MustCompile(`^(?:Row|Round)s (\d+) (?:and|to) (\d+), (once|\d+ times) more \(to (?:row|round) (\d+)\)\.$`)
 )
 
-// mostRows are read of one line: a slip of the pen makes no endless sock.
+// mostRows are read in all: a slip of the pen makes no endless sock.
 const mostRows = 5000
 
 func (r *reader) line(line string) error {
@@ -59,8 +59,11 @@ func (r *reader) line(line string) error {
 		if at[3] != "once" {
 			times = whole(strings.TrimSuffix(at[3], " times"))
 		}
-		if size := last - first + 1; size < 2 || times > mostRows || end != last+size*times {
+		if size := last - first + 1; size < 2 || times > mostRows || size > mostRows || end != last+size*times {
 			return fmt.Errorf("%d times %d rows after row %d do not lead to row %d", times, last-first+1, last, end)
+		}
+		if len(r.rows)+end-last > mostRows {
+			return fmt.Errorf("no sock has more than %d rows", mostRows)
 		}
 		for n := last + 1; n <= end; n++ {
 			parts, known := r.numbered[n-(last-first+1)]
@@ -80,8 +83,11 @@ func (r *reader) line(line string) error {
 	if at[2] != "" {
 		last = whole(at[2])
 	}
-	if last < first || last-first > mostRows {
+	if last < first {
 		return fmt.Errorf("rows %d to %d are none", first, last)
+	}
+	if len(r.rows)+last-first >= mostRows {
+		return fmt.Errorf("no sock has more than %d rows", mostRows)
 	}
 	parts := r.parts(at[3], r.needles(len(r.rows)))
 	for n := first; n <= last; n++ {

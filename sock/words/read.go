@@ -20,6 +20,13 @@ type Reading struct {
 	From int
 }
 
+// Nobody knits on more needles, or repeats something more often in one row: what is beyond was not written by hand.
+const (
+	mostNeedles  = 16
+	mostTimes    = 1000
+	mostStitches = 5000
+)
+
 // Eyes see what lies on the needles where a part of a row begins.
 type Eyes struct {
 	// Ahead counts the stitches ahead of the yarn on a needle, by its number from 0.
@@ -35,6 +42,9 @@ func Read(p Part, side needle.Side, eyes Eyes) (Reading, error) {
 		return readLay(p.Short)
 	}
 	r := Reading{Needle: needleNamed(p.On)}
+	if r.Needle >= mostNeedles {
+		return r, fmt.Errorf("%.40q: nobody knits on so many needles", p.On)
+	}
 	text := p.Short
 	if what, _, laid := strings.Cut(text, ": "); laid && strings.HasPrefix(text, "cast on ") {
 		lay, err := readLay(text)
@@ -53,6 +63,9 @@ func Read(p Part, side needle.Side, eyes Eyes) (Reading, error) {
 			return r, err
 		}
 		times := 1
+		if piece.times > mostTimes {
+			return r, fmt.Errorf("%.60q: that is repeated too often to be a row", piece.text)
+		}
 		switch {
 		case piece.toEnd:
 			each := 0
@@ -75,12 +88,12 @@ func Read(p Part, side needle.Side, eyes Eyes) (Reading, error) {
 }
 
 // reaching is a run of knits or purls up to something.
-var reaching = regexp.MustCompile(`^(knit|purl) to (the end|the last \d+|one before [a-z -]+|the [a-z -]+)(?:, |$)`)
+var reaching = regexp.MustCompile(`^(knit|purl) to (the end|the last stitch|the last \d+|one before [a-z -]+|the [a-z -]+)(?:, |$)`)
 
 // far counts the stitches up to the end of the needle, to its last ones, or to something that is seen.
 func (r *Reading) far(eyes Eyes, until string, taken int) (int, error) {
 	n, seen := 0, true
-	last, counted := strings.CutPrefix(until, "the last ")
+	last, counted := strings.CutPrefix(strings.Replace(until, "last stitch", "last 1", 1), "the last ")
 	switch {
 	case until == "the end":
 		n = eyes.Ahead(r.Needle) - taken
@@ -150,6 +163,9 @@ func readPiece(p piece, side needle.Side, far func(until string, taken int) (int
 		o, said := longestSaid(rest, side)
 		if said == 0 {
 			return nil, fmt.Errorf("%q says nothing", rest)
+		}
+		if o.N > mostStitches {
+			return nil, fmt.Errorf("%.40q: no sock has so many stitches", rest)
 		}
 		ops, taken = append(ops, o), taken+o.N*o.Code.Takes()
 		rest = strings.TrimPrefix(rest[said:], ", ")
@@ -228,10 +244,16 @@ func readLay(text string) (Reading, error) {
 	r := Reading{Needle: -1, Lay: []int{}}
 	for _, one := range strings.Split(list, ", ") {
 		loops, name, _ := strings.Cut(one, " on ")
-		for on := max(0, needleNamed(name)); len(r.Lay) <= on; {
+		on := max(0, needleNamed(name))
+		if on >= mostNeedles {
+			return Reading{}, fmt.Errorf("%.40q: nobody knits on so many needles", name)
+		}
+		for len(r.Lay) <= on {
 			r.Lay = append(r.Lay, 0)
 		}
-		r.Lay[len(r.Lay)-1] = whole(loops)
+		if r.Lay[len(r.Lay)-1] = whole(loops); r.Lay[len(r.Lay)-1] > mostStitches {
+			return Reading{}, fmt.Errorf("%.40q: no sock has so many stitches", one)
+		}
 	}
 	return r, nil
 }

@@ -74,6 +74,9 @@ func reached(t *trace.Trace, i int, part *needlePart, taken int) string {
 		until = "the end"
 	case toEnd:
 		until = fmt.Sprintf("the last %d", left)
+		if left == 1 {
+			until = "the last stitch"
+		}
 	case t.Rows[i].Kind == needle.FlatRow:
 		until = fingers.Landmark(state.Snapshot, state.Side == needle.RS, taken, run.N)
 	}
