@@ -458,11 +458,20 @@ const (
 	besideChart = 9.0
 )
 
+// cellOf is how large the cells of a chart are: half a page wide where they can be, and never more than a page.
+func (s *sheet) cellOf(c *chart.Chart) float64 {
+	half := (s.width() - 4*besideChart) / 2
+	cell := max(min(largestCell, half/float64(c.Columns)), smallCell)
+	return min(cell, (s.width()-2*besideChart)/float64(c.Columns), (s.bottom()-margin-30)/float64(len(c.Rows)))
+}
+
 // charts are drawn beside each other as far as they fit, with one legend.
 func (s *sheet) charts(list []chart.Chart) {
 	if len(list) == 0 {
 		return
 	}
+	// The heading goes with the first chart.
+	s.room(24 + s.cellOf(&list[0])*float64(len(list[0].Rows)))
 	s.heading("Charts", 0)
 	s.font(body-1, false)
 	s.line("As the right side shows it, the first row at the bottom; each number stands where its row begins.", s.width())
@@ -470,9 +479,7 @@ func (s *sheet) charts(list []chart.Chart) {
 	var symbols []chart.Symbol
 	for i := range list {
 		c := &list[i]
-		half := (s.width() - 4*besideChart) / 2
-		cell := max(min(largestCell, half/float64(c.Columns)), smallCell)
-		cell = min(cell, (s.width()-2*besideChart)/float64(c.Columns), (s.bottom()-margin-30)/float64(len(c.Rows)))
+		cell := s.cellOf(c)
 		wide, high := cell*float64(c.Columns)+2*besideChart, cell*float64(len(c.Rows))+8
 		s.font(body, true)
 		title := min(s.wide(c.Title), s.width())
@@ -579,37 +586,71 @@ func (s *sheet) legend(symbols []chart.Symbol) {
 	s.SetXY(margin, top+float64(rows)*(side+1.4)+3)
 }
 
-// moves are the new ones, each a strip of its drawn steps.
+// moves are the new ones in two columns, each a strip of its drawn steps with the words below.
 func (s *sheet) moves(list []hands.Move) {
-	const across = 6
-	for i := range list {
-		m := &list[i]
-		if i == 0 {
-			s.heading("What is new in it, step by step", 0)
-		}
-		wide := s.width() / across
-		s.font(body-2.5, false)
-		lines := 0
-		caption := func(k int) string { return fmt.Sprintf("%d %s", k+1, m.Steps[k].Text) }
-		for k := range m.Steps {
-			lines = max(lines, len(s.wrap(caption(k), wide-3)))
-		}
-		rows := float64((len(m.Steps) + across - 1) / across)
-		s.room(10 + rows*(wide*0.56+float64(lines)*s.leading()+2))
-		s.heading(m.Title, 1)
-		top := s.GetY()
-		for k, step := range m.Steps {
-			x, y := margin+wide*float64(k%across), top+float64(k/across)*(wide*0.56+float64(lines)*s.leading()+2)
-			s.font(body-2.5, false)
-			s.picture(step.Picture, x, y, wide-2)
-			s.SetXY(x, y+(wide-2)*0.56)
-			s.line(caption(k), wide-3)
-		}
-		s.font(body-2.5, false)
-		s.SetXY(margin, top+rows*(wide*0.56+float64(lines)*s.leading()+2))
-		s.line("Look: "+m.Look+" Usual slip: "+m.Slip, s.width())
-		s.Ln(1)
+	const gap, fewest = 8.0, 5 // between the columns; pictures of a strip at least, so that all strips are alike
+	if s.print.Large {
+		s.strips(list, 1, gap, fewest)
+		return
 	}
+	s.strips(list, 2, gap, fewest)
+}
+
+func (s *sheet) strips(list []hands.Move, columns int, gap float64, fewest int) {
+	wide := (s.width() - gap*float64(columns-1)) / float64(columns)
+	for i := 0; i < len(list); i += columns {
+		row := list[i:min(i+columns, len(list))]
+		high := 0.0
+		for k := range row {
+			high = max(high, s.strip(&row[k], margin, 0, wide, fewest, true))
+		}
+		if i == 0 {
+			s.room(high + 14)
+			s.heading("What is new in it, step by step", 0)
+			s.Ln(1)
+		}
+		s.room(high)
+		top := s.GetY()
+		for k := range row {
+			s.strip(&row[k], margin+float64(k)*(wide+gap), top, wide, fewest, false)
+		}
+		s.SetXY(margin, top+high)
+	}
+}
+
+// strip draws a move in a column, and gives how high it is; on trial nothing is drawn.
+func (s *sheet) strip(m *hands.Move, x, y, wide float64, fewest int, trial bool) float64 {
+	each := wide / float64(max(fewest, len(m.Steps)))
+	var words strings.Builder
+	for k, step := range m.Steps {
+		fmt.Fprintf(&words, "%d\u00a0%s ", k+1, step.Text)
+	}
+	fmt.Fprintf(&words, "Look: %s Slip: %s", m.Look, m.Slip)
+	s.font(body, true)
+	title := s.leading()
+	if !trial {
+		s.colour(bark)
+		s.SetXY(x, y)
+		s.put(m.Title)
+		s.colour(black)
+	}
+	pictures := 0.0
+	for k, step := range m.Steps {
+		scale := (each - 1.2) / float64(step.Picture.Width)
+		pictures = max(pictures, float64(step.Picture.Height)*scale)
+		if !trial {
+			s.picture(step.Picture, x+each*float64(k), y+title+0.5, each-1.2)
+		}
+	}
+	s.font(body-2.5, false)
+	lines := s.wrap(words.String(), wide)
+	if !trial {
+		for k, line := range lines {
+			s.SetXY(x, y+title+pictures+1.5+float64(k)*s.leading())
+			s.put(line)
+		}
+	}
+	return title + pictures + 1.5 + float64(len(lines))*s.leading() + 1.8
 }
 
 // pathPiece is a command of a path, or a number.
@@ -687,7 +728,7 @@ func (s *sheet) notes(list []string) {
 	for _, n := range list {
 		s.font(body, false)
 		s.room(s.leading() + 4)
-		s.Ln(2.5)
+		s.Ln(1.5)
 		s.put(n)
 		y := s.GetY() + s.leading()
 		s.SetLineWidth(0.2)

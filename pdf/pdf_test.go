@@ -69,6 +69,12 @@ func TestThePaperSaysTheRows(t *testing.T) {
 			require.NoError(t, err)
 			assert.Less(t, len(made), 400_000, name)
 			text, fonts := read(t, made)
+			if pages := strings.Count(text, "\f"); !print.Large {
+				assert.LessOrEqual(t, pages, 5, name)
+				if fields == "" {
+					assert.LessOrEqual(t, pages, 4, "the usual sock")
+				}
+			}
 			said := flat(text)
 			assert.Contains(t, said, flat("Łucja & Žofie, ½ × ±"), name)
 			for _, section := range l.Sections {
