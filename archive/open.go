@@ -1,0 +1,265 @@
+package archive
+
+import (
+	"archive/zip"
+	"bytes"
+	"crypto/sha256"
+	"encoding/base64"
+	"encoding/hex"
+	"encoding/json"
+	"fmt"
+	"io"
+	"path"
+	"regexp"
+	"strings"
+
+	"acornstep/sock/check"
+	"acornstep/sock/document"
+	"acornstep/sock/logbook"
+	"acornstep/sock/plan"
+)
+
+// names are those that a file of an archive can have.
+var names = regexp.MustCompile(`^(sock\.json|log\.json|swatch\.json|plans/version-[1-9][0-9]{0,4}(-about|-second)?\.json|photos/[0-9]{3,6}\.jpg|socks/[0-9]{3,6}-[a-z0-9-]{1,40}\.zip)$`)
+
+// refuse is a fault of an archive, in a sentence.
+func refuse(format string, args ...any) error {
+	return document.Faults{{Field: "archive", Message: fmt.Sprintf(format, args...)}}
+}
+
+// unpack reads the files of an archive and holds each against the manifest.
+// What may be unpacked in all goes down with every byte, in the archives within it too.
+func unpack(text []byte, room *int) (*Manifest, map[string][]byte, error) {
+	if len(text) > MostBytes {
+		return nil, nil, refuse("it has %d bytes; at most %d are read", len(text), MostBytes)
+	}
+	r, err := zip.NewReader(bytes.NewReader(text), int64(len(text)))
+	if err != nil {
+		return nil, nil, refuse("this is no zip: %v", err)
+	}
+	if len(r.File) > mostFiles {
+		return nil, nil, refuse("it has %d files; at most %d are read", len(r.File), mostFiles)
+	}
+	files := map[string][]byte{}
+	for _, f := range r.File {
+		if f.Name == "README.txt" {
+			continue
+		}
+		if f.Name != manifestName && !names.MatchString(f.Name) || f.Name != path.Clean(f.Name) {
+			return nil, nil, refuse("the file %.60q has no place in an archive", f.Name)
+		}
+		if _, twice := files[f.Name]; twice {
+			return nil, nil, refuse("the file %s is there twice", f.Name)
+		}
+		one, err := unpackOne(f)
+		if err != nil {
+			return nil, nil, err
+		}
+		// What is unpacked is counted, not what the zip says of itself.
+		if *room -= len(one); *room < 0 {
+			return nil, nil, refuse("unpacked it has more than %d bytes", mostUnpacked)
+		}
+		files[f.Name] = one
+	}
+	m, err := manifestOf(files)
+	return m, files, err
+}
+
+func unpackOne(f *zip.File) ([]byte, error) {
+	opened, err := f.Open()
+	if err != nil {
+		return nil, refuse("the file %s cannot be unpacked: %v", f.Name, err)
+	}
+	defer opened.Close()
+	one, err := io.ReadAll(io.LimitReader(opened, mostOfOne+1))
+	if err != nil {
+		return nil, refuse("the file %s cannot be unpacked: %v", f.Name, err)
+	}
+	if len(one) > mostOfOne {
+		return nil, refuse("the file %s has more than %d bytes", f.Name, mostOfOne)
+	}
+	return one, nil
+}
+
+// manifestOf reads the manifest and holds every file against it.
+func manifestOf(files map[string][]byte) (*Manifest, error) {
+	text, there := files[manifestName]
+	if !there {
+		return nil, refuse("it has no %s", manifestName)
+	}
+	var m Manifest
+	if err := json.Unmarshal(text, &m); err != nil || m.Format != Format {
+		return nil, refuse("its manifest is none of %s", Format)
+	}
+	if m.Version > Version {
+		return nil, refuse("it has version %d; this program knows versions up to %d: a newer program made it", m.Version, Version)
+	}
+	delete(files, manifestName)
+	if len(m.Files) != len(files) {
+		return nil, refuse("its manifest lists %d files, it has %d", len(m.Files), len(files))
+	}
+	for _, f := range m.Files {
+		one, there := files[f.Name]
+		if !there {
+			return nil, refuse("the file %.60q of its manifest is not there", f.Name)
+		}
+		if sum := sha256.Sum256(one); hex.EncodeToString(sum[:]) != f.SHA256 || len(one) != f.Bytes {
+			return nil, refuse("the file %s is not the one that its manifest lists: it was changed, or damaged on its way", f.Name)
+		}
+	}
+	return &m, nil
+}
+
+// Opened is an archive that was read.
+type Opened struct {
+	Manifest
+	// Sock of an archive of one; Socks are the archives in that of a basket.
+	Sock  *Sock
+	Socks []Opened
+}
+
+// Open reads an archive of a sock or of a basket. What is wrong with it is document.Faults, in a sentence.
+func Open(text []byte) (*Opened, error) {
+	room := mostUnpacked
+	m, files, err := unpack(text, &room)
+	if err != nil {
+		return nil, err
+	}
+	switch m.Kind {
+	case "sock":
+		s, err := sockOf(files)
+		return &Opened{Manifest: *m, Sock: s}, err
+	case "basket":
+		o := &Opened{Manifest: *m}
+		if len(m.Files) > mostSocks {
+			return nil, refuse("it has %d socks; at most %d are read", len(m.Files), mostSocks)
+		}
+		for _, f := range m.Files {
+			if !strings.HasPrefix(f.Name, "socks/") {
+				return nil, refuse("the file %s has no place in the archive of a basket", f.Name)
+			}
+			inner, files, err := unpack(files[f.Name], &room)
+			if err != nil {
+				return nil, err
+			}
+			if inner.Kind != "sock" {
+				return nil, refuse("%s is the archive of a %.20q, not of a sock", f.Name, inner.Kind)
+			}
+			s, err := sockOf(files)
+			if err != nil {
+				return nil, err
+			}
+			o.Socks = append(o.Socks, Opened{Manifest: *inner, Sock: s})
+		}
+		return o, nil
+	}
+	return nil, refuse("it is of the kind %.20q; this program knows sock and basket", m.Kind)
+}
+
+// sockOf puts a sock together again, and proves what it can.
+func sockOf(files map[string][]byte) (*Sock, error) {
+	var s Sock
+	if err := strictly(files, "sock.json", &s); err != nil {
+		return nil, err
+	}
+	if !ids.MatchString(s.ID) {
+		return nil, refuse("its sock has the id %.40q; an id has 12 letters and digits", s.ID)
+	}
+	if _, there := files[swatchName]; there {
+		s.Swatch = &Swatch{}
+		if err := strictly(files, swatchName, s.Swatch); err != nil {
+			return nil, err
+		}
+	}
+	for v := 1; ; v++ {
+		name := fmt.Sprintf("plans/version-%d", v)
+		if _, there := files[name+".json"]; !there {
+			break
+		}
+		e := Edition{}
+		if err := strictly(files, name+"-about.json", &e); err != nil {
+			return nil, err
+		}
+		if e.Version != v {
+			return nil, refuse("%s-about.json is about version %d", name, e.Version)
+		}
+		var err error
+		if e.Plan, err = planOf(files, name+".json"); err != nil {
+			return nil, err
+		}
+		if _, there := files[name+"-second.json"]; there {
+			if e.Second, err = planOf(files, name+"-second.json"); err != nil {
+				return nil, err
+			}
+		}
+		s.Editions = append(s.Editions, e)
+	}
+	if _, there := files["log.json"]; there {
+		if err := strictly(files, "log.json", &s.Events); err != nil {
+			return nil, err
+		}
+	}
+	return &s, s.eventsOf(files)
+}
+
+var ids = regexp.MustCompile(`^[A-Z0-9]{12}$`)
+
+// eventsOf takes the photos back into the events, and validates every one.
+func (s *Sock) eventsOf(files map[string][]byte) error {
+	seen := map[string]bool{}
+	for i := range s.Events {
+		e := &s.Events[i]
+		if e.Picture != "" {
+			photo, there := files[e.Picture]
+			if !there || !strings.HasPrefix(e.Picture, "photos/") {
+				return refuse("event %d names the photo %.60q, which is not there", i+1, e.Picture)
+			}
+			e.Picture = picturePrefix + base64.StdEncoding.EncodeToString(photo)
+		}
+		if seen[e.ID] {
+			return refuse("the event %.60q is there twice", e.ID)
+		}
+		seen[e.ID] = true
+		if e.Kind == logbook.Bent {
+			if e.Version < 1 || e.Version > len(s.Editions) {
+				return refuse("event %d tells of version %d; the archive has %d", i+1, e.Version, len(s.Editions))
+			}
+			continue // the program says these itself
+		}
+		if faults := e.Validate(); len(faults) > 0 {
+			return refuse("event %d: %v", i+1, faults[0])
+		}
+		if e.Version > len(s.Editions) {
+			return refuse("event %d was made on version %d; the archive has %d", i+1, e.Version, len(s.Editions))
+		}
+		if rows := len(s.Editions[e.Version-1].Plan.Rows); e.Row > rows {
+			return refuse("event %d stands at row %d; its plan has %d", i+1, e.Row, rows)
+		}
+	}
+	return nil
+}
+
+func planOf(files map[string][]byte, name string) (*plan.Plan, error) {
+	p, err := plan.Read(files[name])
+	if err != nil {
+		return nil, refuse("%s: %v", name, err)
+	}
+	if faults := check.Kept(p); len(faults) > 0 {
+		return nil, refuse("%s cannot be knitted as it stands: %v", name, faults[0])
+	}
+	return p, nil
+}
+
+// strictly reads one of the files.
+func strictly(files map[string][]byte, name string, into any) error {
+	text, there := files[name]
+	if !there {
+		return refuse("it has no %s", name)
+	}
+	d := json.NewDecoder(bytes.NewReader(text))
+	d.DisallowUnknownFields()
+	if err := d.Decode(into); err != nil {
+		return refuse("%s: %v", name, err)
+	}
+	return nil
+}
