@@ -91,6 +91,18 @@ func TestTheDefaultSock(t *testing.T) {
 }
 
 // What cannot be is refused with its line.
+// Short rows on several needles differ only in where they turn, so that a heel is said in repeats there as well.
+func TestHeelsRepeatOnSeveralNeedles(t *testing.T) {
+	for _, needles := range []string{"dpn4", "dpn5"} {
+		p, traced := made(t, fmt.Sprintf(`,"stitches":68,"heel":{"kind":"short_row"},"needles":%q`, needles))
+		text := Text(Of(p, traced, false))
+		heel, _, found := strings.Cut(text[strings.Index(text, "HEEL"):], "LEG")
+		require.True(t, found, text)
+		require.Regexp(t, `Rows \d+ and \d+, \d+ times more`, heel, needles)
+		require.NoError(t, readBack(p, text))
+	}
+}
+
 func TestWrongInstructionsAreNamed(t *testing.T) {
 	for _, c := range []struct{ text, says string }{
 		{"Round 1: knit all round.", "no section was begun"},

@@ -26,7 +26,12 @@ func Written(t *trace.Trace, d *design.Design) [][]Part {
 			told.on = []int{1, 1, 1, 1} // laid anew, no needle is new any more
 		}
 		plain, taken := partsOf(t, i, told, after), 0
-		for k, part := range split(t, i, after) {
+		list := split(t, i, after)
+		flat := t.Rows[i].Kind == needle.FlatRow && len(after.had) == len(after.on) && !after.moved
+		for k, part := range list {
+			if flat && part.needle >= 0 && k+1 < len(list) {
+				part.wholeNeedle = true // the work goes on to another needle: this one is worked to its end, wherever it began
+			}
 			if text := reached(t, i, &part, taken); text != "" {
 				plain[k].Short = text
 			}
