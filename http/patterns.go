@@ -25,7 +25,6 @@ import (
 	"acornstep/sock/leaflet"
 	"acornstep/sock/measure"
 	"acornstep/sock/plan"
-	"acornstep/sock/shape"
 	"acornstep/sock/trace"
 	"acornstep/svg"
 )
@@ -141,6 +140,10 @@ func (s *server) patternFile(c *gin.Context) {
 		attached(c, l.Title+" pattern", "txt", "text/plain; charset=utf-8", []byte(l.Text()))
 		return
 	}
+	if err := l.Draw(c); err != nil {
+		s.failWith(c, err)
+		return
+	}
 	printed, err := pdf.Of(l, pdf.Print{Paper: c.Query("paper"), Large: c.Query("large") == "1", Black: c.Query("black") == "1"})
 	if err != nil {
 		s.failWith(c, document.Faults{{Field: "paper", Message: err.Error()}})
@@ -165,13 +168,16 @@ func (s *server) documentFile(c *gin.Context) {
 		}
 		attached(c, k.sock.Name+" rows", "csv", "text/csv; charset=utf-8", text)
 	case "drawing.svg":
-		t, err := trace.Of(k.plan.Rows)
+		if !k.plan.HasDesign() {
+			s.failWith(c, document.Faults{{Message: "this plan does not say for which foot it is: it has no drawing"}})
+			return
+		}
+		drawn, err := s.drawn(c, k.plan)
 		if err != nil {
 			s.failWith(c, err)
 			return
 		}
-		drawn := shape.Of(k.plan, t)
-		attached(c, k.sock.Name, "svg", "image/svg+xml", svg.Of(&drawn, k.sock.Name))
+		attached(c, k.sock.Name, "svg", "image/svg+xml", svg.Of(drawn.Shape, k.sock.Name))
 	case "design.json":
 		s.jsonFile(c, k.sock.Name+" design", &k.plan.Design)
 	default:

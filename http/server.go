@@ -90,11 +90,15 @@ func New(o Options) (nethttp.Handler, error) {
 	if err != nil {
 		return nil, err
 	}
+	atelier, err := newAtelier()
+	if err != nil {
+		return nil, err
+	}
 	shelf, err := newShelf(o.Logbook)
 	if err != nil {
 		return nil, err
 	}
-	s := &server{Options: o, gate: gate, shelf: shelf, passes: newPasses(o.Now), tables: semaphore.NewWeighted(int64(2 * runtime.GOMAXPROCS(0)))}
+	s := &server{Options: o, gate: gate, shelf: shelf, passes: newPasses(o.Now), atelier: atelier, tables: semaphore.NewWeighted(int64(2 * runtime.GOMAXPROCS(0)))}
 	pages := newPages(o.Interface)
 	engine.Use(s.logged, s.recovered, guarded(o.Names), pages.named)
 	s.register(engine)
@@ -113,10 +117,11 @@ func New(o Options) (nethttp.Handler, error) {
 
 type server struct {
 	Options
-	gate   *gate
-	shelf  *shelf
-	passes *passes
-	upload upload
+	gate    *gate
+	shelf   *shelf
+	passes  *passes
+	upload  upload
+	atelier *atelier
 	// tables are where socks are worked out, each by one request.
 	tables *semaphore.Weighted
 }

@@ -155,9 +155,6 @@ func TestAPlanOfWhatIsTyped(t *testing.T) {
 			Chosen   bool
 		}
 		Words []struct{ Parts []struct{ Short string } }
-		Shape *struct {
-			Lines []struct{ Points [][2]float64 }
-		}
 	}
 	typed := `{"unit":"in","draft":{"design":{},"entries":{"foot.length_mm":"25.1 cm","foot.ball_girth_mm":"23,6cm","gauge.stitches_per_100mm":"32 per 10 cm","gauge.rounds_per_100mm":"44/10cm"}}}`
 	a.do("POST", "/api/plan", typed).into(t, &answer)
@@ -168,7 +165,27 @@ func TestAPlanOfWhatIsTyped(t *testing.T) {
 	assert.InDelta(t, 15.25, answer.Counts[0].EasePct, 0.01) // 64/0.32 = 200 mm on 236 mm
 	assert.True(t, answer.Counts[1].Chosen)
 	assert.Equal(t, "k1, kfb, k12, kfb, k1", answer.Words[2].Parts[0].Short)
-	assert.InDelta(t, 43.18, answer.Shape.Lines[18].Points[0][0], 0.01, "the toe ends 19/0.44 mm from the tip")
+
+	var drawing struct {
+		Shape struct {
+			Lines  []struct{ Row string }
+			Height float64 `json:"height_mm"`
+		}
+		Pull  struct{ Spots []struct{ Word string } }
+		Grips []struct{ Field string }
+	}
+	a.do("POST", "/api/drawing", typed).into(t, &drawing)
+	assert.Equal(t, "cuff-18", drawing.Shape.Lines[len(drawing.Shape.Lines)-1].Row)
+	assert.InDelta(t, 175, drawing.Shape.Height, 45, "the top of the sock above the floor")
+	assert.Len(t, drawing.Grips, 4)
+	assert.Greater(t, len(drawing.Pull.Spots), 100)
+	var none struct{ Shape any }
+	a.do("POST", "/api/drawing", `{"unit":"cm","draft":{"design":{},"entries":{}}}`).into(t, &none)
+	assert.Nil(t, none.Shape, "a draft that gives no sock has no drawing")
+	var rough, fine struct{ Shape struct{ Lines []any } }
+	a.do("POST", "/api/drawing", strings.Replace(typed, `{"unit"`, `{"rough":true,"unit"`, 1)).into(t, &rough)
+	a.do("POST", "/api/drawing", typed).into(t, &fine)
+	assert.NotEqual(t, rough, fine)
 }
 
 func TestQuestionsAboutASock(t *testing.T) {

@@ -90,6 +90,13 @@ type PlanQuestion struct {
 	Brief bool        `json:"brief,omitempty"`
 }
 
+// DrawingQuestion asks for a sock on its foot: rough for the eye while hands rest for a moment, else as exactly as it can be told.
+type DrawingQuestion struct {
+	Unit  string      `json:"unit" enum:"cm,in"`
+	Draft draft.Draft `json:"draft"`
+	Rough bool        `json:"rough,omitempty"`
+}
+
 // DraftQuestion asks something about a draft.
 type DraftQuestion struct {
 	Unit  string      `json:"unit" enum:"cm,in"`

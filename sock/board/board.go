@@ -16,7 +16,6 @@ import (
 	"acornstep/sock/needle"
 	"acornstep/sock/plan"
 	"acornstep/sock/position"
-	"acornstep/sock/shape"
 	"acornstep/sock/strip"
 	"acornstep/sock/trace"
 	"acornstep/sock/words"
@@ -24,7 +23,7 @@ import (
 )
 
 // Answer is a draft worked out. Plan and all that follows it are left out while
-// the draft has faults; rows, words and shape when a check stops the sock.
+// the draft has faults; rows, words and what a finished sock shows when a check stops it.
 type Answer struct {
 	// Draft has the entries that could be read folded into the design.
 	Draft  draft.Draft      `json:"draft"`
@@ -37,9 +36,8 @@ type Answer struct {
 	// Shows are the moves that each row asks for, in the order of its work.
 	Shows [][]hands.Shown `json:"shows,omitempty"`
 	// Fingers is what can be counted after each row where a turn holds stitches; otherwise empty.
-	Fingers []string     `json:"fingers,omitempty"`
-	Shape   *shape.Shape `json:"shape,omitempty"`
-	Fit     []fit.Place  `json:"fit,omitempty"`
+	Fingers []string    `json:"fingers,omitempty"`
+	Fit     []fit.Place `json:"fit,omitempty"`
 	// Yarn of each section, Grams of all of them.
 	Yarn  []yarn.Need `json:"yarn,omitempty"`
 	Grams *Grams      `json:"grams,omitempty"`
@@ -50,10 +48,7 @@ type Answer struct {
 	// Strip is the stitches worked in each row, by section.
 	Strip   []strip.Part    `json:"strip,omitempty"`
 	Handles []handle.Handle `json:"handles,omitempty"`
-	// Ghost is the outline of the foot beside the sock.
-	Ghost  shape.Points   `json:"ghost,omitempty"`
-	Places []shape.Across `json:"places,omitempty"`
-	Effort *plan.Effort   `json:"effort,omitempty"`
+	Effort  *plan.Effort    `json:"effort,omitempty"`
 	// HeelPlace names where the heel begins on the foot when the sock is tried on.
 	HeelPlace string `json:"heel_place,omitempty"`
 }
@@ -116,8 +111,7 @@ func work(a Answer, d design.Design, unit measure.Unit, brief bool) (Answer, err
 	if err != nil {
 		return a, err
 	}
-	drawn := shape.Of(p, traced)
-	a.Shape, a.Ghost, a.Handles, a.Places = &drawn, shape.Ghost(sock), handle.Of(sock, drawn), shape.Places(sock, drawn)
+	a.Handles = handle.Of(sock)
 	a.Fit, a.Yarn, a.HeelPlace, a.ToeLength = fit.Of(sock), yarn.Needs(&p.Design, p.Rows), sock.HeelPlace(), sock.Toe.Length.Tenth()
 	a.Grams, a.Schools = gramsOf(a.Yarn), schools(sock)
 	a.Path = advise.Path(sock, p.Checks, a.Grams.Own+a.Grams.Contrast, unit)

@@ -41,7 +41,7 @@ func TestADraftIsWorkedOutAsFarAsItGoes(t *testing.T) {
 	assert.Empty(t, tight.Faults)
 	require.NotNil(t, tight.Plan.Stopped())
 	assert.NotEmpty(t, tight.Counts, "what could be chosen instead")
-	assert.Nil(t, tight.Shape)
+	assert.Empty(t, tight.Fit)
 	assert.Empty(t, tight.Words)
 
 	whole := worked(t, foot)

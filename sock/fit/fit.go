@@ -6,6 +6,7 @@ import (
 	"fmt"
 	"math"
 
+	"acornstep/sock/foot"
 	"acornstep/sock/knit"
 	"acornstep/sock/measure"
 	"acornstep/sock/verdict"
@@ -31,12 +32,6 @@ type Place struct {
 	Text string `json:"text"`
 }
 
-// Shares of the ball's girth at places that nobody measures.
-const (
-	toesShare = 0.92
-	archShare = 0.97
-)
-
 // Sensible stretch of plain fabric: negative ease of 5 to 15 percent.
 const (
 	leastStretch = 100 * (1/0.95 - 1)
@@ -46,18 +41,18 @@ const (
 // Of judges a sock that was measured without a stop.
 func Of(s *knit.Sock) []Place {
 	d := s.Design
-	foot, g := d.Foot, s.Gauge
+	wearer, g := &d.Foot, s.Gauge
 	round := g.Girth(float64(s.Stitches))
 	places := []Place{
-		stretch("toes", toesShare*foot.BallGirth, round, 0, mostStretch, true),
-		stretch("ball", foot.BallGirth, round, leastStretch, mostStretch, foot.Guessed("ball_girth_mm")),
-		stretch("arch", archShare*foot.BallGirth, round, 0, mostStretch, true),
+		stretch("toes", foot.ToesShare*wearer.BallGirth, round, 0, mostStretch, true),
+		stretch("ball", wearer.BallGirth, round, leastStretch, mostStretch, wearer.Guessed("ball_girth_mm")),
+		stretch("arch", foot.ArchShare*wearer.BallGirth, round, 0, mostStretch, true),
 		Heel(s),
 		Ankle(s),
-		cuff(stretch("cuff", foot.HeelDiagonal, g.Girth(float64(s.LegStitches)), 0, 100*(knit.PassCaution-1), foot.Guessed("heel_diagonal_mm"))),
+		cuff(stretch("cuff", wearer.HeelDiagonal, g.Girth(float64(s.LegStitches)), 0, 100*(knit.PassCaution-1), wearer.Guessed("heel_diagonal_mm"))),
 	}
-	if foot.CalfGirth != nil && foot.CalfHeight != nil && d.Leg.Height >= *foot.CalfHeight {
-		places = append(places, leg(s, "calf", *foot.CalfGirth, s.LegStitches, false))
+	if wearer.CalfGirth != nil && wearer.CalfHeight != nil && d.Leg.Height >= *wearer.CalfHeight {
+		places = append(places, leg(s, "calf", *wearer.CalfGirth, s.LegStitches, false))
 	}
 	return places
 }

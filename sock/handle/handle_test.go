@@ -12,20 +12,18 @@ import (
 
 	"acornstep/sock/design"
 	"acornstep/sock/knit"
+	"acornstep/sock/needle"
 	"acornstep/sock/shape"
-	"acornstep/sock/trace"
 )
 
-// drawn sizes and draws a design; ok is false for one that gives no sock.
+// drawn sizes a design; ok is false for one that gives no sock.
 func drawn(t require.TestingT, d design.Design) (*knit.Sock, []Handle, bool) {
 	p, s, err := knit.MakeSock(d)
 	require.NoError(t, err)
 	if p.Stopped() != nil {
 		return nil, nil, false
 	}
-	traced, err := trace.Of(p.Rows)
-	require.NoError(t, err)
-	return s, Of(s, shape.Of(p, traced)), true
+	return s, Of(s), true
 }
 
 func designOf(t require.TestingT, fields string) design.Design {
@@ -58,6 +56,24 @@ func TestASquareToeHasNoDepthToDrag(t *testing.T) {
 	for _, h := range handles {
 		assert.NotContains(t, h.Field, "toe.")
 	}
+}
+
+// A handle lies where its part ends on the drawing: the heel at the lowest place of the last round of the foot, the cuff in the middle of its first round.
+func TestWhereHandlesLie(t *testing.T) {
+	d := designOf(t, "")
+	line := func(section needle.Section, n int, points ...shape.Point) shape.Line {
+		return shape.Line{Row: fmt.Sprintf("%s-%d", section, n), Points: points}
+	}
+	drawing := &shape.Shape{Lines: []shape.Line{
+		line(needle.Toe, 1, shape.Point{2, 30}, shape.Point{2, 10}), line(needle.Toe, 2, shape.Point{40, 50}, shape.Point{42, 25}, shape.Point{40, 0}),
+		line(needle.Foot, 1, shape.Point{44, 50}, shape.Point{44, 0}), line(needle.Foot, 2, shape.Point{190, 70}, shape.Point{192, 0}, shape.Point{191, 4}),
+		line(needle.Cuff, 1, shape.Point{150, 200}, shape.Point{190, 202}, shape.Point{230, 200}), line(needle.Cuff, 2, shape.Point{150, 240}, shape.Point{191, 241}, shape.Point{230, 240}),
+	}}
+	at := map[string]shape.Point{}
+	for _, g := range Grips(knit.Measure(&d), drawing) {
+		at[g.Field] = g.At
+	}
+	assert.Equal(t, map[string]shape.Point{"toe.fast_rounds": {42, 25}, "fit.length_ease_mm": {192, 0}, "leg.height_mm": {191, 241}, "cuff.height_mm": {190, 202}}, at)
 }
 
 // counted is what a handle promises, as the sized sock has it.

@@ -78,6 +78,12 @@ func (flapHeel) Roomier() string {
 	return "take more stitches, a longer flap or more gusset increases."
 }
 
+func (flapHeel) Eases(s *Sock) []Easing {
+	return []Easing{
+		{"two more flap rows", design.Changes{"heel.flap_rows": s.Heel.FlapRows + 2}},
+		{"four more flap rows", design.Changes{"heel.flap_rows": s.Heel.FlapRows + 4}},
+	}
+}
 func (flapHeel) Suits(d *design.Design) (reason string, misfit float64) { return gussetSuits(d) }
 func (flapHeel) LapsOver() bool                                         { return false }
 func (flapHeel) Ridged(*Sock) bool                                      { return false }

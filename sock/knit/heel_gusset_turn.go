@@ -63,6 +63,13 @@ func (gussetTurnHeel) Stitches(s *Sock) float64 {
 func (gussetTurnHeel) Stretch(*Sock) float64 { return stockinetteStretch }
 func (gussetTurnHeel) Roomier() string       { return flapHeel{}.Roomier() }
 
+func (gussetTurnHeel) Eases(s *Sock) []Easing {
+	return []Easing{
+		{"one more increase on each side", design.Changes{"heel.gusset_increases": s.Heel.GussetIncreases + 1}},
+		{"two more increases on each side", design.Changes{"heel.gusset_increases": s.Heel.GussetIncreases + 2}},
+	}
+}
+
 func (gussetTurnHeel) Suits(d *design.Design) (reason string, misfit float64) { return gussetSuits(d) }
 func (gussetTurnHeel) LapsOver() bool                                         { return false }
 func (gussetTurnHeel) Ridged(*Sock) bool                                      { return false }

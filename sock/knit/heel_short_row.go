@@ -94,6 +94,20 @@ func (shortRowHeel) Stretch(s *Sock) float64 {
 
 func (shortRowHeel) Roomier() string { return "a heel with a gusset gives more room." }
 
+func (shortRowHeel) Eases(s *Sock) []Easing {
+	turns := s.Heel.Turns
+	list := []Easing{
+		{"one more turn on each side", design.Changes{"heel.turns_per_side": turns + 1}},
+		{"two more turns on each side", design.Changes{"heel.turns_per_side": turns + 2}},
+	}
+	for _, percent := range []int{60, 65, 70} {
+		if share := float64(percent) / 100; share > s.Design.Heel.Share {
+			list = append(list, Easing{fmt.Sprintf("the heel over %d %% of the stitches", percent), design.Changes{"heel.share": share, "heel.turns_per_side": nil}})
+		}
+	}
+	return list
+}
+
 func (shortRowHeel) Suits(d *design.Design) (reason string, misfit float64) {
 	switch {
 	case d.Foot.HeelWidth == "narrow":

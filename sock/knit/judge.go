@@ -1,8 +1,11 @@
 package knit
 
 import (
+	"math"
+
 	"acornstep/sock/design"
 	"acornstep/sock/measure"
+	"acornstep/sock/needle"
 	"acornstep/sock/pattern"
 	"acornstep/sock/verdict"
 	"acornstep/sock/yarn"
@@ -102,6 +105,21 @@ const (
 
 // HeelStretch is the share by which the heel's fabric can stretch.
 func (s *Sock) HeelStretch() float64 { return s.heel().Stretch(s) }
+
+// Gives is the share by which the cloth of a row can stretch before it is tight.
+func (s *Sock) Gives(row *needle.Row) float64 {
+	switch {
+	case row.Fabric == needle.Garter:
+		return garterStretch
+	case row.Section == needle.Heel:
+		return s.HeelStretch()
+	case row.Section == needle.Leg:
+		return math.Max(s.LegGives(), stockinetteStretch)
+	case row.Section == needle.Cuff:
+		return math.Max(pattern.Find(s.Design.Cuff.Pattern, s.Design.Patterns).Gives(), stockinetteStretch)
+	}
+	return stockinetteStretch
+}
 
 // panelShare is how much of a leg its rib takes, by where it runs.
 var panelShare = map[string]float64{"front": 0.5, "back": 0.5, "sides": 1.0 / 3}

@@ -237,11 +237,30 @@ type Heel interface {
 	// Stretch is the share by which its fabric can stretch, and Roomier how it gets more room.
 	Stretch(s *Sock) float64
 	Roomier() string
+	// Eases are the changes of its own that give more room round the instep, the least first.
+	Eases(s *Sock) []Easing
 	// Suits says what speaks for it on this foot, and by how many percent points of stretch it suits it less.
 	Suits(d *design.Design) (reason string, misfit float64)
 	// LapsOver says whether it may be worked over more than the sole, so that a back that lost stitches still has room for it.
 	LapsOver() bool
 	Ridged(s *Sock) bool
+}
+
+// Easing is a change that gives more room, and how it is said.
+type Easing struct {
+	Said    string
+	Changes design.Changes
+}
+
+// Eases are the changes of the heel that give more room round the instep, and then the other heels.
+func (s *Sock) Eases() []Easing {
+	list := s.heel().Eases(s)
+	for _, h := range heels {
+		if about := h.About(); about.Name != s.Design.Heel.Kind {
+			list = append(list, Easing{"a " + about.Said + " heel", Choose("heel.kind", about.Name)})
+		}
+	}
+	return list
 }
 
 // Toes and Heels list the ways to begin the sock and to turn its corner, the usual one first.

@@ -4,10 +4,12 @@
 package leaflet
 
 import (
+	"context"
 	"fmt"
 	"slices"
 	"strings"
 
+	"acornstep/sock/board"
 	"acornstep/sock/chart"
 	"acornstep/sock/fabric"
 	"acornstep/sock/hands"
@@ -20,6 +22,7 @@ import (
 	"acornstep/sock/shape"
 	"acornstep/sock/trace"
 	"acornstep/sock/words"
+	"acornstep/sock/worn"
 	"acornstep/sock/yarn"
 )
 
@@ -66,6 +69,19 @@ type Wish struct {
 	View  hands.View
 }
 
+// Draw draws the sock on its foot, where the plan says for which; the error is that of the context or of rows that cannot be knitted.
+func (l *Leaflet) Draw(ctx context.Context) error {
+	if !l.Plan.HasDesign() {
+		return nil
+	}
+	drawn, err := board.DrawPlan(ctx, l.Plan, knit.Measure(&l.Plan.Design), worn.Fine)
+	if err != nil {
+		return fmt.Errorf("leaflet: %w", err)
+	}
+	l.Drawing = drawn.Shape
+	return nil
+}
+
 // basics are moves that need no strip of pictures on paper.
 var basics = []string{"k", "p", "tug", "co-magic-knot", "magic-loop", "two-circulars", "dpn", "short-circular", "sl-rs", "sl-ws", "rib", "corner-gone", "bo-together-end", "bo-yarn-over-end", "bo-sewn-end"}
 
@@ -86,8 +102,6 @@ func Of(p, second *plan.Plan, wish Wish) (*Leaflet, error) {
 	}
 	l.abbreviate()
 	if p.HasDesign() {
-		drawn := shape.Of(p, t)
-		l.Drawing = &drawn
 		l.Facts = facts(p, wish.Unit)
 	}
 	seen := map[string]bool{}

@@ -1,10 +1,9 @@
-// Package shape draws the sock as it lies flat, to scale in millimetres: every
-// row is one line, so a change of the plan is a change of the picture.
+// Package shape is a sock on its foot as it is seen from its outer side, to
+// scale in millimetres: every row is one line, so a change of the plan is a
+// change of the picture. The sock lies as its cloth settled; nothing is drawn
+// that was not knitted.
 //
-// The foot lies along x from the toe tip, the sole at y = 0; the leg rises at
-// the heel. Lying flat, one side shows: half of the instep above half of the
-// sole. At the ankle the instep folds along a mitre, and at the heel the rows
-// fold along the line of the turns.
+// x runs from the tip of the toes to the heel, y up from the floor.
 package shape
 
 import (
@@ -13,8 +12,8 @@ import (
 
 	"acornstep/sock/measure"
 	"acornstep/sock/needle"
-	"acornstep/sock/plan"
 	"acornstep/sock/trace"
+	"acornstep/sock/worn"
 )
 
 // Point is a place in millimetres.
@@ -40,151 +39,141 @@ func (list Points) MarshalJSON() ([]byte, error) {
 	return append(text, ']'), nil
 }
 
-// Line is one row as it lies in the sock.
+// Line is what is seen of one row; a row that turns out of sight has several.
 type Line struct {
 	Row    string `json:"row"`
 	Colour string `json:"colour"`
 	Points Points `json:"points"`
-	// Purls are the stretches of the line in which purls stand, as shares of it.
-	Purls [][2]float64 `json:"purls,omitempty"`
+	// Purls are the stretches of it in which purls stand.
+	Purls []Points `json:"purls,omitempty"`
 }
 
-// Shape is the sock lying flat.
+// Shape is a sock on its foot, seen from the outer side.
 type Shape struct {
 	Lines []Line `json:"lines"`
-	// Ankle is the point about which the leg folds up from the foot.
-	Ankle Point `json:"ankle"`
-	// Width and Height of the box round the whole sock.
+	// Width and Height of the sock from the tip of the toes and the floor.
 	Width  float64 `json:"width_mm"`
 	Height float64 `json:"height_mm"`
 }
 
-// Of draws a plan that was traced.
-func Of(p *plan.Plan, t *trace.Trace) Shape {
-	f := newFrame(p)
-	for i := range p.Rows {
-		if p.Rows[i].Section == needle.Heel && t.Steps[i].Worked > 0 {
-			f.heelRows++
+// Of draws a sock that lies on its foot.
+func Of(w *worn.Worn, t *trace.Trace) Shape {
+	var s Shape
+	sight := newSight(w, t)
+	for _, run := range sight.runs {
+		row := &t.Rows[w.Cloth.Loops[run[0]].Row]
+		line := Line{Row: row.ID, Colour: row.Colour, Points: thinned(sight.line(run)), Purls: sight.purls(run)}
+		for _, p := range line.Points {
+			s.Width, s.Height = math.Max(s.Width, p[0]), math.Max(s.Height, p[1])
 		}
+		s.Lines = append(s.Lines, line)
 	}
-	s := Shape{Ankle: f.ankle}
-	for i := range p.Rows {
-		row := &p.Rows[i]
-		if points := f.line(row, t.Steps[i]); points != nil {
-			s.Lines = append(s.Lines, Line{row.ID, row.Colour, rounded(points), purls(t, i)})
-			for _, pt := range points {
-				s.Width, s.Height = max(s.Width, pt[0]), max(s.Height, pt[1])
-			}
-		}
-	}
+	s.Width, s.Height = rounded(s.Width), rounded(s.Height)
 	return s
 }
 
-func rounded(points []Point) []Point {
-	for i := range points {
-		for j := range points[i] {
-			points[i][j] = float64(measure.HalfUp(points[i][j]*100)) / 100
+// Of the section of the sock, the lines of each of its rows, the first row first.
+func (s *Shape) Of(section needle.Section) []Line {
+	var list []Line
+	for _, line := range s.Lines {
+		if rowSection(line.Row) == section {
+			list = append(list, line)
 		}
 	}
-	return points
+	return list
 }
 
-// frame is the outline into which the rows are laid.
-type frame struct {
-	plan  *plan.Plan
-	gauge measure.Gauge
-	// sole is the height of the sole's half, instep that of the instep's above it.
-	sole, instep float64
-	// gusset is what increases on the foot add between them at the heel.
-	gusset float64
-	// heelRows are the rows of the heel that work loops.
-	heelRows int
-	// ankle is where the leg begins; heelX the back of the heel.
-	ankle Point
-	heelX float64
-	// centre is half of what is never turned on.
-	centre float64
-	toe    toeFrame
-	seen   map[needle.Section]int
-}
-
-// half is half the girth of so many stitches: what shows of a tube lying flat.
-func (f *frame) half(stitches int) float64 { return float64(f.gauge.Girth(float64(stitches))) / 2 }
-
-func (f *frame) height(rows int) float64 { return float64(f.gauge.Height(float64(rows))) }
-
-func newFrame(p *plan.Plan) *frame {
-	s := p.Summary
-	f := &frame{plan: p, gauge: p.Design.Gauge.PerMM(), seen: map[needle.Section]int{}}
-	heelStarts := float64(s.HeelStartsAt)
-	f.sole = f.half(s.HeelStitches)
-	f.instep = f.half(max(0, s.FootStitches-s.HeelStitches))
-	if s.GussetIncreases != nil {
-		f.gusset = f.half(2 * *s.GussetIncreases)
-	}
-	if s.HeelCentreStitches != nil {
-		f.centre = f.half(*s.HeelCentreStitches)
-	}
-	f.ankle = Point{heelStarts, f.sole + f.gusset}
-	f.heelX = heelStarts + float64(s.FinishedLength-s.HeelStartsAt)
-	f.toe = newToeFrame(p, heelStarts-f.height(s.FootRounds))
-	return f
-}
-
-// line places one row; rows that add no fabric of their own have none.
-func (f *frame) line(row *needle.Row, step trace.Step) []Point {
-	f.seen[row.Section]++
-	n := f.seen[row.Section]
-	switch row.Section {
-	case needle.Toe:
-		return f.toe.line(f, row, n, step)
-	case needle.Foot:
-		return f.footLine(f.toe.length+f.height(n), row.Stitches)
-	case needle.Heel:
-		return f.heelLine(row, step)
-	case needle.Gusset, needle.Leg, needle.Cuff:
-		if row.Kind != needle.Round {
-			return nil
+func rowSection(id string) needle.Section {
+	for i := len(id) - 1; i > 0; i-- {
+		if id[i] == '-' {
+			return needle.Section(id[:i])
 		}
-		return f.legLine(row)
-	default:
-		return nil
 	}
+	return needle.Section(id)
 }
 
-// footLine is a round of the foot: upright on the sole, cut by the mitre near the ankle.
-func (f *frame) footLine(x float64, stitches int) []Point {
-	whole := f.half(stitches)
-	low, high := 0.0, whole
-	if wide := f.sole + f.instep; whole < wide { // a toe still growing lies about the middle of the foot
-		low, high = f.sole-whole*f.sole/wide, f.sole+whole*f.instep/wide
+// Middle is the place halfway along a line.
+func (l Line) Middle() Point { return l.Points[len(l.Points)/2] }
+
+// Lowest is the lowest place of a line.
+func (l Line) Lowest() Point {
+	lowest := l.Points[0]
+	for _, p := range l.Points {
+		if p[1] < lowest[1] {
+			lowest = p
+		}
 	}
-	if fold := f.ankle[1] + f.ankle[0] - x; high > fold {
-		high = max(fold, min(f.ankle[1], high))
-	}
-	return []Point{{x, low}, {x, high}}
+	return lowest
 }
 
-// legLine is a round of gusset, leg or cuff: level, cut by the mitre at the ankle.
-func (f *frame) legLine(row *needle.Row) []Point {
-	rounds := f.seen[needle.Leg] + f.seen[needle.Cuff] + max(0, f.seen[needle.Gusset]-1)
-	y := f.height(rounds)
-	left := f.ankle[0] - f.instep
-	right := left + f.half(row.Stitches)
-	if fold := f.ankle[0] - y; left < fold {
-		left = min(fold, f.ankle[0])
+// Ghost is the outline of the foot and leg behind the sock, up to a little above it.
+func Ghost(w *worn.Worn, s Shape) Points {
+	const above = 18
+	var list Points
+	for _, p := range w.Foot.Line() {
+		if p[1] <= s.Height+above {
+			list = append(list, Point{rounded(p[0]), rounded(p[1])})
+		}
 	}
-	return []Point{{left, f.ankle[1] + y}, {right, f.ankle[1] + y}}
+	return list
 }
 
-func lerp(a, b Point, t float64) Point {
-	return Point{a[0] + t*(b[0]-a[0]), a[1] + t*(b[1]-a[1])}
+// Across are the two ends of the line along which a place of the fit is measured.
+type Across struct {
+	Place string   `json:"place"`
+	Ends  [2]Point `json:"ends"`
 }
 
-// share is n of all, kept within 0 and 1.
-func share(n, all int) float64 {
-	if all <= 0 {
-		return 1
+// Places are where the fit is measured, on the drawing of a sock.
+func Places(w *worn.Worn, s Shape) []Across {
+	var list []Across
+	flat := func(at, angle float64) Point {
+		p := w.Foot.Skin(at, angle)
+		return Point{rounded(p[0]), rounded(p[1])}
 	}
-	return math.Min(1, float64(n)/float64(all))
+	for _, name := range []string{"toes", "ball", "arch", "heel", "ankle", "calf"} {
+		if at, ok := w.Foot.Station(name); ok {
+			across := Across{name, [2]Point{flat(at, 0), flat(at, math.Pi)}}
+			if math.Max(across.Ends[0][1], across.Ends[1][1]) <= s.Height+1 {
+				list = append(list, across)
+			}
+		}
+	}
+	if n := len(s.Lines); n > 0 {
+		top := s.Lines[n-1].Points
+		list = append(list, Across{"cuff", [2]Point{top[0], top[len(top)-1]}})
+	}
+	return list
+}
+
+func rounded(mm float64) float64 { return float64(measure.HalfUp(mm*100)) / 100 }
+
+// beside is how far a place lies from a straight stretch.
+func beside(p, a, b Point) float64 {
+	dx, dy := b[0]-a[0], b[1]-a[1]
+	along := 0.0
+	if square := dx*dx + dy*dy; square > 0 {
+		along = math.Min(1, math.Max(0, ((p[0]-a[0])*dx+(p[1]-a[1])*dy)/square))
+	}
+	return math.Hypot(p[0]-a[0]-along*dx, p[1]-a[1]-along*dy)
+}
+
+// thinned leaves out the places that a line passes within a hair of: Ramer, Douglas and Peucker's way.
+func thinned(line Points) Points {
+	const hair = 0.12
+	if len(line) < 3 {
+		return line
+	}
+	far, at := 0.0, 0
+	a, b := line[0], line[len(line)-1]
+	for i := 1; i < len(line)-1; i++ {
+		if d := beside(line[i], a, b); d > far {
+			far, at = d, i
+		}
+	}
+	if far <= hair {
+		return Points{a, b}
+	}
+	left, right := thinned(line[:at+1]), thinned(line[at:])
+	return append(left[:len(left):len(left)], right[1:]...)
 }

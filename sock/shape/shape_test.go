@@ -1,88 +1,134 @@
 package shape
 
 import (
+	"context"
+	"fmt"
+	"math"
 	"strings"
 	"testing"
 
 	"github.com/stretchr/testify/assert"
 	"github.com/stretchr/testify/require"
+	"pgregory.net/rapid"
 
 	"acornstep/sock/design"
 	"acornstep/sock/knit"
-	"acornstep/sock/plan"
+	"acornstep/sock/needle"
 	"acornstep/sock/trace"
+	"acornstep/sock/worn"
 )
 
-func draw(t *testing.T, fields string) (*plan.Plan, Shape) {
-	t.Helper()
-	d, err := design.Read([]byte(`{"format":"acorn-step.design","version":1,"foot":{"length_mm":251,"ball_girth_mm":236},"gauge":{"stitches_per_100mm":32,"rounds_per_100mm":44}` + withLeg(fields) + `}`))
+func wornOf(t require.TestingT, fields string) (*worn.Worn, *trace.Trace, *knit.Sock) {
+	d, err := design.Read(fmt.Appendf(nil, `{"format":"acorn-step.design","version":1,"foot":{"length_mm":251,"ball_girth_mm":236},"gauge":{"stitches_per_100mm":32,"rounds_per_100mm":44}%s}`, fields))
 	require.NoError(t, err)
-	p, err := knit.Make(d)
+	p, s, err := knit.MakeSock(d)
 	require.NoError(t, err)
-	traced, err := trace.Of(p.Rows)
+	by, err := trace.Of(p.Rows)
 	require.NoError(t, err)
-	return p, Of(p, traced)
+	w, err := worn.Of(context.Background(), s, by, worn.Fine)
+	require.NoError(t, err)
+	return w, by, s
 }
 
-// 68 stitches lie 106.25 mm wide; the heel starts at 190.9 and ends at 242.0 mm; the leg is 79 rounds, 179.5 mm.
-func TestTheSockIsToScale(t *testing.T) {
-	_, s := draw(t, "")
-	lines := map[string][]Point{}
-	for _, l := range s.Lines {
-		lines[l.Row] = l.Points
+// Every round of foot, leg and cuff is one line from the front to the back; the sock is as long as the foot, and the rows of each section follow each other up.
+func TestEveryRoundIsSeenOnce(t *testing.T) {
+	w, by, _ := wornOf(t, "")
+	drawn := Of(w, by)
+	count := map[string]int{}
+	for _, line := range drawn.Lines {
+		count[line.Row]++
+		assert.GreaterOrEqual(t, len(line.Points), 2)
 	}
-	foot := lines["foot-1"]
-	assert.InDelta(t, 106.25, foot[1][1]-foot[0][1], 0.01)
-	assert.InDelta(t, 20/0.44, foot[0][0], 0.01)
-	assert.InDelta(t, 242.05, lines["heel-23"][0][0], 0.1, "the last narrowing row")
-	assert.InDelta(t, 53.125+79/0.44, s.Height, 0.01)
-	cuff := lines["cuff-18"]
-	assert.InDelta(t, 106.25, cuff[1][0]-cuff[0][0], 0.01)
+	rounds := 0
+	for i := range by.Rows {
+		row := &by.Rows[i]
+		if row.Kind == needle.Round && (row.Section == needle.Foot || row.Section == needle.Leg || row.Section == needle.Cuff) {
+			rounds++
+			assert.Equal(t, 1, count[row.ID], row.ID)
+		}
+	}
+	assert.Greater(t, rounds, 130)
+	assert.InDelta(t, 251, drawn.Width, 6)
+	last := -1.0
+	for _, line := range drawn.Of(needle.Cuff) {
+		assert.Greater(t, line.Middle()[1], last)
+		last = line.Middle()[1]
+	}
+	assert.Empty(t, drawn.Of(needle.BindOff))
 }
 
-func TestEveryShapeHasALineForItsRows(t *testing.T) {
-	for _, toe := range []string{"wedge", "garter_square", "short_row"} {
-		for _, heel := range []string{"short_row", "flap_under", "gusset_turn"} {
-			for _, turn := range design.Registered("heel.turn") {
-				p, s := draw(t, `,"toe":{"kind":"`+toe+`"},"heel":{"kind":"`+heel+`","turn":"`+turn+`"}`)
-				assert.Greater(t, len(s.Lines), len(p.Rows)*9/10, "%s %s %s", toe, heel, turn)
-				for _, l := range s.Lines {
-					for _, pt := range l.Points {
-						assert.True(t, pt[0] >= -0.01 && pt[1] >= -0.01 && pt[0] < 400 && pt[1] < 400, "%s %s: %s %v", toe, heel, l.Row, pt)
-					}
-				}
+// A rib shows its purls: half of every line of a 1×1 cuff, none of a plain foot.
+func TestPurlsAreWhereTheyStand(t *testing.T) {
+	w, by, _ := wornOf(t, `,"cuff":{"pattern":"rib_1x1"}`)
+	long := func(list ...Points) (sum float64) {
+		for _, line := range list {
+			for i := 1; i < len(line); i++ {
+				sum += math.Hypot(line[i][0]-line[i-1][0], line[i][1]-line[i-1][1])
 			}
+		}
+		return sum
+	}
+	for _, line := range Of(w, by).Lines {
+		switch {
+		case strings.HasPrefix(line.Row, "foot-"):
+			assert.Empty(t, line.Purls, line.Row)
+		case strings.HasPrefix(line.Row, "cuff-"):
+			assert.InDelta(t, 0.42, long(line.Purls...)/long(line.Points), 0.12, line.Row)
 		}
 	}
 }
 
-// A rib on the instep shows on the upper half of the foot and the front of the leg; panels where they are.
-func TestThePatternIsDrawnWhereItIs(t *testing.T) {
-	shown := func(fields, row string) [][2]float64 {
-		_, s := draw(t, fields)
-		for _, l := range s.Lines {
-			if l.Row == row {
-				return l.Purls
+// What a line leaves out lies within a hair of it.
+func TestThinnedLinesKeepTheirWay(t *testing.T) {
+	rapid.Check(t, func(t *rapid.T) {
+		line := Points{{0, 0}}
+		for range rapid.IntRange(2, 60).Draw(t, "places") {
+			last := line[len(line)-1]
+			line = append(line, Point{last[0] + rapid.Float64Range(0, 3).Draw(t, "x"), last[1] + rapid.Float64Range(-1, 1).Draw(t, "y")})
+		}
+		thin := thinned(line)
+		if thin[0] != line[0] || thin[len(thin)-1] != line[len(line)-1] {
+			t.Fatal("it begins or ends elsewhere")
+		}
+		for _, p := range line {
+			near := math.Inf(1)
+			for i := 1; i < len(thin); i++ {
+				near = math.Min(near, beside(p, thin[i-1], thin[i]))
+			}
+			if near > 0.13 {
+				t.Fatalf("%v lies %.2f mm beside the line", p, near)
 			}
 		}
-		require.Fail(t, "no line", row)
-		return nil
-	}
-	assert.Empty(t, shown("", "leg-20"))
-	// 17 of the front show, and 17 of the back: the instep is half of the line. One knit stands
-	// in its middle and two at its side: purls from the 2nd to the 15th, 1/34 to 15/34.
-	assert.Equal(t, [][2]float64{{0.56, 0.97}}, shown(`,"leg":{"instep_pattern":"rib_2x2"}`, "foot-20"))
-	assert.Equal(t, [][2]float64{{0.03, 0.44}}, shown(`,"leg":{"instep_pattern":"rib_2x2"}`, "leg-20"))
-	assert.Equal(t, [][2]float64{{0.03, 1}}, shown(`,"leg":{"pattern":"rib_2x2"}`, "leg-20"))
-	assert.Equal(t, [][2]float64{{0.5, 1}}, shown(`,"leg":{"pattern":"rib_2x2","panels":"back"}`, "leg-20"))
-	assert.Equal(t, [][2]float64{{0.5, 1}}, shown(`,"leg":{"pattern":"rib_2x2","panels":"back"},"heel":{"kind":"flap_under"},"round_start":"centre_back"`, "leg-20"))
-	assert.Equal(t, [][2]float64{{0.38, 0.68}}, shown(`,"leg":{"pattern":"rib_2x2","panels":"sides"}`, "leg-20"))
+	})
 }
 
-// withLeg gives a design the leg of these drawings, 180 mm tall.
-func withLeg(fields string) string {
-	if strings.Contains(fields, `"leg":{`) {
-		return strings.Replace(fields, `"leg":{`, `"leg":{"height_mm":180,`, 1)
+// The map covers what is seen, says tight where a small sock is tight and slack where a large one hangs, and a spot knows its place.
+func TestTheMapSaysWhereItPulls(t *testing.T) {
+	share := func(fields, word, place string) float64 {
+		w, by, s := wornOf(t, fields)
+		pull := PullOf(w, by, s.Gives, knit.EasyShare)
+		require.Len(t, pull.Patches, 4)
+		here, all := 0., 0.
+		for _, spot := range pull.Spots {
+			if spot.Place != place {
+				continue
+			}
+			all++
+			if spot.Word == word {
+				here++
+			}
+		}
+		require.Greater(t, all, 10., place)
+		return here / all
 	}
-	return fields + `,"leg":{"height_mm":180}`
+	assert.Greater(t, share(`,"stitches":52,"heel":{"kind":"short_row"}`, "tight", "heel"), 0.7)
+	assert.Greater(t, share(`,"stitches":52`, "tight", "ball"), 0.5)
+	assert.Greater(t, share("", "sits", "ball"), 0.8)
+	assert.Greater(t, share("", "sits", "ankle"), 0.45)
+}
+
+func TestWords(t *testing.T) {
+	for stretch, want := range map[float64]string{-0.2: "slack", 0.01: "slack", 0.1: "sits", 0.2: "sits", 0.25: "snug", 0.31: "tight"} {
+		assert.Equal(t, want, word(stretch, 0.30, 0.67), "%g", stretch)
+	}
 }

@@ -123,6 +123,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/drawing": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Draw the sock of a draft on its foot, and say where it pulls */
+        post: operations["drawing"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/feet": {
         parameters: {
             query?: never;
@@ -1352,15 +1369,12 @@ export interface components {
             faults: components["schemas"]["Fault"][];
             fingers?: string[];
             fit?: components["schemas"]["FitPlace"][];
-            ghost?: components["schemas"]["ShapePoints"];
             grams?: components["schemas"]["BoardGrams"];
             handles?: components["schemas"]["HandleHandle"][];
             heel_place?: string;
             path?: components["schemas"]["AdviseDecision"][];
-            places?: components["schemas"]["ShapeAcross"][];
             plan?: components["schemas"]["Plan"];
             schools?: components["schemas"]["BoardSchool"][];
-            shape?: components["schemas"]["ShapeShape"];
             shows?: components["schemas"]["HandsShown"][][];
             strip?: components["schemas"]["StripPart"][];
             toe_length_mm?: components["schemas"]["MeasureLength"];
@@ -1378,6 +1392,14 @@ export interface components {
             label: string;
             left: number;
             right: number;
+        };
+        BoardDrawing: {
+            eases?: components["schemas"]["FitEase"][];
+            ghost?: components["schemas"]["ShapePoints"];
+            grips?: components["schemas"]["HandleGrip"][];
+            places?: components["schemas"]["ShapeAcross"][];
+            pull?: components["schemas"]["ShapePull"];
+            shape?: components["schemas"]["ShapeShape"];
         };
         BoardGrams: {
             /** Format: double */
@@ -1621,6 +1643,12 @@ export interface components {
             /** @enum {string} */
             unit: "cm" | "in";
         };
+        DrawingQuestion: {
+            draft: components["schemas"]["Draft"];
+            rough?: boolean;
+            /** @enum {string} */
+            unit: "cm" | "in";
+        };
         Due: {
             days: number;
             late_days: number;
@@ -1745,6 +1773,15 @@ export interface components {
         FileText: {
             text: string;
         };
+        FitEase: {
+            changes: components["schemas"]["DesignChanges"];
+            /** Format: double */
+            from_pct: number;
+            place: string;
+            text: string;
+            /** Format: double */
+            to_pct: number;
+        };
         FitPlace: {
             estimated: boolean;
             foot_mm: components["schemas"]["MeasureLength"];
@@ -1785,8 +1822,12 @@ export interface components {
         GivenPass: {
             token: string;
         };
-        HandleHandle: {
+        HandleGrip: {
             at: components["schemas"]["ShapePoint"];
+            field: string;
+            now: number;
+        };
+        HandleHandle: {
             /** @enum {string} */
             axis: "x" | "y";
             /** Format: double */
@@ -2362,18 +2403,37 @@ export interface components {
         ShapeLine: {
             colour: string;
             points: components["schemas"]["ShapePoints"];
-            purls?: number[][];
+            purls?: components["schemas"]["ShapePoints"][];
             row: string;
+        };
+        ShapePatch: {
+            lines: components["schemas"]["ShapePoints"][];
+            /** @enum {string} */
+            word: "slack" | "sits" | "snug" | "tight";
         };
         ShapePoint: number[];
         ShapePoints: components["schemas"]["ShapePoint"][];
+        ShapePull: {
+            patches: components["schemas"]["ShapePatch"][];
+            spots: components["schemas"]["ShapeSpot"][];
+        };
         ShapeShape: {
-            ankle: components["schemas"]["ShapePoint"];
             /** Format: double */
             height_mm: number;
             lines: components["schemas"]["ShapeLine"][];
             /** Format: double */
             width_mm: number;
+        };
+        ShapeSpot: {
+            /** Format: double */
+            along_pct: number;
+            /** Format: double */
+            around_pct: number;
+            at: components["schemas"]["ShapePoint"];
+            place: string;
+            row: string;
+            /** @enum {string} */
+            word: "slack" | "sits" | "snug" | "tight";
         };
         Share: {
             /** Format: date-time */
@@ -2995,6 +3055,39 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content?: never;
+            };
+            /** @description What was wrong, and with which field */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    drawing: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: {
+            content: {
+                "application/json": components["schemas"]["DrawingQuestion"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BoardDrawing"];
+                };
             };
             /** @description What was wrong, and with which field */
             default: {

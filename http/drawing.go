@@ -1,0 +1,83 @@
+package http
+
+import (
+	"context"
+	"encoding/json"
+
+	"acornstep/sock/board"
+	"acornstep/sock/draft"
+	"acornstep/sock/knit"
+	"acornstep/sock/plan"
+	"acornstep/sock/worn"
+
+	lru "github.com/hashicorp/golang-lru/v2"
+	"golang.org/x/sync/semaphore"
+)
+
+// mostSettling is how many socks are put on feet at once: as many as a small machine has hands.
+const mostSettling = 2
+
+// drawingsAtHand are kept, a tenth of a megabyte each: a basket is looked at again and again.
+const drawingsAtHand = 96
+
+// atelier puts socks on feet, two at once; who has gone meanwhile is passed over.
+type atelier struct {
+	places *semaphore.Weighted
+	drawn  *lru.Cache[string, board.Drawing]
+}
+
+func newAtelier() (*atelier, error) {
+	drawn, err := lru.New[string, board.Drawing](drawingsAtHand)
+	return &atelier{semaphore.NewWeighted(mostSettling), drawn}, err
+}
+
+// of gives the drawing of a name, made when it is not at hand.
+func (a *atelier) of(ctx context.Context, name string, make func() (board.Drawing, error)) (board.Drawing, error) {
+	if d, kept := a.drawn.Get(name); kept {
+		return d, nil
+	}
+	if err := a.places.Acquire(ctx, 1); err != nil {
+		return board.Drawing{}, err
+	}
+	defer a.places.Release(1)
+	if d, kept := a.drawn.Get(name); kept { // somebody else asked for the same
+		return d, nil
+	}
+	d, err := make()
+	if err == nil {
+		a.drawn.Add(name, d)
+	}
+	return d, err
+}
+
+func (s *server) drawing(c call[DrawingQuestion]) (board.Drawing, error) {
+	unit, err := unitOf(c.Asked.Unit)
+	if err != nil {
+		return board.Drawing{}, err
+	}
+	r := draft.Read(c.Asked.Draft, unit)
+	if len(r.Faults) > 0 {
+		return board.Drawing{}, nil
+	}
+	care := worn.Fine
+	if c.Asked.Rough {
+		care = worn.Rough
+	}
+	name, err := json.Marshal(struct {
+		Design any
+		Care   worn.Care
+	}{r.Design, care})
+	if err != nil {
+		return board.Drawing{}, err
+	}
+	return s.atelier.of(c, string(name), func() (board.Drawing, error) { return board.Draw(c, r, care) })
+}
+
+// drawn is a plan on the foot for which it was made.
+func (s *server) drawn(ctx context.Context, p *plan.Plan) (board.Drawing, error) {
+	if err := s.atelier.places.Acquire(ctx, 1); err != nil {
+		return board.Drawing{}, err
+	}
+	defer s.atelier.places.Release(1)
+	return board.DrawPlan(ctx, p, knit.Measure(&p.Design), worn.Fine)
+}

@@ -1,0 +1,55 @@
+package board
+
+import (
+	"context"
+
+	"acornstep/sock/draft"
+	"acornstep/sock/fit"
+	"acornstep/sock/handle"
+	"acornstep/sock/knit"
+	"acornstep/sock/plan"
+	"acornstep/sock/shape"
+	"acornstep/sock/trace"
+	"acornstep/sock/worn"
+)
+
+// Drawing is a sock on its foot as it is seen, and where it pulls.
+type Drawing struct {
+	Shape *shape.Shape `json:"shape,omitempty"`
+	// Ghost is the outline of the foot behind the sock.
+	Ghost  shape.Points   `json:"ghost,omitempty"`
+	Places []shape.Across `json:"places,omitempty"`
+	Grips  []handle.Grip  `json:"grips,omitempty"`
+	Pull   *shape.Pull    `json:"pull,omitempty"`
+	// Eases are the choices that ease it most, for each place of the fit where it is not easy.
+	Eases []fit.Ease `json:"eases,omitempty"`
+}
+
+// Draw draws the sock of a draft on its foot; a draft that gives none has no drawing. Its error is that of the context, or of the program.
+func Draw(ctx context.Context, r draft.Reading, care worn.Care) (Drawing, error) {
+	var none Drawing
+	if len(r.Faults) > 0 {
+		return none, nil
+	}
+	p, sock, err := knit.MakeSock(r.Design)
+	if err != nil || p.Stopped() != nil {
+		return none, err
+	}
+	return DrawPlan(ctx, p, sock, care)
+}
+
+// DrawPlan draws a plan on the foot for which its sock was sized.
+func DrawPlan(ctx context.Context, p *plan.Plan, sock *knit.Sock, care worn.Care) (Drawing, error) {
+	var none Drawing
+	t, err := trace.Of(p.Rows)
+	if err != nil {
+		return none, err
+	}
+	w, err := worn.Of(ctx, sock, t, care)
+	if err != nil {
+		return none, err
+	}
+	drawn := shape.Of(w, t)
+	pull := shape.PullOf(w, t, sock.Gives, knit.EasyShare)
+	return Drawing{&drawn, shape.Ghost(w, drawn), shape.Places(w, drawn), handle.Grips(sock, &drawn), &pull, fit.Eases(sock)}, nil
+}

@@ -1,0 +1,64 @@
+package cloth
+
+import (
+	"acornstep/sock/lengths"
+	"acornstep/sock/needle"
+)
+
+// manySlips is from how many of its loops on, as a share, a row draws together that slips them.
+const manySlips = 0.25
+
+// size is how wide and how high the loops of a row are at rest.
+type size struct{ wide, high float64 }
+
+// sizesOf are the sizes of every row.
+func sizesOf(rows []needle.Row, s Sizes) []size {
+	list := make([]size, len(rows))
+	legBegan, slipped := false, false
+	for i := range rows {
+		row := &rows[i]
+		plain := size{1 / s.Gauge.Stitches, 1 / s.Gauge.Rounds}
+		slips := slipsMany(row)
+		if slips || slipped {
+			plain.high *= s.Slipped
+		}
+		if row.Kind == needle.FlatRow {
+			slipped = slips
+		} else {
+			slipped = false
+		}
+		switch {
+		case row.Fabric == needle.Garter:
+			plain.high = 1 / lengths.GarterRows(s.Gauge)
+		case row.Section == needle.Leg:
+			if legBegan = legBegan || patterned(row); legBegan {
+				plain.wide *= s.Leg
+			}
+		case row.Section == needle.Cuff:
+			plain.wide *= s.Cuff
+		}
+		list[i] = plain
+	}
+	return list
+}
+
+func patterned(row *needle.Row) bool {
+	for _, o := range row.Ops {
+		if o.Code.IsPurl() || o.Code == needle.YO {
+			return true
+		}
+	}
+	return false
+}
+
+// slipsMany says whether a row slips every other stitch or so; the first after a turn does not count.
+func slipsMany(row *needle.Row) bool {
+	slips, all := 0, 0
+	for i, o := range row.Ops {
+		all += o.N * o.Code.Takes()
+		if o.Code == needle.Sl && i > 0 {
+			slips += o.N
+		}
+	}
+	return float64(slips) > manySlips*float64(all)
+}

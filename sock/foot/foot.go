@@ -1,0 +1,332 @@
+package foot
+
+import (
+	"math"
+
+	"acornstep/sock/design"
+)
+
+// Vec is a place or a direction in space, in mm.
+type Vec [3]float64
+
+// ring is one slice: where its middle lies and how far its edge is from it.
+type ring struct {
+	// middle is the distance of its middle from the hinge, within the slice; aside how far that lies to the outer side.
+	middle, aside float64
+	// depth is half of its depth, width half of its width.
+	depth, width float64
+	radii        [around + 1]float64
+}
+
+// Foot is a foot with its leg.
+type Foot struct {
+	// Length of the foot, and Top: how high the leg was made.
+	Length, Top float64
+	// Hinge is where the pages turn, seen from the side.
+	Hinge point
+	rings []ring
+	turn  float64 // what a radian of the pages counts as length
+	toes  float64 // where they begin
+	at    map[string]float64
+}
+
+// step is the distance of two slices, in mm along the foot.
+const step = 3.0
+
+// Of makes the body of a foot, its leg at least as high as asked.
+func Of(m *design.Foot, top float64) *Foot {
+	long := float64(m.Length)
+	f := &Foot{Length: long, Top: math.Max(top, ankleHeight*long) + 0.2*long, turn: fan * long}
+	radii := heelSlice.radii()
+	deep := 2 * heelSlice.depth * float64(m.HeelDiagonal) / girthOf(&radii)
+	point := point{0.978 * long, 0.036 * long} // where the page in the middle meets the heel
+	reach := (deep + bend*long) * math.Sqrt2 / 2
+	f.Hinge[0], f.Hinge[1] = point[0]-reach, point[1]+reach
+	f.lay(m)
+	return f
+}
+
+// Places of a foot along it, as the names of the fit.
+const (
+	toes, ball, arch, heel, ankle, calf = "toes", "ball", "arch", "heel", "ankle", "calf"
+)
+
+// lay makes the slices.
+func (f *Foot) lay(m *design.Foot) {
+	long := f.Length
+	level := f.Hinge[0] + f.turn*math.Pi/2 // from here on slices lie level
+	ankleUp := math.Max(ankleHeight*long, f.Hinge[1]+0.03*long)
+	calfUp, calfRound := math.Max(calfHeight*long, ankleUp+0.3*long), calfGirth*float64(m.AnkleGirth)
+	if m.CalfGirth != nil && m.CalfHeight != nil {
+		calfUp, calfRound = math.Max(float64(*m.CalfHeight), ankleUp+0.2*long), float64(*m.CalfGirth)
+	}
+	f.Top = math.Max(f.Top, ankleUp+0.1*long)
+	root := math.Min(float64(m.ToeDepth), 0.6*f.Hinge[0])
+	f.at = map[string]float64{toes: root, ball: root + ballBehindToes*long, heel: f.Hinge[0] + f.turn*math.Pi/4, ankle: level + ankleUp - f.Hinge[1], calf: level + calfUp - f.Hinge[1]}
+	f.toes = root
+	f.at[arch] = math.Max(0.47*long, f.at[ball]+0.06*long)
+	if f.at[arch] > f.Hinge[0] {
+		f.at[arch] = (f.at[ball] + f.Hinge[0]) / 2
+	}
+	girth := newCurve(
+		[]float64{f.at[toes], f.at[ball], f.at[arch], f.at[heel], f.at[ankle], f.at[calf]},
+		[]float64{ToesShare * float64(m.BallGirth), float64(m.BallGirth), ArchShare * float64(m.BallGirth), float64(m.HeelDiagonal), float64(m.AnkleGirth), calfRound},
+	)
+	looks := [...]station{
+		{f.at[toes], slice{0.40, 2, 2.7}}, {f.at[ball], slice{0.48, 2, 2.7}}, {f.at[arch], slice{0.86, 2, 2.7}},
+		{f.at[heel], heelSlice}, {f.at[ankle], slice{1.28, 2.05, 2}}, {f.at[calf], slice{1.06, 2, 2}},
+	}
+	var at, infront, before, above, below [6]float64
+	behind := f.behind(ankleUp, calfUp)
+	for i, s := range looks {
+		radii := s.radii()
+		at[i], above[i], below[i] = s.at, s.top, s.bottom
+		infront[i] = f.inFront(s.at)
+		before[i] = behind.of(s.at) - 2*s.depth*girth.of(s.at)/girthOf(&radii)
+	}
+	front, square, flat := newCurve(infront[:], before[:]), newCurve(at[:], above[:]), newCurve(at[:], below[:])
+	f.rings = make([]ring, int(math.Ceil((level+f.Top-f.Hinge[1])/step))+1)
+	for i := range f.rings {
+		at := float64(i) * step
+		s := slice{looks[0].depth, square.of(at), flat.of(at)}
+		round, back := girth.of(at)*f.tapers(at), behind.of(at)
+		r := &f.rings[i]
+		if at >= f.at[toes] {
+			s.depth = s.fitting((back-front.of(f.inFront(at)))/2, round)
+		}
+		r.radii = s.radii()
+		size := round / girthOf(&r.radii)
+		for k := range r.radii {
+			r.radii[k] *= size
+		}
+		r.width, r.depth = size, size*s.depth
+		r.middle = back - r.depth
+		r.aside = -0.085 * long * math.Pow(math.Max(0, 1-at/f.at[ball]), 1.6)
+	}
+}
+
+// inFront is a length along the foot as the instep sees it: round the bend, which is close to the hinge, it is short.
+func (f *Foot) inFront(at float64) float64 {
+	const round = 0.125 // how far the instep lies from the hinge there, as a share of the length
+	turned := math.Min(math.Max((at-f.Hinge[0])/f.turn, 0), math.Pi/2)
+	return at - turned*(f.turn-round*f.Length)
+}
+
+// tapers is how much of its girth a slice of the toes has: they end round, not in a point.
+func (f *Foot) tapers(at float64) float64 {
+	const round = 2.4
+	t := at / f.at[toes]
+	if t >= 1 {
+		return 1
+	}
+	return math.Pow(1-math.Pow(1-t, round), 1/round)
+}
+
+// behind is how far the back of a slice lies from the hinge.
+func (f *Foot) behind(ankleUp, calfUp float64) curve {
+	var at, away []float64
+	add := func(p point) {
+		s, r := f.page(p[0], p[1])
+		at, away = append(at, s), append(away, r)
+	}
+	long := f.Length
+	for i := range 7 { // the toes rise a little
+		x := float64(i) / 6 * toeSpring * long
+		up := 1 - float64(i)/6
+		add(point{x, tipHeight * long * up * up * up})
+	}
+	for i := 0; i+1 < len(sole); i++ {
+		for _, p := range between(sole, i) {
+			if q := (point{p[0] * long, p[1] * long}); q[1] < ankleUp-0.02*long {
+				add(q)
+			}
+		}
+	}
+	back := sole[len(sole)-1][0] * long
+	add(point{back, ankleUp})
+	add(point{back + calfBehind*long, calfUp})
+	return newCurve(at, away)
+}
+
+// between are places on a smooth line through points, from one to the next: Catmull and Rom's spline.
+func between(through []point, i int) (list [6]point) {
+	at := func(k int) point { return through[min(max(k, 0), len(through)-1)] }
+	p0, p1, p2, p3 := at(i-1), at(i), at(i+1), at(i+2)
+	for k := range list {
+		t := float64(k) / float64(len(list))
+		for axis := range list[k] {
+			list[k][axis] = 0.5 * (2*p1[axis] + (p2[axis]-p0[axis])*t +
+				(2*p0[axis]-5*p1[axis]+4*p2[axis]-p3[axis])*t*t +
+				(3*p1[axis]-p0[axis]-3*p2[axis]+p3[axis])*t*t*t)
+		}
+	}
+	return list
+}
+
+// page is the slice on which a place lies, by its length along the foot, and how far the place is from the hinge on it.
+func (f *Foot) page(x, y float64) (at, away float64) {
+	dx, dy := x-f.Hinge[0], f.Hinge[1]-y
+	switch {
+	case dy <= 0:
+		return f.Hinge[0] + f.turn*math.Pi/2 - dy, dx
+	case dx <= 0:
+		return x, dy
+	default:
+		return f.Hinge[0] + f.turn*math.Atan2(dx, dy), math.Sqrt(dx*dx + dy*dy)
+	}
+}
+
+// Page is the slice on which a place lies, as its length along the foot.
+func (f *Foot) Page(p Vec) float64 {
+	at, _ := f.page(p[0], p[1])
+	return at
+}
+
+// Station is where a place that the fit names lies along the foot; ok is false for a name that is none.
+func (f *Foot) Station(name string) (at float64, ok bool) {
+	at, ok = f.at[name]
+	return at, ok
+}
+
+// ways are the directions of a slice: along it and away from the hinge, and across it, to the next slice.
+func (f *Foot) ways(at float64) (out, on Vec) {
+	t := (at - f.Hinge[0]) / f.turn
+	switch {
+	case t <= 0:
+		return Vec{0, -1, 0}, Vec{1, 0, 0}
+	case t >= math.Pi/2:
+		return Vec{1, 0, 0}, Vec{0, 1, 0}
+	}
+	sin, cos := math.Sincos(t)
+	return Vec{sin, -cos, 0}, Vec{cos, sin, 0}
+}
+
+// slide is the slice at a length, between the two that were made.
+func (f *Foot) slide(at float64) (a, b *ring, t float64) {
+	n := len(f.rings)
+	k := math.Min(math.Max(at/step, 0), float64(n-1)-1e-9)
+	i := int(k)
+	return &f.rings[i], &f.rings[min(i+1, n-1)], k - float64(i)
+}
+
+// middle is the place in the middle of a slice.
+func (f *Foot) middle(at float64) Vec {
+	a, b, t := f.slide(at)
+	away, aside := a.middle+t*(b.middle-a.middle), a.aside+t*(b.aside-a.aside)
+	base := Vec{f.Hinge[0], f.Hinge[1], aside}
+	if at < f.Hinge[0] {
+		base[0] = at
+	} else if over := at - f.Hinge[0] - f.turn*math.Pi/2; over > 0 {
+		base[1] += over
+	}
+	out, _ := f.ways(at)
+	return Vec{base[0] + away*out[0], base[1] + away*out[1], base[2]}
+}
+
+// Skin is the place on the skin at a length along the foot and an angle round
+// its slice: 0 is the front (the instep, the shin), a quarter of a turn the
+// outer side, half a turn the back (the sole, the heel, the calf).
+func (f *Foot) Skin(at, angle float64) Vec {
+	m := f.middle(at)
+	out, _ := f.ways(at)
+	sin, cos := math.Sincos(angle)
+	a, b, t := f.slide(at)
+	turn := math.Abs(math.Mod(angle, 2*math.Pi))
+	if turn > math.Pi {
+		turn = 2*math.Pi - turn
+	}
+	r := (1-t)*radiusAt(a, turn) + t*radiusAt(b, turn)
+	return Vec{m[0] - r*cos*out[0], m[1] - r*cos*out[1], m[2] + r*sin}
+}
+
+// radiusAt is how far the edge of a slice lies from its middle in a direction, from 0 to π.
+func radiusAt(r *ring, angle float64) float64 {
+	k := math.Min(angle*(around/math.Pi), around-1e-9)
+	i := int(k)
+	return r.radii[i] + (k-float64(i))*(r.radii[i+1]-r.radii[i])
+}
+
+// Hold is how deep a place lies under the skin, negative outside, and the way
+// along which the skin holds cloth. At the toes and round the heel that is straight out of it.
+// Along foot and leg it lies within the slice: cloth that the slope of the skin would push
+// along, down a calf or off the ball of the foot, is kept by its friction.
+func (f *Foot) Hold(p Vec) (depth float64, out Vec) { return f.depth(p, true) }
+
+// Depth is how deep a place lies under the skin, negative outside, and the way out; both along the slope of the skin, near it.
+func (f *Foot) Depth(p Vec) (depth float64, out Vec) { return f.depth(p, false) }
+
+func (f *Foot) depth(p Vec, held bool) (depth float64, out Vec) {
+	at, away := f.page(p[0], p[1])
+	dx, dy := p[0]-f.Hinge[0], f.Hinge[1]-p[1]
+	a, b, t := f.slide(at)
+	down, side := away-(a.middle+t*(b.middle-a.middle)), p[2]-(a.aside+t*(b.aside-a.aside))
+	far := math.Sqrt(down*down + side*side)
+	if far < 1e-9 {
+		far = 1e-9
+	}
+	angle := math.Atan2(math.Abs(side), -down)
+	k := math.Min(angle*(around/math.Pi), around-1e-9)
+	i := int(k)
+	u := k - float64(i)
+	ra := a.radii[i] + u*(a.radii[i+1]-a.radii[i])
+	rb := b.radii[i] + u*(b.radii[i+1]-b.radii[i])
+	r := ra + t*(rb-ra)
+	perAngle := ((1-t)*(a.radii[i+1]-a.radii[i]) + t*(b.radii[i+1]-b.radii[i])) * (around / math.Pi)
+	// far − r, and how it changes along the slice, across it and from slice to slice.
+	turnsDown, turnsSide := math.Abs(side)/(far*far), -down/(far*far)
+	if side < 0 {
+		turnsSide = -turnsSide
+	}
+	// The middle moves from slice to slice, and the edge with it.
+	moves, shifts := (b.middle-a.middle)/step, (b.aside-a.aside)/step
+	byDown, bySide := down/far-perAngle*turnsDown, side/far-perAngle*turnsSide
+	byAt := -(rb-ra)/step - byDown*moves - bySide*shifts
+	if at <= 0 || at >= float64(len(f.rings)-1)*step || held && at > f.toes && (dx <= 0 || dy <= 0) {
+		byAt = 0
+	}
+	outDir, on := f.ways(at)
+	perMM := 1.0
+	if f.Hinge[0] < at && at < f.Hinge[0]+f.turn*math.Pi/2 {
+		perMM = f.turn / math.Max(away, 1)
+	}
+	g := Vec{byDown*outDir[0] + byAt*perMM*on[0], byDown*outDir[1] + byAt*perMM*on[1], bySide}
+	size := math.Sqrt(g[0]*g[0] + g[1]*g[1] + g[2]*g[2])
+	if size < 1e-9 {
+		return r - far, Vec{0, 0, 1}
+	}
+	return (r - far) / size, Vec{g[0] / size, g[1] / size, g[2] / size}
+}
+
+// Girth is the length of a tape round the slice at a length.
+func (f *Foot) Girth(at float64) float64 {
+	a, b, t := f.slide(at)
+	var radii [around + 1]float64
+	for i := range radii {
+		radii[i] = a.radii[i] + t*(b.radii[i]-a.radii[i])
+	}
+	return girthOf(&radii)
+}
+
+// Line is the foot seen from the side: from the tip over instep and shin to the top of the leg, and back behind it and along the sole.
+func (f *Foot) Line() [][2]float64 {
+	n := len(f.rings)
+	line := make([][2]float64, 0, 2*n)
+	for i := range n {
+		p := f.Skin(float64(i)*step, 0)
+		line = append(line, [2]float64{p[0], p[1]})
+	}
+	for i := n - 1; i > 0; i-- {
+		p := f.Skin(float64(i)*step, math.Pi)
+		line = append(line, [2]float64{p[0], p[1]})
+	}
+	return line
+}
+
+// Bend is from where to where, along the foot, the slices turn from the foot to the leg.
+func (f *Foot) Bend() (from, to float64) { return f.Hinge[0], f.Hinge[0] + f.turn*math.Pi/2 }
+
+// Reach is the length along the foot up to which it was made.
+func (f *Foot) Reach() float64 { return float64(len(f.rings)-1) * step }
+
+// Aside is how far the middle of the slice at a length lies to the outer side of the foot.
+func (f *Foot) Aside(at float64) float64 { return f.middle(at)[2] }

@@ -1,0 +1,151 @@
+package worn
+
+import (
+	"math"
+
+	"acornstep/sock/foot"
+)
+
+// frame is how the cloth lies at a loop: what a millimetre along the row, and one up, have become.
+type frame struct{ right, above vec }
+
+// framesOf fits the frames of a net in space to the links of each knot.
+func framesOf(n *net, place []vec) []frame {
+	type sums struct {
+		rr, ra, aa float64
+		r, a       vec
+	}
+	all := make([]sums, len(place))
+	for i := range n.links {
+		l := &n.links[i]
+		if l.quarters != 0 {
+			continue
+		}
+		d := sub(place[l.to], place[l.from])
+		for _, k := range [2]int32{l.from, l.to} {
+			t := &all[k]
+			t.rr += l.pull * l.right * l.right
+			t.ra += l.pull * l.right * l.above
+			t.aa += l.pull * l.above * l.above
+			t.r = add(t.r, times(d, l.pull*l.right))
+			t.a = add(t.a, times(d, l.pull*l.above))
+		}
+	}
+	frames := make([]frame, len(place))
+	for i := range all {
+		t := &all[i]
+		if det := t.rr*t.aa - t.ra*t.ra; det > 1e-6 {
+			frames[i].right = times(sub(times(t.r, t.aa), times(t.a, t.ra)), 1/det)
+			frames[i].above = times(sub(times(t.a, t.rr), times(t.r, t.ra)), 1/det)
+		}
+	}
+	return frames
+}
+
+// Stretch is how far the cloth is stretched at a loop, as shares: 0 as it was knitted, 0.1 a tenth longer.
+type Stretch struct {
+	// Around the foot, along the row; Along the foot, up from row to row; Most in the direction in which it is largest.
+	Around, Along, Most float64
+}
+
+func (f *frame) stretch() Stretch {
+	rr, ra, aa := dot(f.right, f.right), dot(f.right, f.above), dot(f.above, f.above)
+	middle, spread := (rr+aa)/2, math.Sqrt((rr-aa)*(rr-aa)/4+ra*ra)
+	return Stretch{math.Sqrt(rr) - 1, math.Sqrt(aa) - 1, math.Sqrt(middle+spread) - 1}
+}
+
+// rest is the length at rest of a way through the cloth.
+func (f *frame) rest(way vec) float64 {
+	rr, ra, aa := dot(f.right, f.right), dot(f.right, f.above), dot(f.above, f.above)
+	r, a := dot(f.right, way), dot(f.above, way)
+	det := rr*aa - ra*ra
+	if det < 1e-9 {
+		return long(way)
+	}
+	return math.Hypot((r*aa-a*ra)/det, (a*rr-r*ra)/det)
+}
+
+// Stretches are those of every loop, each evened out with its neighbours: one
+// loop that a turn left long says nothing of the cloth.
+func (w *Worn) Stretches() []Stretch {
+	now := make([]Stretch, len(w.frames))
+	for i := range now {
+		now[i] = w.frames[i].stretch()
+	}
+	for range evened {
+		next, weight := make([]Stretch, len(now)), make([]float64, len(now))
+		for i, s := range now {
+			next[i], weight[i] = Stretch{2 * s.Around, 2 * s.Along, 2 * s.Most}, 2
+		}
+		for i := range w.Cloth.Links {
+			l := &w.Cloth.Links[i]
+			for _, k := range [2][2]int32{{l.From, l.To}, {l.To, l.From}} {
+				s, t := &next[k[0]], &now[k[1]]
+				s.Around, s.Along, s.Most = s.Around+t.Around, s.Along+t.Along, s.Most+t.Most
+				weight[k[0]]++
+			}
+		}
+		for i := range next {
+			next[i] = Stretch{next[i].Around / weight[i], next[i].Along / weight[i], next[i].Most / weight[i]}
+		}
+		now = next
+	}
+	return now
+}
+
+// evened is how often the stretch of a loop is evened out with that of its neighbours.
+const evened = 3
+
+// Outside is the direction in which a loop shows its outer side.
+func (w *Worn) Outside(i int) foot.Vec { return cross(w.frames[i].right, w.frames[i].above) }
+
+// Tape lies round the sock on the foot.
+type Tape struct {
+	// Worn and Rest are the length of the cloth under it, on the foot and as it was knitted, in mm.
+	Worn, Rest float64
+}
+
+// Stretch is how far the cloth under the tape is stretched, as a share.
+func (t Tape) Stretch() float64 { return t.Worn/t.Rest - 1 }
+
+// creased is how much longer than the way over it cloth counts: what lies crushed in a crease gives no room.
+const creased = 1.2
+
+// Tape measures round the foot at a length along it, over the cloth.
+func (w *Worn) Tape(at float64) Tape {
+	page := make([]float64, len(w.Places))
+	for i, p := range w.Places {
+		page[i] = w.Foot.Page(p) - at
+	}
+	var t Tape
+	for _, f := range w.Cloth.Facets {
+		var cut []vec
+		for k := range 3 {
+			a, b := f[k], f[(k+1)%3]
+			if (page[a] < 0) != (page[b] < 0) {
+				share := page[a] / (page[a] - page[b])
+				cut = append(cut, add(times(w.Places[a], 1-share), times(w.Places[b], share)))
+			}
+		}
+		if len(cut) != 2 {
+			continue
+		}
+		way := sub(cut[1], cut[0])
+		if far := long(way); far < 30 {
+			t.Worn += far
+			for _, k := range f {
+				t.Rest += math.Min(w.frames[k].rest(way), creased*far) / 3
+			}
+		}
+	}
+	return t
+}
+
+// At measures at a place that the fit names.
+func (w *Worn) At(place string) (Tape, bool) {
+	at, ok := w.Foot.Station(place)
+	if !ok {
+		return Tape{}, false
+	}
+	return w.Tape(at), true
+}

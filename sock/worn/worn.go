@@ -1,0 +1,103 @@
+package worn
+
+import (
+	"context"
+
+	"acornstep/sock/cloth"
+	"acornstep/sock/foot"
+	"acornstep/sock/knit"
+	"acornstep/sock/pattern"
+	"acornstep/sock/trace"
+)
+
+// Worn is a sock on a foot.
+type Worn struct {
+	Cloth *cloth.Cloth
+	Foot  *foot.Foot
+	// Places of its loops, in mm, by their number.
+	Places []foot.Vec
+	frames []frame
+}
+
+// ClothOf is the cloth of a sock that was knitted.
+func ClothOf(s *knit.Sock, t *trace.Trace) *cloth.Cloth {
+	cuff := 1.0
+	if p := pattern.Find(s.Design.Cuff.Pattern, s.Design.Patterns); p != nil {
+		cuff = p.Width
+	}
+	return cloth.Of(t, cloth.Sizes{Gauge: s.Gauge, Leg: s.LegWidth(), Cuff: cuff, Slipped: s.Design.Heel.FlapRowFactor})
+}
+
+// Care is how long the cloth is given to settle.
+type Care int
+
+// Rough is for the eye while a hand rests for a moment, Fine for figures and for paper.
+const (
+	Rough Care = iota
+	Fine
+)
+
+// legRoom is how much higher than the sock the leg is made, as a share of the foot's length.
+const legRoom = 0.5
+
+// Of draws a sock over its foot. Its error is that of a context that ended.
+func Of(ctx context.Context, s *knit.Sock, t *trace.Trace, care Care) (*Worn, error) {
+	high := float64(s.Design.Leg.Height) + legRoom*float64(s.Design.Foot.Length)
+	return On(ctx, ClothOf(s, t), foot.Of(&s.Design.Foot, high), care)
+}
+
+// fewestRound is how many knots the coarsest net has round the ball of the foot, at least.
+const fewestRound = 16
+
+// nets are a sock as nets, from every loop a knot to the coarsest that still goes round a foot.
+func nets(c *cloth.Cloth, f *foot.Foot) []*net {
+	ball, _ := f.Station("ball")
+	most := f.Girth(ball) / fewestRound
+	list := []*net{netOf(c)}
+	for wide, high := 1/c.Gauge.Stitches, 1/c.Gauge.Rounds; ; {
+		up := high <= wide
+		if up {
+			high *= 2
+		} else {
+			wide *= 2
+		}
+		if max(high, wide) > most {
+			return list
+		}
+		list = append(list, list[len(list)-1].halved(up))
+	}
+}
+
+// steps are how often each net moves: the coarsest while the sock is put on, and
+// then as it is worn; one between; and the finest.
+var steps = map[Care]struct{ on, worn, between, last int }{
+	Rough: {36, 10, 4, 1},
+	Fine:  {150, 40, 36, 26},
+}
+
+// On lets cloth settle on a foot, from coarse to fine: the coarsest net finds
+// the place of everything while a hand pulls it up, then the skin holds it, and
+// the finer ones fill in what lies between. Its error is that of a context that ended.
+func On(ctx context.Context, c *cloth.Cloth, f *foot.Foot, care Care) (*Worn, error) {
+	list, n := nets(c, f), steps[care]
+	last := len(list) - 1
+	cl := begin(list[last], f)
+	cl.ctx = ctx
+	cl.hand = donning
+	cl.settle(n.on)
+	cl.hand, cl.worn = resting, true
+	cl.settle(n.worn)
+	for i := last - 1; i >= 0; i-- {
+		cl = cl.refined(list[i])
+		switch i { // the others only pass on what they were given
+		case 0:
+			cl.settle(n.last)
+		case last / 2:
+			cl.settle(n.between)
+		}
+	}
+	if err := ctx.Err(); err != nil {
+		return nil, err
+	}
+	return &Worn{c, f, cl.place, framesOf(list[0], cl.place)}, nil
+}
