@@ -8,6 +8,7 @@ import (
 	"acornstep/sock/draft"
 	"acornstep/sock/knit"
 	"acornstep/sock/plan"
+	"acornstep/sock/shape"
 	"acornstep/sock/worn"
 
 	lru "github.com/hashicorp/golang-lru/v2"
@@ -71,6 +72,24 @@ func (s *server) drawing(c call[DrawingQuestion]) (board.Drawing, error) {
 		return board.Drawing{}, err
 	}
 	return s.atelier.of(c, string(name), func() (board.Drawing, error) { return board.Draw(c, r, care) })
+}
+
+// SpaceAnswer is a sock that can be turned; a draft that gives no sock has none.
+type SpaceAnswer struct {
+	Space *shape.Space `json:"space,omitempty"`
+}
+
+func (s *server) space(c call[DraftQuestion]) (SpaceAnswer, error) {
+	unit, err := unitOf(c.Asked.Unit)
+	if err != nil {
+		return SpaceAnswer{}, err
+	}
+	if err := s.atelier.places.Acquire(c, 1); err != nil {
+		return SpaceAnswer{}, err
+	}
+	defer s.atelier.places.Release(1)
+	space, err := board.Turn(c, draft.Read(c.Asked.Draft, unit))
+	return SpaceAnswer{space}, err
 }
 
 // drawn is a plan on the foot for which it was made.

@@ -66,6 +66,7 @@ var routes = []route{
 	{method: "GET", path: "/api/socks/{id}/plan.ics", hidden: true, handler: plain((*server).calendar)},
 	answering("POST", "/api/plan", "plan", "Work a draft out to the last loop; nothing is kept", 200, asking(planOf)).planning(),
 	answering("POST", "/api/drawing", "drawing", "Draw the sock of a draft on its foot, and say where it pulls", 200, (*server).drawing),
+	answering("POST", "/api/space", "space", "Give the sock of a draft on its foot as a surface that can be turned", 200, (*server).space),
 	answering("POST", "/api/ways", "rankWays", "Rank the ways to knit a draft by what matters", 200, asking(rankWays)).planning(),
 	answering("POST", "/api/options", "options", "List every decision, with what each way does on this foot", 200, (*server).options).planning(),
 	answering("POST", "/api/working", "working", "Show the arithmetic of every number", 200, asking(showWorking)).planning(),

@@ -176,7 +176,7 @@ func TestAPlanOfWhatIsTyped(t *testing.T) {
 	}
 	a.do("POST", "/api/drawing", typed).into(t, &drawing)
 	assert.Equal(t, "cuff-18", drawing.Shape.Lines[len(drawing.Shape.Lines)-1].Row)
-	assert.InDelta(t, 175, drawing.Shape.Height, 45, "the top of the sock above the floor")
+	assert.InDelta(t, 230, drawing.Shape.Height, 25, "the top of the sock above the floor")
 	assert.Len(t, drawing.Grips, 4)
 	assert.Greater(t, len(drawing.Pull.Spots), 100)
 	var none struct{ Shape any }

@@ -38,6 +38,27 @@ func Draw(ctx context.Context, r draft.Reading, care worn.Care) (Drawing, error)
 	return DrawPlan(ctx, p, sock, care)
 }
 
+// Turn gives the sock of a draft as a surface in space; nil for a draft that gives none.
+func Turn(ctx context.Context, r draft.Reading) (*shape.Space, error) {
+	if len(r.Faults) > 0 {
+		return nil, nil
+	}
+	p, sock, err := knit.MakeSock(r.Design)
+	if err != nil || p.Stopped() != nil {
+		return nil, err
+	}
+	t, err := trace.Of(p.Rows)
+	if err != nil {
+		return nil, err
+	}
+	w, err := worn.Of(ctx, sock, t, worn.Fine)
+	if err != nil {
+		return nil, err
+	}
+	space := shape.SpaceOf(w, t, shape.WordsOf(w, t, w.Stretches(), sock.Gives, knit.EasyShare))
+	return &space, nil
+}
+
 // DrawPlan draws a plan on the foot for which its sock was sized.
 func DrawPlan(ctx context.Context, p *plan.Plan, sock *knit.Sock, care worn.Care) (Drawing, error) {
 	var none Drawing

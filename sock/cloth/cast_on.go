@@ -120,6 +120,6 @@ func (e *edge) turns(i int) {
 			turn = 0.5 + 0.5*(float64(at-front)+0.5)/float64(max(1, n-front))
 		}
 		l := &e.cloth.Loops[after.Loops[k].Made]
-		l.Turn, l.Front = turn, e.front
+		l.Turn, l.Front, l.Foot = turn, e.front, row.Section == needle.Foot
 	}
 }

@@ -41,6 +41,17 @@ type Link struct {
 // Rest is the length of a link that nothing pulls, in mm.
 func (l *Link) Rest() float64 { return math.Hypot(l.Right, l.Above) }
 
+// Lie is how a facet, half of a stitch, lies in it: which corners of the stitch are its own, in its order.
+type Lie uint8
+
+// The lies: with two corners below or two above, in a row that was worked up the needles or down them.
+const (
+	TwoBelow     Lie = iota // left below, right below, left above
+	TwoAbove                // right below, right above, left above
+	TwoBelowBack            // right below, right above, left below
+	TwoAboveBack            // left below, right above, left above
+)
+
 // Loop is one loop of the cloth.
 type Loop struct {
 	// Row made it.
@@ -51,6 +62,8 @@ type Loop struct {
 	Turn float64
 	// Front is how far up the front of the sock its round lies, in mm from the first whole round on; told where Turn is.
 	Front float64
+	// Foot says whether its round is of the foot, before the heel.
+	Foot bool
 	// level is how high it stands above the cast-on, in rows.
 	level int32
 	slips int32
@@ -63,6 +76,8 @@ type Cloth struct {
 	Links []Link
 	// Facets are triangles of loops, seen from outside counterclockwise.
 	Facets [][3]int32
+	// Lies says of each facet how it lies in its stitch.
+	Lies []Lie
 	// Live are the loops on the needles at the end, in their order.
 	Live []int32
 	// Gauge of its plain parts.

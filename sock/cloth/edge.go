@@ -40,7 +40,7 @@ type edge struct {
 func newEdge(t *trace.Trace, sizes Sizes) *edge {
 	n := len(t.Loops)
 	return &edge{
-		cloth: &Cloth{Loops: make([]Loop, n), Links: make([]Link, 0, 4*n), Facets: make([][3]int32, 0, 2*n)},
+		cloth: &Cloth{Loops: make([]Loop, n), Links: make([]Link, 0, 4*n), Facets: make([][3]int32, 0, 2*n), Lies: make([]Lie, 0, 2*n)},
 		trace: t, sizes: sizesOf(t.Rows, sizes), side: map[int32][]int32{}, ends: [2]int32{none, none},
 	}
 }
@@ -236,10 +236,10 @@ func (e *edge) strip() {
 	for i < len(lower)-1 || j < len(upper)-1 {
 		// The one that is behind goes on.
 		if j == len(upper)-1 || i < len(lower)-1 && (i+1)*max(1, len(upper)-1) <= (j+1)*max(1, len(lower)-1) {
-			e.facet(lower[i], lower[i+1], upper[j])
+			e.facet(lower[i], lower[i+1], upper[j], TwoBelow)
 			i++
 		} else {
-			e.facet(lower[i], upper[j+1], upper[j])
+			e.facet(lower[i], upper[j+1], upper[j], TwoAbove)
 			j++
 		}
 	}
@@ -251,13 +251,15 @@ func (e *edge) strip() {
 }
 
 // facet adds a triangle, unless it is none.
-func (e *edge) facet(a, b, c int32) {
+func (e *edge) facet(a, b, c int32, lie Lie) {
 	if a == none || b == none || c == none || a == b || b == c || a == c {
 		return
 	}
 	if e.flip {
 		b, c = c, b
+		lie += TwoBelowBack
 	}
+	e.cloth.Lies = append(e.cloth.Lies, lie)
 	e.cloth.Facets = append(e.cloth.Facets, [3]int32{a, b, c})
 }
 

@@ -13,7 +13,7 @@ const (
 	ballBehindToes = 0.075 // from the root of the little toe to the ball
 	ankleHeight    = 0.46  // the thinnest place above the ankle bones
 	calfHeight     = 1.25  // the thickest place of the calf
-	calfGirth      = 1.4   // its girth for that of the ankle
+	calfGirth      = 1.25  // its girth for that of the ankle
 	bend           = 0.095 // from the hinge to the bend of the ankle
 	fan            = 0.35  // what one turn of the pages counts as length, for each radian
 	tipHeight      = 0.045 // the middle of the big toe's tip above the floor

@@ -56,9 +56,8 @@ func word(stretch, limit, easy float64) string {
 // spotEvery is how far apart the spots lie, in mm.
 const spotEvery = 9.0
 
-// PullOf maps the stretch. limit is how far the cloth of a row stretches before it is tight, easy the share of that up to which it sits.
-func PullOf(w *worn.Worn, t *trace.Trace, limit func(row *needle.Row) float64, easy float64) Pull {
-	sight, stretches := newSight(w, t), w.Stretches()
+// WordsOf says the stretch of every loop in a word; see [PullOf].
+func WordsOf(w *worn.Worn, t *trace.Trace, stretches []worn.Stretch, limit func(row *needle.Row) float64, easy float64) []string {
 	words := make([]string, len(stretches))
 	limits := make([]float64, len(t.Rows))
 	for i := range t.Rows {
@@ -67,6 +66,13 @@ func PullOf(w *worn.Worn, t *trace.Trace, limit func(row *needle.Row) float64, e
 	for i := range words {
 		words[i] = word(math.Max(stretches[i].Around, stretches[i].Along), limits[w.Cloth.Loops[i].Row], easy)
 	}
+	return words
+}
+
+// PullOf maps the stretch. limit is how far the cloth of a row stretches before it is tight, easy the share of that up to which it sits.
+func PullOf(w *worn.Worn, t *trace.Trace, limit func(row *needle.Row) float64, easy float64) Pull {
+	sight, stretches := newSight(w, t), w.Stretches()
+	words := WordsOf(w, t, stretches, limit, easy)
 	p := Pull{}
 	for _, name := range Words {
 		patch := Patch{Word: name, Lines: []Points{}}

@@ -6,6 +6,12 @@ import (
 	"acornstep/sock/foot"
 )
 
+// A sock is a little shorter than its foot, and no round of the foot begins farther back on the sole than where the heel rises.
+const (
+	reaches  = 1.035
+	lastSole = 0.9
+)
+
 // begin lays the coarsest net on the foot. Whole rounds lie where their height
 // up the front of the sock puts them; what is between them, a heel, spreads
 // evenly, and so does the toe, as a disc whose rim is the first whole round.
@@ -23,8 +29,15 @@ func begin(n *net, f *foot.Foot) *cloud {
 			cos[i], sin[i], round[i] = k.cos/l, k.sin/l, true
 		}
 		if k.rounds > 0 {
-			along[i] = shin.at(toe + k.front/k.rounds)
+			far := toe + k.front/k.rounds
+			along[i] = shin.at(far)
 			fixed[i] = along[i] < 0.9*bend || along[i] > level || k.top > 0
+			if k.foot > 0 { // its sole lies on the floor, its instep on that of the foot
+				far *= reaches
+				sole := f.Page(vec{math.Min(far, lastSole*f.Length), 0, 0})
+				along[i] = (shin.at(far)*(1+cos[i]) + sole*(1-cos[i])) / 2
+				fixed[i] = true
+			}
 		}
 	}
 	for range 160 {

@@ -76,13 +76,13 @@ type end struct {
 type known struct {
 	// cos and sin are its direction round the foot, added up over its loops that are of whole rounds; front how far up the front of the sock they lie, rounds how many they are.
 	cos, sin, front, rounds float64
-	// top and toe are how many of its loops are on the needles, and before the first whole round.
-	top, toe float64
+	// top, toe and foot are how many of its loops are on the needles, before the first whole round, and of whole rounds of the foot.
+	top, toe, foot float64
 }
 
 func (k *known) and(l *known) {
 	k.cos, k.sin, k.front, k.rounds = k.cos+l.cos, k.sin+l.sin, k.front+l.front, k.rounds+l.rounds
-	k.top, k.toe = k.top+l.top, k.toe+l.toe
+	k.top, k.toe, k.foot = k.top+l.top, k.toe+l.toe, k.foot+l.foot
 }
 
 func netOf(c *cloth.Cloth) *net {
@@ -97,6 +97,9 @@ func netOf(c *cloth.Cloth) *net {
 			k := &n.known[i]
 			k.sin, k.cos = math.Sincos(2 * math.Pi * (turn - 0.25))
 			k.front, k.rounds = c.Loops[i].Front, 1
+			if c.Loops[i].Foot {
+				k.foot = 1
+			}
 		}
 		if i < c.Toe {
 			n.known[i].toe = 1

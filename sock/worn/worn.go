@@ -70,8 +70,10 @@ func nets(c *cloth.Cloth, f *foot.Foot) []*net {
 
 // steps are how often each net moves: the coarsest while the sock is put on, and
 // then as it is worn; one between; and the finest.
-var steps = map[Care]struct{ on, worn, between, last int }{
-	Rough: {36, 10, 4, 1},
+type steps struct{ on, worn, between, last int }
+
+var stepsOf = map[Care]steps{
+	Rough: {72, 16, 0, 1},
 	Fine:  {150, 40, 36, 26},
 }
 
@@ -79,7 +81,7 @@ var steps = map[Care]struct{ on, worn, between, last int }{
 // the place of everything while a hand pulls it up, then the skin holds it, and
 // the finer ones fill in what lies between. Its error is that of a context that ended.
 func On(ctx context.Context, c *cloth.Cloth, f *foot.Foot, care Care) (*Worn, error) {
-	list, n := nets(c, f), steps[care]
+	list, n := nets(c, f), stepsOf[care]
 	last := len(list) - 1
 	cl := begin(list[last], f)
 	cl.ctx = ctx
@@ -89,11 +91,13 @@ func On(ctx context.Context, c *cloth.Cloth, f *foot.Foot, care Care) (*Worn, er
 	cl.settle(n.worn)
 	for i := last - 1; i >= 0; i-- {
 		cl = cl.refined(list[i])
-		switch i { // the others only pass on what they were given
+		switch i {
 		case 0:
 			cl.settle(n.last)
 		case last / 2:
-			cl.settle(n.between)
+			if n.between > 0 { // the others only pass on what they were given
+				cl.settle(n.between)
+			}
 		}
 	}
 	if err := ctx.Err(); err != nil {

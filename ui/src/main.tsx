@@ -9,6 +9,7 @@ import "./styles/board.css";
 import "./styles/working.css";
 import "./styles/pair.css";
 import "./styles/fit.css";
+import "./styles/pull.css";
 import "./styles/fabric.css";
 import "./styles/chart.css";
 import "./styles/hands.css";

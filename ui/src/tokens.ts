@@ -24,6 +24,10 @@ const palettes = {
     amberSoft: "#f9e8cf",
     ghost: "#ece0ca",
     shaft: "#b09a7c",
+    pullSlack: "#5f8fa3",
+    pullSits: "#7d9a5c",
+    pullSnug: "#c99a3f",
+    pullTight: "#a32f36",
   },
   dark: {
     linen: "#1d1a16",
@@ -43,6 +47,10 @@ const palettes = {
     amberSoft: "#46341b",
     ghost: "#2c271f",
     shaft: "#8d7a60",
+    pullSlack: "#86b7ca",
+    pullSits: "#a3bf7f",
+    pullSnug: "#e0b45c",
+    pullTight: "#f0908b",
   },
 } as const;
 

@@ -23,7 +23,27 @@ export function planOf(draft: Draft, unit: Unit) {
   });
 }
 
-/** briefOf is what the drawing of a draft needs. */
+/** drawingOf is the sock of a draft on its foot; a rough one is there sooner. */
+export function drawingOf(draft: Draft, unit: Unit, rough = false) {
+  return queryOptions({
+    queryKey: ["drawing", unit, rough, draft],
+    queryFn: async ({ signal }) =>
+      answered(await client.POST("/api/drawing", { body: { unit, draft, rough }, signal })),
+    ...forGood,
+  });
+}
+
+/** spaceOf is the sock of a draft as a surface that can be turned. */
+export function spaceOf(draft: Draft, unit: Unit) {
+  return queryOptions({
+    queryKey: ["space", unit, draft],
+    queryFn: async ({ signal }) =>
+      answered(await client.POST("/api/space", { body: { unit, draft }, signal })).space ?? null,
+    ...forGood,
+  });
+}
+
+/** briefOf is what stands beside the drawing of a draft. */
 export function briefOf(draft: Draft, unit: Unit) {
   return queryOptions({
     queryKey: ["brief", unit, draft],

@@ -985,6 +985,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/space": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Give the sock of a draft on its foot as a surface that can be turned */
+        post: operations["space"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/swatches": {
         parameters: {
             query?: never;
@@ -2424,6 +2441,15 @@ export interface components {
             /** Format: double */
             width_mm: number;
         };
+        ShapeSpace: {
+            facets: string;
+            foot: string;
+            looks: string;
+            places: string;
+            rings: number;
+            round: number;
+            yarns: string[];
+        };
         ShapeSpot: {
             /** Format: double */
             along_pct: number;
@@ -2483,6 +2509,9 @@ export interface components {
         SockList: {
             all: number;
             socks: components["schemas"]["Sock"][];
+        };
+        SpaceAnswer: {
+            space?: components["schemas"]["ShapeSpace"];
         };
         StripPart: {
             contrast?: boolean;
@@ -5165,6 +5194,39 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["WhereAnswer"];
+                };
+            };
+            /** @description What was wrong, and with which field */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    space: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: {
+            content: {
+                "application/json": components["schemas"]["DraftQuestion"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SpaceAnswer"];
                 };
             };
             /** @description What was wrong, and with which field */

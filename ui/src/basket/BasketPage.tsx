@@ -4,7 +4,7 @@ import { useDeferredValue, useState } from "react";
 import { Link, useNavigate } from "react-router";
 import type { Progress, Sock } from "../api/client";
 import { useCopies } from "../api/keeping";
-import { briefOf } from "../api/plan";
+import { briefOf, drawingOf } from "../api/plan";
 import {
   atOnce,
   useBasket,
@@ -175,7 +175,8 @@ function Entry({ sock }: { sock: Sock }) {
   const unit = useUnit();
   const plan = useQuery({ ...briefOf(sock.draft, unit), enabled: sock.digest.rows > 0 });
   const [renaming, setRenaming] = useState(false);
-  const { plan: made, shape } = plan.data ?? {};
+  const { plan: made } = plan.data ?? {};
+  const { shape } = useQuery({ ...drawingOf(sock.draft, unit), enabled: sock.digest.rows > 0 }).data ?? {};
   const progress = useProgress(sock.id, sock.on_needles).data;
   const strip = progress?.strip ?? plan.data?.strip;
   const navigate = useNavigate();

@@ -7,7 +7,7 @@ import { useWhenSaved } from "./useWhenSaved";
 /** CastOn is what comes after the last decision. */
 export function CastOn({ sock, answer }: { sock: Sock; answer: PlanAnswer }) {
   const go = useWhenSaved();
-  const stopped = useBoard((b) => b.answer?.shape === undefined);
+  const stopped = useBoard((b) => b.answer?.fit === undefined);
   const grams = (answer.grams?.own ?? 0) + (answer.grams?.contrast ?? 0);
   return (
     <footer className="cast-on">

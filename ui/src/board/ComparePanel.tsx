@@ -1,11 +1,12 @@
 import { useQueries, useQuery } from "@tanstack/react-query";
-import { Button, Select, Skeleton } from "antd";
+import { Button, Checkbox, Select, Skeleton } from "antd";
 import { useMemo } from "react";
 import { useNavigate, useSearchParams } from "react-router";
-import type { PlanAnswer } from "../api/client";
-import { briefOf, waysOf } from "../api/plan";
+import type { Drawing, PlanAnswer } from "../api/client";
+import { briefOf, drawingOf, waysOf } from "../api/plan";
 import { useTechnique, useTechniques } from "../api/reference";
 import { useVariants } from "../api/socks";
+import { Patches } from "../drawing/PullMap";
 import { Outline, Rows } from "../drawing/Rows";
 import { lengthWithUnit, useUnit } from "../units/units";
 import { readWay, wayText } from "./changes";
@@ -50,12 +51,15 @@ export function ComparePanel() {
     [ways, draft, kept],
   );
   const answers = useQueries({ queries: drafts.map((d) => briefOf(d, unit)) });
-  const shapes = answers.flatMap((answer) => answer.data?.shape ?? []);
+  const drawings = useQueries({ queries: drafts.map((d) => drawingOf(d, unit)) });
+  const pull = search.get("look") === "pull";
+  const shapes = drawings.flatMap((drawing) => drawing.data?.shape ?? []);
   const room = {
     width: Math.max(0, ...shapes.map((s) => s.width_mm)),
     height: Math.max(0, ...shapes.map((s) => s.height_mm)),
   };
-  const setWays = (next: string[]) => setSearch({ way: next.length > 0 ? next : [""] }, { replace: true });
+  const setWays = (next: string[]) =>
+    setSearch({ way: next.length > 0 ? next : [""], ...(pull && { look: "pull" }) }, { replace: true });
   const more: { value: string; label: string }[] = [
     ...techniques
       .filter((t) => t.field === "heel.kind" || t.field === "toe.kind")
@@ -67,6 +71,24 @@ export function ComparePanel() {
     <>
       <div className="page-heading">
         <h2>Side by side</h2>
+        <Checkbox
+          checked={pull}
+          onChange={(event) =>
+            setSearch(
+              (before) => {
+                const after = new URLSearchParams(before);
+                after.delete("look");
+                if (event.target.checked) {
+                  after.set("look", "pull");
+                }
+                return after;
+              },
+              { replace: true },
+            )
+          }
+        >
+          Where they pull
+        </Checkbox>
         {ways.length < most && (
           <Select
             aria-label="Add a way"
@@ -84,6 +106,8 @@ export function ComparePanel() {
             // biome-ignore lint/suspicious/noArrayIndexKey: two ways may be the same
             key={`${ways[i]} ${i}`}
             answer={answer.data}
+            drawing={drawings[i]?.data}
+            pull={pull}
             fault={answer.error?.message}
             room={room}
             own={ways[i] === ""}
@@ -109,6 +133,8 @@ export function ComparePanel() {
 
 function Variant({
   answer,
+  drawing,
+  pull,
   room,
   fault,
   own,
@@ -119,6 +145,9 @@ function Variant({
   take,
 }: {
   answer: PlanAnswer | undefined;
+  drawing: Drawing | undefined;
+  /** Shows where it pulls. */
+  pull: boolean;
   /** As wide and as high as the greatest of the socks, so that all are drawn to one scale. */
   room: { width: number; height: number };
   fault: string | undefined;
@@ -132,7 +161,8 @@ function Variant({
   take: () => void;
 }) {
   const unit = useUnit();
-  const { plan, shape } = answer ?? {};
+  const { plan } = answer ?? {};
+  const shape = drawing?.shape;
   const why = fault ?? answer?.faults[0]?.message ?? plan?.checks.find((c) => c.level === "stop")?.text;
   const design = plan?.design;
   const heel = useTechnique("heel.kind", design?.heel.kind ?? "");
@@ -149,15 +179,19 @@ function Variant({
         {[own && "the sock as it is", usual && "usual here"].filter(Boolean).join(" · ")}
       </p>
       {speaks && <p className="muted">{speaks}</p>}
-      {plan && shape ? (
+      {plan && shape && answer?.fit ? (
         <>
           <svg
             viewBox={`-14 ${shape.height_mm - room.height - 14} ${room.width + 34} ${room.height + 28}`}
             role="img"
             aria-label={`Drawing: ${title}`}
           >
-            {answer?.ghost && <Outline points={answer.ghost} top={shape.height_mm} />}
-            <Rows shape={shape} plan={plan} />
+            {drawing?.ghost && <Outline points={drawing.ghost} top={shape.height_mm} />}
+            {pull && drawing?.pull ? (
+              <Patches pull={drawing.pull} top={shape.height_mm} plan={plan} />
+            ) : (
+              <Rows shape={shape} plan={plan} />
+            )}
           </svg>
           <dl className="variant-figures">
             <dt>length</dt>
@@ -190,7 +224,7 @@ function Variant({
       )}
       <div className="actions">
         {!own && (
-          <Button type="primary" onClick={take} disabled={!shape}>
+          <Button type="primary" onClick={take} disabled={!answer?.fit}>
             Keep this one
           </Button>
         )}

@@ -16,7 +16,7 @@ const sockNames = ["both socks", "the first sock only", "the second sock only"];
 export function NeedlesNote({ id }: { id: string }) {
   const unit = useUnit();
   const queries = useQueryClient();
-  const draft = useBoard((b) => (b.calm.answer?.shape ? b.calm.answer.draft : undefined));
+  const draft = useBoard((b) => (b.calm.answer?.fit ? b.calm.answer.draft : undefined));
   const undo = useBoard((b) => b.undo);
   const canUndo = useBoard((b) => b.past.length > 0);
   const [sock, setSock] = useState(0);

@@ -1,7 +1,7 @@
 import { useQuery } from "@tanstack/react-query";
 import { Skeleton } from "antd";
-import type { PlanAnswer } from "../api/client";
-import { pairOf } from "../api/plan";
+import type { PlanAnswer, Shape } from "../api/client";
+import { drawingOf, pairOf } from "../api/plan";
 import { Outline, Rows } from "../drawing/Rows";
 import { Failure } from "../shell/Failure";
 import { lengthWithUnit, useUnit } from "../units/units";
@@ -24,7 +24,7 @@ export function Pair({ view }: { view: "side" | "over" }) {
   }
   const { left, right, differences } = pair.data;
   const stop = [left, right].flatMap((a) => a.plan?.checks ?? []).find((c) => c.level === "stop");
-  if (!left.shape || !right.shape || !left.plan || !right.plan) {
+  if (!left.fit || !right.fit || !left.plan || !right.plan) {
     return (
       <p className="stale-note">
         {stop?.text ?? left.faults[0]?.message ?? "One of the feet gives no sock."}
@@ -53,9 +53,10 @@ export function Pair({ view }: { view: "side" | "over" }) {
 }
 
 function OneSock({ answer, name }: { answer: PlanAnswer; name: string }) {
-  const { shape, plan } = answer;
+  const { shape, ghost } = useQuery(drawingOf(answer.draft, useUnit())).data ?? {};
+  const { plan } = answer;
   if (!shape || !plan) {
-    return null;
+    return <Skeleton active />;
   }
   return (
     <figure>
@@ -64,7 +65,7 @@ function OneSock({ answer, name }: { answer: PlanAnswer; name: string }) {
         role="img"
         aria-label={`${name} sock`}
       >
-        {answer.ghost && <Outline points={answer.ghost} top={shape.height_mm} />}
+        {ghost && <Outline points={ghost} top={shape.height_mm} />}
         <Rows shape={shape} plan={plan} />
       </svg>
       <figcaption>
@@ -76,12 +77,17 @@ function OneSock({ answer, name }: { answer: PlanAnswer; name: string }) {
 
 /** Over lays the right sock over the left, its toe tip on the same place. */
 function Over({ left, right }: { left: PlanAnswer; right: PlanAnswer }) {
-  if (!left.shape || !left.plan || !right.shape || !right.plan) {
-    return null;
+  const unit = useUnit();
+  const shapes = [useQuery(drawingOf(left.draft, unit)), useQuery(drawingOf(right.draft, unit))].map(
+    (drawing) => drawing.data?.shape,
+  );
+  const [one, other] = shapes;
+  if (!one || !left.plan || !other || !right.plan) {
+    return <Skeleton active />;
   }
-  const wide = Math.max(left.shape.width_mm, right.shape.width_mm);
-  const tall = Math.max(left.shape.height_mm, right.shape.height_mm);
-  const on = (answer: PlanAnswer) => `translate(0 ${tall - (answer.shape?.height_mm ?? 0)})`;
+  const wide = Math.max(one.width_mm, other.width_mm);
+  const tall = Math.max(one.height_mm, other.height_mm);
+  const on = (shape: Shape) => `translate(0 ${tall - shape.height_mm})`;
   return (
     <svg
       className="over"
@@ -89,11 +95,11 @@ function Over({ left, right }: { left: PlanAnswer; right: PlanAnswer }) {
       role="img"
       aria-label="The right sock drawn over the left"
     >
-      <g transform={on(left)} className="left-sock">
-        <Rows shape={left.shape} plan={left.plan} />
+      <g transform={on(one)} className="left-sock">
+        <Rows shape={one} plan={left.plan} />
       </g>
-      <g transform={on(right)} className="right-sock">
-        <Rows shape={right.shape} plan={right.plan} />
+      <g transform={on(other)} className="right-sock">
+        <Rows shape={other} plan={right.plan} />
       </g>
     </svg>
   );

@@ -27,7 +27,7 @@ export function Path() {
   const sock = useOutletContext<Sock>();
   const answer = useBoard((b) => b.answer);
   const calm = useBoard((b) => b.calm);
-  const shown = calm.answer?.shape ? calm.answer : (calm.good ?? calm.answer);
+  const shown = calm.answer?.fit ? calm.answer : (calm.good ?? calm.answer);
   // A sock that is stopped keeps its path, so that what stops it can be changed.
   const path = (answer?.path ?? calm.answer?.path ?? calm.good?.path)?.map((d) => ({
     ...d,

@@ -1,7 +1,7 @@
 import { Skeleton } from "antd";
-import { useCallback, useDeferredValue } from "react";
+import { lazy, Suspense, useCallback, useDeferredValue, useState } from "react";
 import { useNavigate, useSearchParams } from "react-router";
-import { saidFault } from "../api/client";
+import { type Spot, saidFault } from "../api/client";
 import { useWearer } from "../api/feet";
 import { SockDrawing, spoken } from "../drawing/SockDrawing";
 import { Strip } from "../drawing/Strip";
@@ -11,8 +11,12 @@ import { FitAlong } from "./FitAlong";
 import { Num, useShown } from "./Num";
 import { decisionOf } from "./open";
 import { Pair } from "./Pair";
+import { PullNote } from "./PullNote";
 import { useBoard } from "./store";
 import { Working } from "./Working";
+
+/** What turns the sock in space is large, and fetched when somebody wants it. */
+const Turned = lazy(() => import("../turn/Turned"));
 
 /** Picture is the sock as far as it is decided. */
 export function Picture() {
@@ -32,10 +36,13 @@ function Drawn() {
   const unit = useUnit();
   const answer = useBoard((b) => b.answer);
   const good = useBoard((b) => b.good);
+  const drawing = useBoard((b) => b.drawing);
   const choose = useBoard((b) => b.choose);
   const [shown, show] = useShown();
   const [search] = useSearchParams();
   const view = search.get("pair");
+  const look = search.get("look") ?? "rows";
+  const [spot, setSpot] = useState<Spot>();
   const move = useCallback(
     (field: string, value: number, drag: string) =>
       choose(field, Number.isInteger(value) ? value : Math.round(value * 1000) / 1000, drag),
@@ -49,7 +56,7 @@ function Drawn() {
     [navigate, id],
   );
   const stop = answer?.plan?.checks.find((c) => c.level === "stop");
-  const stale = answer !== undefined && !answer.shape;
+  const stale = answer !== undefined && !answer.fit;
   // The drawing first; strip and bars in the next breath.
   const after = useDeferredValue(good);
   const plan = good?.plan;
@@ -72,12 +79,36 @@ function Drawn() {
         </p>
       )}
       <div className={view === null ? "drawn one" : "drawn"}>
-        <PairSwitch />
+        <div className="picture-switches">
+          <PairSwitch />
+          {view !== "side" && view !== "over" && (
+            <Switch
+              name="look"
+              legend="How the sock is seen"
+              ways={[
+                { value: "rows", label: "Rows" },
+                { value: "pull", label: "Where it pulls" },
+                { value: "turn", label: "Turn it" },
+                { value: "turn-pull", label: "Turn the pull" },
+              ]}
+            />
+          )}
+        </div>
         {view === "side" || view === "over" ? (
           <Pair view={view} />
+        ) : look === "turn" || look === "turn-pull" ? (
+          <Suspense fallback={<Skeleton active />}>
+            <Turned draft={after?.draft ?? good.draft} pull={look === "turn-pull"} />
+          </Suspense>
+        ) : drawing === undefined ? (
+          <div className="sock" role="status" aria-label="The sock is being drawn" />
         ) : (
           <SockDrawing
             answer={good}
+            drawing={drawing}
+            pull={look === "pull"}
+            spot={look === "pull" ? spot : undefined}
+            look={setSpot}
             unit={unit}
             stale={stale}
             marked={shown?.startsWith("fit.") ? shown.slice(4) : null}
@@ -87,6 +118,9 @@ function Drawn() {
           />
         )}
       </div>
+      {drawing && (look === "pull" || look === "turn-pull") && (
+        <PullNote drawing={drawing} fit={good.fit ?? []} spot={look === "pull" ? spot : undefined} />
+      )}
       {after?.strip && <Strip parts={after.strip} />}
       {after?.fit && <FitAlong places={after.fit} shown={shown} show={show} />}
       <Working />
@@ -104,35 +138,53 @@ function Drawn() {
 
 /** PairSwitch lays the socks of both feet beside or over each other, where both are measured. */
 function PairSwitch() {
-  const [search, setSearch] = useSearchParams();
   const id = useBoard((b) => b.content.foot?.wearer_id ?? "");
   const wearer = useWearer(id).data;
   const both = wearer?.left.taken.lengths.length_mm && wearer.right.taken.lengths.length_mm;
   if (!both) {
     return null;
   }
-  const now = search.get("pair") ?? "one";
-  const ways = [
-    { value: "one", label: "This sock" },
-    { value: "side", label: "Left and right" },
-    { value: "over", label: "On top of each other" },
-  ];
+  return (
+    <Switch
+      name="pair"
+      legend="Which socks are drawn"
+      ways={[
+        { value: "one", label: "This sock" },
+        { value: "side", label: "Left and right" },
+        { value: "over", label: "On top of each other" },
+      ]}
+    />
+  );
+}
+
+/** Switch chooses between ways to see the sock; the first is the usual one, and the address says the others. */
+function Switch({
+  name,
+  legend,
+  ways,
+}: {
+  name: string;
+  legend: string;
+  ways: { value: string; label: string }[];
+}) {
+  const [search, setSearch] = useSearchParams();
+  const now = search.get(name) ?? ways[0]?.value;
   return (
     <fieldset className="pair-switch">
-      <legend className="hidden">Which socks are drawn</legend>
+      <legend className="hidden">{legend}</legend>
       {ways.map((way) => (
         <label key={way.value} className={way.value === now ? "chosen" : ""}>
           <input
             type="radio"
-            name="pair"
+            name={name}
             checked={way.value === now}
             onChange={() =>
               setSearch(
                 (before) => {
                   const after = new URLSearchParams(before);
-                  after.delete("pair");
-                  if (way.value !== "one") {
-                    after.set("pair", way.value);
+                  after.delete(name);
+                  if (way !== ways[0]) {
+                    after.set(name, way.value);
                   }
                   return after;
                 },

@@ -2,6 +2,7 @@ import { createContext, useContext } from "react";
 import { createStore, type StoreApi, useStore } from "zustand";
 import {
   type Draft,
+  type Drawing,
   type FootTaken,
   type PlanAnswer,
   Refusal,
@@ -12,6 +13,7 @@ import { unreachable } from "../api/kept";
 import type { SockChange } from "../api/socks";
 import { dropDraft, keepDraft } from "../shell/device";
 import type { Unit } from "../units/units";
+import { artist } from "./artist";
 import {
   type Content,
   contentOf,
@@ -33,9 +35,11 @@ export type Board = {
   content: Content;
   /** The field in which somebody types; its text stays as it is typed. */
   editing: string | null;
-  /** What the newest answered draft comes to, and the last that gave a drawing. */
+  /** What the newest answered draft comes to, and the last that gave a sock. */
   answer: PlanAnswer | undefined;
   good: PlanAnswer | undefined;
+  /** The last drawing: of that sock, or of the one before it until its own is there. */
+  drawing: Drawing | undefined;
   /** The same, once the hands rest: what stands beside the drawing follows a moment later. */
   calm: { answer: PlanAnswer | undefined; good: PlanAnswer | undefined };
   failure: Error | undefined;
@@ -118,7 +122,10 @@ export function createBoard(
       () => ({ draft: get().content.draft, unit: get().unit }),
       (draft, answer) => {
         answered = draft;
-        set({ answer, failure: undefined, ...(answer.shape && { good: answer }) });
+        set({ answer, failure: undefined, ...(answer.fit && { good: answer }) });
+        if (answer.fit) {
+          drawings.draw(draft, get().unit, get().drawing === undefined);
+        }
         const rest = () => set((b) => ({ calm: { answer: b.answer, good: b.good } }));
         clearTimeout(resting);
         if (get().calm.answer) {
@@ -130,6 +137,11 @@ export function createBoard(
           fold(answer.draft);
         }
       },
+      (failure) => set({ failure }),
+    );
+
+    const drawings = artist(
+      (_, drawing) => set({ drawing }),
       (failure) => set({ failure }),
     );
 
@@ -248,6 +260,7 @@ export function createBoard(
       editing: null,
       answer: undefined,
       good: undefined,
+      drawing: undefined,
       calm: { answer: undefined, good: undefined },
       failure: undefined,
       past: steps.past,
@@ -336,6 +349,7 @@ export function createBoard(
       },
       leave: () => {
         clearTimeout(timer);
+        drawings.leave();
         keeper.now();
         get().saveNow();
       },

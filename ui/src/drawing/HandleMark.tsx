@@ -1,10 +1,10 @@
 import { useRef, useState } from "react";
-import type { Handle } from "../api/client";
 import { lengthWithUnit, useUnit } from "../units/units";
+import type { Gripped } from "./bent";
 import { at, type Frame } from "./frame";
 
 /** Drag is where a drag began, how far from the handle it was gripped, and its last stop. */
-type Drag = { from: Handle; stop: number; grip: number; name: string };
+type Drag = { from: Gripped; stop: number; grip: number; name: string };
 
 /** Keys that follow each other faster than the drawing count from what was asked for, in ms. */
 const answerTime = 600;
@@ -22,7 +22,7 @@ export function HandleMark({
   move,
   hold,
 }: {
-  handle: Handle;
+  handle: Gripped;
   frame: Frame;
   /** Says that a drag begins, and that it is over. */
   hold: (held: boolean) => void;
@@ -45,7 +45,7 @@ export function HandleMark({
     return `${handle.first_count + handle.now * handle.each_count} ${handle.word}${name}`;
   };
   /** go asks for a stop; the handle itself moves with the drawing that answers. */
-  const go = (from: Handle, stop: number, name: string) => {
+  const go = (from: Gripped, stop: number, name: string) => {
     const within = Math.min(Math.max(stop, 0), from.stops - 1);
     const value = from.first + within * from.each;
     asked.current = { value, at: performance.now() };

@@ -27,7 +27,6 @@ export const Rows = memo(function Rows({
   touch?: (section: string) => void;
 }) {
   const roundHeight = 100 / plan.design.gauge.rounds_per_100mm;
-  const stitchWidth = 100 / plan.design.gauge.stitches_per_100mm;
   const groups = new Map<string, { section: string; colour: string; lines: string[] }>();
   for (const line of shape.lines) {
     const section = line.row.slice(0, line.row.lastIndexOf("-"));
@@ -36,7 +35,9 @@ export const Rows = memo(function Rows({
     group.lines.push(path(line.points, shape.height_mm));
     groups.set(key, group);
   }
-  const purls = small ? "" : shape.lines.map((line) => purlsOf(line, shape.height_mm)).join("");
+  const purls = small
+    ? ""
+    : shape.lines.map((line) => (line.purls ?? []).map((p) => path(p, shape.height_mm)).join("")).join("");
   return (
     <g fill="none" strokeWidth={roundHeight * (small ? 1.15 : 0.78)}>
       {[...groups].map(([key, { section, colour, lines }]) => (
@@ -46,32 +47,12 @@ export const Rows = memo(function Rows({
           d={lines.join("")}
           className={`row-line ${yarnClass(colour)}${touch ? " touch" : ""}`}
           onClick={touch && (() => touch(section))}
-          {...(section === "cuff" &&
-            !small && {
-              strokeDasharray: `${(stitchWidth * 0.62).toFixed(2)} ${(stitchWidth * 0.38).toFixed(2)}`,
-            })}
         />
       ))}
-      {purls && (
-        <path
-          d={purls}
-          className="purls"
-          strokeDasharray={`${(stitchWidth * 0.38).toFixed(2)} ${(stitchWidth * 0.62).toFixed(2)}`}
-        />
-      )}
+      {purls && <path d={purls} className="purls" />}
     </g>
   );
 });
-
-/** purlsOf are the stretches of a row in which purls stand: a pattern is drawn where it is. */
-function purlsOf(line: Shape["lines"][number], top: number): string {
-  const [from, to] = [line.points[0], line.points.at(-1)];
-  if (!line.purls || !from || !to) {
-    return "";
-  }
-  const at = (share: number) => [0, 1].map((i) => (from[i] ?? 0) + share * ((to[i] ?? 0) - (from[i] ?? 0)));
-  return line.purls.map(([a = 0, b = 0]) => path([at(a), at(b)], top)).join("");
-}
 
 /** yarnClass colours a yarn: the sock's own has no name, the contrast its own, others take turns. */
 const yarnClass = (colour: string) =>

@@ -1,9 +1,11 @@
 import { memo, useId, useState } from "react";
-import type { Plan, PlanAnswer } from "../api/client";
+import type { Drawing, Plan, PlanAnswer, Spot } from "../api/client";
 import { useNarrow } from "../shell/useNarrow";
 import { countText, lengthText, lengthWithUnit, type Unit } from "../units/units";
+import { bent, gripped } from "./bent";
 import { at, type Frame, frameOf, type Held, sizeOf } from "./frame";
 import { HandleMark } from "./HandleMark";
+import { PullMap } from "./PullMap";
 import { type Pin, pinsOf } from "./pins";
 import { Outline, Rows } from "./Rows";
 
@@ -84,32 +86,43 @@ function PinMark({ pin, frame, show }: { pin: Pin; frame: Frame; show: (name: st
 /** SockDrawing is the sock beside a ghost of the foot, with the numbers pinned where they are used. */
 export const SockDrawing = memo(function SockDrawing({
   answer,
+  drawing,
   unit,
   stale,
   marked,
+  pull,
+  spot,
   show,
   move,
   touch,
+  look,
 }: {
   answer: PlanAnswer;
+  drawing: Drawing;
   unit: Unit;
   stale: boolean;
   /** The place of the fit that is looked at. */
   marked: string | null;
+  /** Shows where it pulls, and the spot that is looked at. */
+  pull: boolean;
+  spot: Spot | undefined;
   show: (name: string) => void;
   move: (field: string, value: number, drag: string) => void;
   /** Opens the decision of a section of the rows. */
   touch: (section: string) => void;
+  /** Looks at a spot where it pulls. */
+  look: (spot: Spot) => void;
 }) {
   const narrow = useNarrow();
   const title = useId();
   const [held, setHeld] = useState<Held | undefined>();
-  const { shape, plan } = answer;
-  if (!shape || !plan) {
+  const { plan, handles = [] } = answer;
+  if (!drawing.shape || !plan) {
     return null;
   }
+  const shape = bent(drawing.shape, drawing, handles);
   const frame = frameOf(shape, narrow, held);
-  const place = answer.places?.find((p) => p.place === marked)?.ends?.map((end) => at(frame, end));
+  const place = drawing.places?.find((p) => p.place === marked)?.ends?.map((end) => at(frame, end));
   return (
     // biome-ignore lint/a11y/useSemanticElements: a fieldset holds no drawing
     <svg
@@ -119,8 +132,12 @@ export const SockDrawing = memo(function SockDrawing({
       aria-labelledby={title}
     >
       <title id={title}>The sock to scale</title>
-      {answer.ghost && <Outline points={answer.ghost} top={shape.height_mm} />}
-      <Rows shape={shape} plan={plan} touch={touch} />
+      {drawing.ghost && <Outline points={drawing.ghost} top={shape.height_mm} />}
+      {pull && drawing.pull ? (
+        <PullMap pull={drawing.pull} frame={frame} plan={plan} spot={spot} look={look} />
+      ) : (
+        <Rows shape={shape} plan={plan} touch={touch} />
+      )}
       {place?.[0] && place[1] && (
         <path className="place-line" d={`M${place[0]}L${place[1]}`} strokeWidth={2.2 * frame.scale} />
       )}
@@ -129,7 +146,7 @@ export const SockDrawing = memo(function SockDrawing({
         <PinMark key={pin.name} pin={pin} frame={frame} show={show} />
       ))}
       {!stale &&
-        answer.handles?.map((handle) => (
+        gripped(handles, drawing).map((handle) => (
           <HandleMark
             key={handle.field}
             handle={handle}

@@ -14,11 +14,7 @@ export type Pin = {
   text: string[];
 };
 
-const middle = (points: Place[]): Place => {
-  const first = points[0] ?? [0, 0];
-  const last = points[points.length - 1] ?? first;
-  return [(first[0] + last[0]) / 2, (first[1] + last[1]) / 2];
-};
+const middle = (points: Place[]): Place => points[Math.floor(points.length / 2)] ?? [0, 0];
 
 /** linesOf gives the lines of a section, in order. */
 const linesOf = (shape: Shape, section: string): Place[][] =>
@@ -26,7 +22,11 @@ const linesOf = (shape: Shape, section: string): Place[][] =>
 
 const half = <T>(list: T[]): T | undefined => list[Math.floor(list.length / 2)];
 
-const topOf = (line: Place[] | undefined): Place => line?.[line.length - 1] ?? [0, 0];
+/** The place of a line that lies farthest in a direction. */
+const farthest = (line: Place[] | undefined, axis: 0 | 1): Place =>
+  (line ?? []).reduce<Place>((far, p) => (p[axis] > far[axis] ? p : far), line?.[0] ?? [0, 0]);
+const topOf = (line: Place[] | undefined) => farthest(line, 1);
+const rightOf = (line: Place[] | undefined) => farthest(line, 0);
 
 export function pinsOf(frame: Frame, plan: Plan, unit: Unit): Pin[] {
   const { scale: s, sock } = frame;
@@ -35,7 +35,7 @@ export function pinsOf(frame: Frame, plan: Plan, unit: Unit): Pin[] {
   const toe = half(linesOf(sock, "toe"));
   const footLines = linesOf(sock, "foot");
   const foot = footLines[Math.floor(footLines.length * 0.4)];
-  const heel = linesOf(sock, "heel").filter((line) => line.length === 2);
+  const heel = linesOf(sock, "heel");
   const leg = half(linesOf(sock, "leg"));
   const cuff = half(linesOf(sock, "cuff"));
   const footTop = Math.max(...footLines.map((line) => topOf(line)[1]), topOf(toe)[1]);
@@ -46,7 +46,7 @@ export function pinsOf(frame: Frame, plan: Plan, unit: Unit): Pin[] {
     pins.push({
       name: wedge ? "increase_rounds" : "toe_rounds",
       at: middle(toe),
-      label: [0, footTop + 20 * s],
+      label: [0, topOf(toe)[1] + 34 * s],
       number: `${sum.increase_rounds ?? sum.toe_rounds}`,
       text: [
         wedge ? "increase rounds" : "rows in the toe",
@@ -58,7 +58,7 @@ export function pinsOf(frame: Frame, plan: Plan, unit: Unit): Pin[] {
     pins.push({
       name: "foot_rounds",
       at: topOf(foot),
-      label: [Math.max(0, Math.min(topOf(foot)[0] - 50 * s, legLeft - 78 * s)), footTop + 62 * s],
+      label: [Math.max(0, Math.min(topOf(foot)[0] - 50 * s, legLeft - 78 * s)), footTop + 24 * s],
       number: `${sum.foot_rounds}`,
       text: ["rounds to the heel,", `${lengthWithUnit(sum.heel_starts_at_mm, unit)} from the tip`],
     });
@@ -66,8 +66,8 @@ export function pinsOf(frame: Frame, plan: Plan, unit: Unit): Pin[] {
   if (cuff) {
     pins.push({
       name: "cuff_rounds",
-      at: topOf(cuff),
-      label: [right, topOf(cuff)[1]],
+      at: rightOf(cuff),
+      label: [right, rightOf(cuff)[1]],
       number: `${sum.cuff_rounds}`,
       text: ["cuff rounds"],
     });
@@ -75,8 +75,8 @@ export function pinsOf(frame: Frame, plan: Plan, unit: Unit): Pin[] {
   if (leg) {
     pins.push({
       name: "leg_rounds",
-      at: topOf(leg),
-      label: [right, Math.min(topOf(leg)[1], topOf(cuff)[1] - 30 * s)],
+      at: rightOf(leg),
+      label: [right, Math.min(rightOf(leg)[1], rightOf(cuff)[1] - 30 * s)],
       number: `${sum.leg_rounds}`,
       text: ["leg rounds"],
     });
@@ -86,8 +86,8 @@ export function pinsOf(frame: Frame, plan: Plan, unit: Unit): Pin[] {
   if (heelLine) {
     pins.push({
       name: flap ? "flap_rows" : "heel_turns_per_side",
-      at: middle(heelLine),
-      label: [right, Math.max(20 * s, topOf(heelLine)[1] - 8 * s)],
+      at: rightOf(heelLine),
+      label: [right, Math.max(20 * s, rightOf(heelLine)[1] - 8 * s)],
       number: `${flap ? sum.flap_rows : sum.heel_turns_per_side}`,
       text: flap
         ? ["flap rows", `${sum.heel_stitches} heel stitches,`, `${sum.turn_stitches} left after the turn`]

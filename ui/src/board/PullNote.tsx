@@ -1,0 +1,78 @@
+import { Button } from "antd";
+import type { Drawing, Place, Spot } from "../api/client";
+import { pullWords } from "../drawing/PullMap";
+import { useBoard } from "./store";
+
+const names: Record<string, string> = {
+  toes: "the toes",
+  ball: "the ball of the foot",
+  arch: "the arch",
+  heel: "the instep and heel",
+  ankle: "the ankle",
+  cuff: "the way over the heel",
+  calf: "the calf",
+};
+
+const signed = (pct: number) => `${pct > 0 ? "+" : pct < 0 ? "−" : ""}${Math.abs(pct).toFixed(0)} %`;
+
+/** PullNote says what was touched where the sock pulls, what it comes from, and what eases it most. */
+export function PullNote({ drawing, fit, spot }: { drawing: Drawing; fit: Place[]; spot: Spot | undefined }) {
+  const chooseAll = useBoard((b) => b.chooseAll);
+  const counts = drawing.pull?.patches.map((p) => ({ word: p.word, long: lengthOf(p.lines) })) ?? [];
+  const all = counts.reduce((sum, c) => sum + c.long, 0) || 1;
+  const place = fit.find((p) => p.name === spot?.place);
+  const eases = (drawing.eases ?? []).filter((e) => !spot || e.place === spot.place);
+  return (
+    <section className="pull-note" aria-label="Where it pulls">
+      <ul className="pull-legend">
+        {counts.map(({ word, long }) => (
+          <li key={word} title={pullWords[word]}>
+            <svg viewBox="0 0 34 8" aria-hidden="true">
+              <path className={`pull-${word} sample`} d="M1 4H33" />
+            </svg>
+            <span>{pullWords[word]}</span>
+            <strong>{((100 * long) / all).toFixed(0)} %</strong>
+          </li>
+        ))}
+      </ul>
+      <div aria-live="polite">
+        {spot ? (
+          <p>
+            Here it <strong>{spot.word === "sits" ? "sits" : `is ${spot.word}`}</strong>:{" "}
+            {signed(spot.around_pct)} round the foot, {signed(spot.along_pct)} along it.
+            {place && (
+              <>
+                {" "}
+                The whole of {names[place.name] ?? place.name} stretches {place.stretch_pct.toFixed(0)} %:{" "}
+                {(place.foot_mm / 10).toFixed(1)} cm of foot in {(place.sock_mm / 10).toFixed(1)} cm of sock.
+              </>
+            )}
+          </p>
+        ) : (
+          <p className="muted">Touch the sock to see how far it stretches there.</p>
+        )}
+        {eases.map((ease) => (
+          <p key={ease.place} className="pull-ease">
+            <span>
+              What eases {names[ease.place] ?? ease.place} most: <strong>{ease.text}</strong>
+            </span>
+            <Button size="small" onClick={() => chooseAll(ease.changes)}>
+              Do this
+            </Button>
+          </p>
+        ))}
+      </div>
+    </section>
+  );
+}
+
+const lengthOf = (lines: number[][][]) =>
+  lines.reduce(
+    (sum, line) =>
+      sum +
+      line.slice(1).reduce((long, [x = 0, y = 0], i) => {
+        const [px = 0, py = 0] = line[i] ?? [];
+        return long + Math.hypot(x - px, y - py);
+      }, 0),
+    0,
+  );
