@@ -103,13 +103,15 @@ e2e: build trial chromium
 test: tools build lint go-test fuzz e2e
 
 # Packages whose properties are drawn at random, and how many draws a proof takes of each.
-PROPERTIES := ./sock/advise ./sock/fabric ./sock/hands ./sock/instructions ./sock/chart ./sock/words ./sock/knit ./sock/knitting ./sock/needle ./sock/replan ./sock/position ./sock/shape ./sock/tally ./sock/logbook ./sock/yarn ./sock/fit ./sock/handle ./sock/whereami ./sock/practice
+PROPERTIES := ./sock/advise ./sock/fabric ./sock/hands ./sock/instructions ./sock/chart ./sock/words ./sock/knit ./sock/knitting ./sock/needle ./sock/replan ./sock/position ./sock/shape ./sock/tally ./sock/logbook ./sock/yarn ./sock/fit ./sock/handle ./sock/whereami ./sock/practice ./sock/foot ./sock/cloth
 PROOF_CHECKS ?= 3000
 
 proof: tools
 	@echo "== properties, $(PROOF_CHECKS) draws each"
 	@go test $(PROPERTIES) -timeout 60m -rapid.checks=$(PROOF_CHECKS)
 	@go test -tags trial ./sock/knit -timeout 60m -rapid.checks=$(PROOF_CHECKS)
+	@echo "== 300 socks put on feet"
+	@go test -tags proof ./sock/worn -run Three -v -timeout 60m
 	@$(MAKE) --no-print-directory fuzz FUZZTIME=1000000x
 	@$(MAKE) --no-print-directory load
 

@@ -17,6 +17,8 @@ const screens: Record<string, (page: Page) => Promise<unknown>> = {
   rows: async (page) => page.goto(`${await open(page, "Observatory roof socks")}/rows`),
   "what if": async (page) => page.goto(`${await open(page, "Observatory roof socks")}/what-if`),
   ways: async (page) => page.goto(`${await open(page, "Observatory roof socks")}/ways`),
+  "where it pulls": async (page) => page.goto(`${await open(page, "Observatory roof socks")}?look=pull`),
+  turned: async (page) => page.goto(`${await open(page, "Observatory roof socks")}?look=turn`),
   compare: async (page) => page.goto(`${await open(page, "Observatory roof socks")}/compare`),
   versions: async (page) => page.goto(`${await open(page, "Observatory roof socks")}/variants`),
   pair: async (page) => page.goto(`${await open(page, "Observatory roof socks")}?pair=side`),

@@ -78,9 +78,17 @@ test("touching a part of the sock opens its decision; a word opens its ways, one
   await typeFoot(page);
   await decide(page, "Foot");
   const touch = async (section: number) => {
-    // A line of the drawing has no area for the browser to click on: it is touched where its rows lie.
-    const box = await page.locator(".sock .row-line.touch").nth(section).boundingBox();
-    await page.mouse.click((box?.x ?? 0) + (box?.width ?? 0) / 2, (box?.y ?? 0) + (box?.height ?? 0) / 2);
+    // A line of the drawing has no area for the browser to click on: it is touched where one of its rows lies.
+    const at = await page
+      .locator(".sock .row-line.touch")
+      .nth(section)
+      .evaluate((line) => {
+        const path = line as SVGPathElement;
+        const p = path.getPointAtLength(0.55 * path.getTotalLength());
+        const on = new DOMPoint(p.x, p.y).matrixTransform(path.getScreenCTM() ?? undefined);
+        return [on.x, on.y] as const;
+      });
+    await page.mouse.click(at[0], at[1]);
   };
   const open = page.locator(".step.open .step-title");
   await touch(1);

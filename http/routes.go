@@ -97,6 +97,7 @@ var routes = []route{
 	answering("GET", "/api/socks/{id}/fabric", "fabric", "Show what the knitting looks like before some rows", 200, (*server).fabric),
 	answering("GET", "/api/socks/{id}/progress", "progress", "Say in a line how far a sock on the needles is", 200, (*server).progress),
 	answering("POST", "/api/socks/{id}/events", "addEvents", "Write down what happened; an event that is there already changes nothing", 200, (*server).addEvents).upTo(mostOfEvents),
+	answering("GET", "/api/socks/{id}/tried", "tried", "Show the sock so far as it looks when it is tried on", 200, (*server).tried),
 	answering("POST", "/api/socks/{id}/where", "whereAmI", "Find the row by what is seen", 200, (*server).whereAmI),
 	answering("POST", "/api/socks/{id}/count", "countIsWrong", "Say what most likely happened when a count disagrees", 200, (*server).countIsWrong),
 	answering("POST", "/api/socks/{id}/decide", "decide", "Hold the board against the rows to come", 200, (*server).decide).planning(),

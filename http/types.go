@@ -95,6 +95,8 @@ type DrawingQuestion struct {
 	Unit  string      `json:"unit" enum:"cm,in"`
 	Draft draft.Draft `json:"draft"`
 	Rough bool        `json:"rough,omitempty"`
+	// Doubt, when given, draws the same rows as they come out when something was not quite right.
+	Doubt *whatif.Doubt `json:"doubt,omitempty"`
 }
 
 // DraftQuestion asks something about a draft.

@@ -10,6 +10,7 @@ import (
 	"acornstep/sock/plan"
 	"acornstep/sock/shape"
 	"acornstep/sock/trace"
+	"acornstep/sock/whatif"
 	"acornstep/sock/worn"
 )
 
@@ -36,6 +37,23 @@ func Draw(ctx context.Context, r draft.Reading, care worn.Care) (Drawing, error)
 		return none, err
 	}
 	return DrawPlan(ctx, p, sock, care)
+}
+
+// DrawDoubted draws the rows of a draft as they come out under a doubt: on another foot, in another gauge. Its errors are those of [Draw] and [whatif.Ask].
+func DrawDoubted(ctx context.Context, r draft.Reading, doubt whatif.Doubt, care worn.Care) (Drawing, error) {
+	var none Drawing
+	if len(r.Faults) > 0 {
+		return none, nil
+	}
+	p, _, err := knit.MakeSock(r.Design)
+	if err != nil || p.Stopped() != nil {
+		return none, err
+	}
+	same, err := whatif.Same(r.Design, doubt)
+	if err != nil {
+		return none, err
+	}
+	return DrawPlan(ctx, p, same, care)
 }
 
 // Turn gives the sock of a draft as a surface in space; nil for a draft that gives none.

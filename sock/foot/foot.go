@@ -322,6 +322,12 @@ func (f *Foot) Line() [][2]float64 {
 	return line
 }
 
+// Onward is the direction from slice to slice at a place: along the foot, round the ankle, up the leg.
+func (f *Foot) Onward(p Vec) Vec {
+	_, on := f.ways(f.Page(p))
+	return on
+}
+
 // Bend is from where to where, along the foot, the slices turn from the foot to the leg.
 func (f *Foot) Bend() (from, to float64) { return f.Hinge[0], f.Hinge[0] + f.turn*math.Pi/2 }
 

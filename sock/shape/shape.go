@@ -118,6 +118,27 @@ func Ghost(w *worn.Worn, s Shape) Points {
 	return list
 }
 
+// WholeGhost is the outline of the foot with all of its leg that was made.
+func WholeGhost(w *worn.Worn) Points {
+	var list Points
+	for _, p := range w.Foot.Line() {
+		list = append(list, Point{rounded(p[0]), rounded(p[1])})
+	}
+	return list
+}
+
+// Needle is where the loops on the needles lie, on the side that is seen, from the front to the back.
+func Needle(w *worn.Worn, t *trace.Trace) Points {
+	sight := newSight(w, t)
+	line := Points{}
+	for _, id := range w.Cloth.Live {
+		if sight.seen[id] {
+			line = append(line, sight.place(id))
+		}
+	}
+	return line
+}
+
 // Across are the two ends of the line along which a place of the fit is measured.
 type Across struct {
 	Place string   `json:"place"`

@@ -59,14 +59,32 @@ func (w *Doubt) check() document.Faults {
 // Ask compares a design with what it comes to under a doubt. A doubt that is
 // too large, or a design that gives no sock, is document.Faults.
 func Ask(d design.Design, doubt Doubt, unit measure.Unit) ([]Figure, error) {
+	a, err := doubted(&d, doubt)
+	if err != nil {
+		return nil, err
+	}
+	a.unit = unit
+	return a.figures(), nil
+}
+
+// Same is the sock of a design when the same rows are knitted under a doubt: its foot and its gauge are others, its counts are not. Its errors are those of [Ask].
+func Same(d design.Design, doubt Doubt) (*knit.Sock, error) {
+	a, err := doubted(&d, doubt)
+	if err != nil {
+		return nil, err
+	}
+	return a.same, nil
+}
+
+func doubted(d *design.Design, doubt Doubt) (*asked, error) {
 	if faults := doubt.check(); len(faults) > 0 {
 		return nil, faults
 	}
-	now := knit.Measure(&d)
+	now := knit.Measure(d)
 	if now.Stopped() {
 		return nil, document.Faults{{Field: "", Message: "this is not a sock yet: " + now.Checks[len(now.Checks)-1].Text}}
 	}
-	changed := d
+	changed := *d
 	changed.Gauge.Stitches += doubt.Stitches
 	changed.Gauge.Rounds += doubt.Rounds
 	changed.Foot.Length += doubt.Length
@@ -79,8 +97,7 @@ func Ask(d design.Design, doubt Doubt, unit measure.Unit) ([]Figure, error) {
 	if anew.Stopped() || same.Stopped() {
 		return nil, document.Faults{{Field: "", Message: "with so much doubt no sock is left to compare"}}
 	}
-	a := asked{unit: unit, now: now, same: same, anew: anew, d: &d, changed: &changed}
-	return a.figures(), nil
+	return &asked{now: now, same: same, anew: anew, d: d, changed: &changed}, nil
 }
 
 type asked struct {

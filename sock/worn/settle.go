@@ -29,6 +29,7 @@ const (
 // touch is the skin beside a knot: a place on it and the way out. Near says whether it is felt.
 type touch struct {
 	at, out vec
+	on      vec // along the foot and up the leg; told for loops at the top
 	near    bool
 	grips   bool // behind the toes
 }
@@ -61,12 +62,16 @@ func (c *cloud) feel() {
 	}
 	toes, _ := c.foot.Station("toes")
 	for i := range c.place {
+		if c.known[i].top > 0 {
+			c.skin[i].on = c.foot.Onward(c.place[i])
+		}
 		depth, out := c.foot.Hold(c.place[i])
 		if depth < -near {
 			c.skin[i].near = false
 			continue
 		}
-		c.skin[i] = touch{add(c.place[i], times(out, depth)), out, true, c.place[i][0] > toes}
+		t := &c.skin[i]
+		t.at, t.out, t.near, t.grips = add(c.place[i], times(out, depth)), out, true, c.place[i][0] > toes
 	}
 }
 
@@ -212,7 +217,9 @@ func (c *cloud) move(i int) {
 		return
 	}
 	if top := c.known[i].top; top > 0 {
-		sy += top * c.hand
+		on := &c.skin[i].on
+		sx += top * c.hand * on[0]
+		sy += top * c.hand * on[1]
 	}
 	t := 1 / all
 	x, y, z := p[0]+t*sx, p[1]+t*sy, p[2]+t*sz

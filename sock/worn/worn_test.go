@@ -123,6 +123,18 @@ func TestHeelsDifferAsKnittersKnow(t *testing.T) {
 	assert.Less(t, heel(`"heel":{"kind":"short_row","share":0.7}`), usual-3)
 }
 
+// Halving the mesh changes no girth by a point: a sock of which only the net of half the stitches settled measures like one of which every loop did.
+func TestHalvingTheMeshChangesLittle(t *testing.T) {
+	const Half Care = 99
+	stepsOf[Half] = steps{on: 150, worn: 40, between: 60, last: 0}
+	defer delete(stepsOf, Half)
+	half, _ := places(t, "", Half)
+	whole, _ := places(t, "", Fine)
+	for _, name := range []string{"toes", "ball", "arch", "ankle"} {
+		assert.InDelta(t, whole[name], half[name], 1, name)
+	}
+}
+
 // A sock as large as the foot hangs slack everywhere along it: nothing of it is stretched by more than it meanders.
 func TestASockOfTheFootsOwnSizeIsSlack(t *testing.T) {
 	w, _ := wornOf(t, `"fit":{"girth_ease_pct":0,"length_ease_mm":0},"heel":{"kind":"gusset_turn"},"cuff":{"pattern":"rib_1x1"}`, Fine)

@@ -33,6 +33,16 @@ export function drawingOf(draft: Draft, unit: Unit, rough = false) {
   });
 }
 
+/** doubtedOf is the sock of a draft as the same rows come out when something was not quite right. */
+export function doubtedOf(draft: Draft, unit: Unit, doubt: Doubt) {
+  return queryOptions({
+    queryKey: ["doubted", unit, doubt, draft],
+    queryFn: async ({ signal }) =>
+      answered(await client.POST("/api/drawing", { body: { unit, draft, doubt }, signal })),
+    ...forGood,
+  });
+}
+
 /** spaceOf is the sock of a draft as a surface that can be turned. */
 export function spaceOf(draft: Draft, unit: Unit) {
   return queryOptions({

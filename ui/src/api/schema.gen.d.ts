@@ -916,6 +916,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/socks/{id}/tried": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Show the sock so far as it looks when it is tried on */
+        get: operations["tried"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/socks/{id}/variants": {
         parameters: {
             query?: never;
@@ -1431,6 +1448,17 @@ export interface components {
             name: string;
             rounds: number;
         };
+        BoardTried: {
+            above_mm?: components["schemas"]["MeasureLength"];
+            behind_mm?: components["schemas"]["MeasureLength"];
+            eases?: components["schemas"]["FitEase"][];
+            ghost?: components["schemas"]["ShapePoints"];
+            grips?: components["schemas"]["HandleGrip"][];
+            needle: components["schemas"]["ShapePoints"];
+            places?: components["schemas"]["ShapeAcross"][];
+            pull?: components["schemas"]["ShapePull"];
+            shape?: components["schemas"]["ShapeShape"];
+        };
         Book: {
             needles: components["schemas"]["SwatchNeedle"][];
             swatches: components["schemas"]["SwatchView"][];
@@ -1661,6 +1689,7 @@ export interface components {
             unit: "cm" | "in";
         };
         DrawingQuestion: {
+            doubt?: components["schemas"]["WhatifDoubt"];
             draft: components["schemas"]["Draft"];
             rough?: boolean;
             /** @enum {string} */
@@ -5016,6 +5045,43 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content?: never;
+            };
+            /** @description What was wrong, and with which field */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    tried: {
+        parameters: {
+            query?: {
+                sock?: number;
+                row?: number;
+                length?: string;
+                unit?: string;
+            };
+            header?: never;
+            path: {
+                /** @description id of the thing */
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BoardTried"];
+                };
             };
             /** @description What was wrong, and with which field */
             default: {

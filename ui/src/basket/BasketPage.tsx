@@ -176,7 +176,8 @@ function Entry({ sock }: { sock: Sock }) {
   const plan = useQuery({ ...briefOf(sock.draft, unit), enabled: sock.digest.rows > 0 });
   const [renaming, setRenaming] = useState(false);
   const { plan: made } = plan.data ?? {};
-  const { shape } = useQuery({ ...drawingOf(sock.draft, unit), enabled: sock.digest.rows > 0 }).data ?? {};
+  const { shape } =
+    useQuery({ ...drawingOf(sock.draft, unit, true), enabled: sock.digest.rows > 0 }).data ?? {};
   const progress = useProgress(sock.id, sock.on_needles).data;
   const strip = progress?.strip ?? plan.data?.strip;
   const navigate = useNavigate();

@@ -1,6 +1,6 @@
 import { useQueries, useQuery } from "@tanstack/react-query";
 import { Button, Checkbox, Select, Skeleton } from "antd";
-import { useMemo } from "react";
+import { useMemo, useState } from "react";
 import { useNavigate, useSearchParams } from "react-router";
 import type { Drawing, PlanAnswer } from "../api/client";
 import { briefOf, drawingOf, waysOf } from "../api/plan";
@@ -53,6 +53,7 @@ export function ComparePanel() {
   const answers = useQueries({ queries: drafts.map((d) => briefOf(d, unit)) });
   const drawings = useQueries({ queries: drafts.map((d) => drawingOf(d, unit)) });
   const pull = search.get("look") === "pull";
+  const [over, setOver] = useState(false);
   const shapes = drawings.flatMap((drawing) => drawing.data?.shape ?? []);
   const room = {
     width: Math.max(0, ...shapes.map((s) => s.width_mm)),
@@ -89,6 +90,9 @@ export function ComparePanel() {
         >
           Where they pull
         </Checkbox>
+        <Checkbox checked={over} onChange={(event) => setOver(event.target.checked)}>
+          On top of each other
+        </Checkbox>
         {ways.length < most && (
           <Select
             aria-label="Add a way"
@@ -100,6 +104,29 @@ export function ComparePanel() {
           />
         )}
       </div>
+      {over && shapes.length > 0 && (
+        <svg
+          className="over"
+          viewBox={`-14 -14 ${room.width + 34} ${room.height + 28}`}
+          role="img"
+          aria-label="All of them drawn over each other, at one scale"
+        >
+          {drawings.map(
+            ({ data }, i) =>
+              data?.shape &&
+              answers[i]?.data?.plan && (
+                <g
+                  // biome-ignore lint/suspicious/noArrayIndexKey: two ways may be the same
+                  key={`${ways[i]} ${i}`}
+                  className={`over-${i}`}
+                  transform={`translate(0 ${room.height - data.shape.height_mm})`}
+                >
+                  <Rows shape={data.shape} plan={answers[i].data.plan} />
+                </g>
+              ),
+          )}
+        </svg>
+      )}
       <div className="variants">
         {answers.map((answer, i) => (
           <Variant

@@ -1,7 +1,9 @@
 import { useQuery } from "@tanstack/react-query";
 import { Slider } from "antd";
 import { useDeferredValue, useState } from "react";
-import { type Doubt, whatIfOf } from "../api/plan";
+import { type Doubt, doubtedOf, drawingOf, whatIfOf } from "../api/plan";
+import { Patches } from "../drawing/PullMap";
+import { Outline } from "../drawing/Rows";
 import { Failure } from "../shell/Failure";
 import { lengthWithUnit, useUnit } from "../units/units";
 import { useBoard } from "./store";
@@ -77,10 +79,53 @@ export function WhatIfPanel() {
           </tbody>
         </table>
       )}
+      <Shapes doubt={asked} />
       <p className="hint">
         <em>Same rows</em>: you knit the plan as it stands. <em>Planned anew</em>: you tell the program, and
         it counts again.
       </p>
     </>
+  );
+}
+
+/** Shapes are the sock as it is planned, and the same rows as they come out, where they pull. */
+function Shapes({ doubt }: { doubt: Doubt }) {
+  const unit = useUnit();
+  const good = useBoard((b) => b.calm.good);
+  const draft = good?.draft ?? { design: {}, entries: {} };
+  const now = useQuery({ ...drawingOf(draft, unit), enabled: good !== undefined }).data;
+  const same = useQuery({ ...doubtedOf(draft, unit, doubt), enabled: good !== undefined }).data;
+  const plan = good?.plan;
+  const shapes = [now, same].flatMap((d) => d?.shape ?? []);
+  const wide = Math.max(0, ...shapes.map((s) => s.width_mm));
+  const tall = Math.max(0, ...shapes.map((s) => s.height_mm));
+  if (!plan || shapes.length < 2) {
+    return null;
+  }
+  return (
+    <div className="two-socks">
+      {(
+        [
+          [now, "as it is planned"],
+          [same, "the same rows then"],
+        ] as const
+      ).map(
+        ([drawing, name]) =>
+          drawing?.shape &&
+          drawing.pull && (
+            <figure key={name}>
+              <svg
+                viewBox={`-8 ${drawing.shape.height_mm - tall - 8} ${wide + 28} ${tall + 20}`}
+                role="img"
+                aria-label={`Where it pulls, ${name}`}
+              >
+                {drawing.ghost && <Outline points={drawing.ghost} top={drawing.shape.height_mm} />}
+                <Patches pull={drawing.pull} top={drawing.shape.height_mm} plan={plan} />
+              </svg>
+              <figcaption>{name}</figcaption>
+            </figure>
+          ),
+      )}
+    </div>
   );
 }

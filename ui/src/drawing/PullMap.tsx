@@ -10,6 +10,9 @@ export const pullWords: Record<Spot["word"], string> = {
   tight: "tight: more than the fabric likes",
 };
 
+/** How near a touch has to be to a spot, in mm. */
+const reach = 15;
+
 const path = (points: number[][], top: number) =>
   `M${points.map(([x = 0, y = 0]) => `${x} ${Math.round((top - y) * 100) / 100}`).join("L")}`;
 
@@ -63,7 +66,7 @@ export const PullMap = memo(function PullMap({
         return { s, far: Math.hypot(x - point.x, y - point.y) };
       })
       .sort((a, b) => a.far - b.far)[0];
-    if (near) {
+    if (near && near.far < reach) {
       look(near.s);
     }
   };
@@ -71,6 +74,8 @@ export const PullMap = memo(function PullMap({
   return (
     <g className="pull-map" onPointerDown={find} aria-labelledby={id}>
       <title id={id}>Where the sock pulls</title>
+      {/* A line has no area: between the rows, this is touched. */}
+      <rect className="pull-area" x={0} y={0} width={frame.sock.width_mm} height={frame.sock.height_mm} />
       <Patches pull={pull} top={frame.sock.height_mm} plan={plan} />
       {seen && <circle className="pull-spot" cx={seen[0]} cy={seen[1]} r={4.5 * frame.scale} />}
     </g>

@@ -29,7 +29,8 @@ export const Rows = memo(function Rows({
   const roundHeight = 100 / plan.design.gauge.rounds_per_100mm;
   const groups = new Map<string, { section: string; colour: string; lines: string[] }>();
   for (const line of shape.lines) {
-    const section = line.row.slice(0, line.row.lastIndexOf("-"));
+    const named = line.row.slice(0, line.row.lastIndexOf("-"));
+    const section = named === "cast_on" ? "toe" : named; // nobody touches a single row
     const key = `${section} ${line.colour}`;
     const group = groups.get(key) ?? { section, colour: line.colour, lines: [] };
     group.lines.push(path(line.points, shape.height_mm));

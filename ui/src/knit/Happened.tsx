@@ -1,11 +1,12 @@
 import { Button, Input, Select } from "antd";
-import { useState } from "react";
+import { useDeferredValue, useState } from "react";
 import type { Schemas } from "../api/client";
 import { faultText } from "../api/client";
 import { useUnit } from "../units/units";
 import { useKnitting } from "./context";
 import { Otherwise, saidOf, type Typed } from "./Otherwise";
 import { rowsOf } from "./store";
+import { TriedOn } from "./TriedOn";
 import { type Said, useReplan } from "./useReplan";
 
 const sits: { value: NonNullable<Schemas["ReplanHappened"]["feels"]>; label: string }[] = [
@@ -35,6 +36,7 @@ export function Happened({
   const onFoot = useKnitting((s) => rowsOf(s.view, sock)[row]?.section === "foot");
   const record = useKnitting((s) => s.record);
   const [length, setLength] = useState("");
+  const settled = useDeferredValue(length);
   const [toHeel, setToHeel] = useState("");
   const [typed, setTyped] = useState<Typed>({});
   const flap = useKnitting((s) => rowsOf(s.view, sock).some((r) => r.section === "gusset"));
@@ -59,6 +61,7 @@ export function Happened({
       <h2>{tried ? "I tried it on" : "It went otherwise"}</h2>
       {tried ? (
         <>
+          <TriedOn sock={sock} row={row} length={onFoot ? settled : ""} />
           <div className="look-line">
             <label htmlFor="tried-length">From the tip of the toe to the needle</label>
             <Input

@@ -1,0 +1,116 @@
+import AxeBuilder from "@axe-core/playwright";
+import { expect, test } from "@playwright/test";
+import { board, cast, choose, newSock, typeFoot } from "./steps";
+
+test("where the sock pulls is told by colour, line and word; a touch says how far, and what eases it most", async ({
+  page,
+}) => {
+  await board(page, "Observatory roof socks");
+  await page.getByText("Where it pulls", { exact: true }).click();
+  await expect(page).toHaveURL(/look=pull/);
+  const note = page.getByRole("region", { name: "Where it pulls" });
+  await expect(note.getByText("tight: more than the fabric likes")).toBeVisible();
+  // The shares of the four words are the whole sock.
+  const shares = await note.locator(".pull-legend strong").allTextContents();
+  expect(shares).toHaveLength(4);
+  expect(shares.reduce((sum, text) => sum + Number.parseInt(text, 10), 0)).toBeGreaterThanOrEqual(98);
+  await expect(note.getByText("Touch the sock")).toBeVisible();
+  const map = await page.locator(".pull-map").boundingBox();
+  if (!map) {
+    throw new Error("the map has no place");
+  }
+  await page.mouse.click(map.x + map.width * 0.3, map.y + map.height * 0.85);
+  await expect(
+    note.getByText(/Here it (sits|is \w+): [+−]?\d+ % round the foot, [+−]?\d+ % along it\./),
+  ).toBeVisible();
+  await expect(page.locator(".pull-spot")).toBeVisible();
+  const { violations } = await new AxeBuilder({ page }).include(".sheet").analyze();
+  expect(violations.map((v) => v.id)).toEqual([]);
+});
+
+test("what eases a place most is done with one press, and can be undone", async ({ page }) => {
+  await newSock(page, "Pulling sock", "Isolde");
+  await typeFoot(page);
+  await choose(page, "Heel", "Short rows");
+  await page.locator("label", { hasText: /^Where it pulls$/ }).click();
+  const ease = page.locator(".pull-ease");
+  await expect(ease).toHaveText(/instep and heel most: .*\d+ → \d+ %/);
+  await ease.getByRole("button", { name: "Do this" }).click();
+  await expect(page.getByRole("button", { name: "Undo" })).toBeEnabled();
+  await expect(ease).toHaveCount(0);
+  await page.getByRole("button", { name: "Undo" }).click();
+  await expect(ease).toHaveCount(1);
+});
+
+test("the sock is turned by keys, by mouse and by buttons", async ({ page }) => {
+  const asked: string[] = [];
+  page.on("request", (request) => asked.push(request.url()));
+  await board(page, "Observatory roof socks");
+  expect(asked.filter((url) => url.includes("Turned"))).toEqual([]);
+  await page.getByText("Turn it", { exact: true }).click();
+  const sock = page.getByRole("img", { name: /^The sock on its foot, to be turned/ });
+  await expect(sock).toHaveAttribute("data-drawn", "yes", { timeout: 20_000 });
+  // The picture itself tells whether it was turned.
+  const picture = async () => (await sock.screenshot()).toString("base64");
+  let before = await picture();
+  const turned = async () => {
+    await expect.poll(picture).not.toBe(before);
+    before = await picture();
+  };
+  await sock.focus();
+  await page.keyboard.press("ArrowLeft");
+  await turned();
+  await page.keyboard.press("+");
+  await turned();
+  const box = await sock.boundingBox();
+  if (!box) {
+    throw new Error("the sock has no place");
+  }
+  await page.mouse.move(box.x + box.width / 2, box.y + box.height / 2);
+  await page.mouse.down();
+  await page.mouse.move(box.x + box.width / 2 + 90, box.y + box.height / 2 + 20, { steps: 4 });
+  await page.mouse.up();
+  await turned();
+  await page.getByRole("button", { name: "Sole" }).click();
+  await turned();
+  await page.getByText("Turn the pull", { exact: true }).click();
+  await turned();
+});
+
+test("without drawing in space the still views remain", async ({ page }) => {
+  await page.addInitScript(() => {
+    const own = HTMLCanvasElement.prototype.getContext;
+    HTMLCanvasElement.prototype.getContext = function (
+      this: HTMLCanvasElement,
+      kind: string,
+      ...rest: never[]
+    ) {
+      return kind.startsWith("webgl")
+        ? null
+        : (own as (...all: unknown[]) => unknown).call(this, kind, ...rest);
+    } as typeof own;
+  });
+  await board(page, "Observatory roof socks");
+  await page.goto(`${page.url()}?look=turn`);
+  await expect(page.getByText("This browser draws nothing in space.")).toBeVisible();
+  await page.locator("label", { hasText: /^Rows$/ }).click();
+  await expect(page.locator("svg.sock .row-line").first()).toBeAttached();
+});
+
+test("a sock on the needles is seen on the foot, as planned and as it was measured", async ({ page }) => {
+  await cast(page, "Tried sock");
+  const id = page.url().match(/socks\/(\w+)/)?.[1];
+  const early = await page.request.get(`/api/socks/${id}/tried?row=3`);
+  expect(early.status()).toBe(422);
+  expect(await early.text()).toContain("nothing to try on before the first round of the foot");
+  const planned = await (await page.request.get(`/api/socks/${id}/tried?row=60`)).json();
+  // Forty rounds of foot after a toe of 43 mm are 134 mm on the table; on the foot some of it bends round the toes.
+  expect(planned.behind_mm).toBeGreaterThan(115);
+  expect(planned.behind_mm).toBeLessThan(138);
+  const longer = await (await page.request.get(`/api/socks/${id}/tried?row=60&length=14.5&unit=cm`)).json();
+  expect(longer.behind_mm).toBeGreaterThan(planned.behind_mm + 5);
+  const whole = await (await page.request.get(`/api/socks/${id}/tried?row=200`)).json();
+  expect(whole.above_mm).toBeGreaterThan(120);
+  const wrong = await page.request.get(`/api/socks/${id}/tried?row=60&length=3&unit=cm`);
+  expect(wrong.status()).toBe(422);
+});

@@ -1,0 +1,86 @@
+package board
+
+import (
+	"context"
+	"errors"
+	"math"
+
+	"acornstep/sock/foot"
+	"acornstep/sock/knit"
+	"acornstep/sock/measure"
+	"acornstep/sock/needle"
+	"acornstep/sock/plan"
+	"acornstep/sock/shape"
+	"acornstep/sock/trace"
+	"acornstep/sock/worn"
+)
+
+// Tried is a sock that is on the needles, as it looks when it is tried on.
+type Tried struct {
+	Drawing
+	// Needle is where the needle lies on it, on the side that is seen.
+	Needle shape.Points `json:"needle"`
+	// Behind is how far the needle lies behind the tip of the toes, under the sole, in mm; Above how high it lies above the floor, at the back.
+	// A sock whose needle lies on the leg has Above, else Behind.
+	Behind measure.Length `json:"behind_mm,omitempty"`
+	Above  measure.Length `json:"above_mm,omitempty"`
+}
+
+// ErrTooEarly says that there is nothing to put on a foot yet.
+var ErrTooEarly = errors.New("the toe is not closed yet: there is nothing to try on before the first round of the foot")
+
+// TryOn puts the first rows of a plan on the foot for which its sock was sized.
+// Rounds are the rounds per mm that were really knitted; 0 for those of the swatch.
+func TryOn(ctx context.Context, p *plan.Plan, sock *knit.Sock, rows int, rounds float64) (Tried, error) {
+	var none Tried
+	if !started(p.Rows[:rows]) {
+		return none, ErrTooEarly
+	}
+	t, err := trace.Of(p.Rows[:rows])
+	if err != nil {
+		return none, err
+	}
+	if rounds > 0 {
+		really := *sock
+		really.Gauge.Rounds = rounds
+		sock = &really
+	}
+	w, err := worn.Of(ctx, sock, t, worn.Fine)
+	if err != nil {
+		return none, err
+	}
+	drawn := shape.Of(w, t)
+	pull := shape.PullOf(w, t, sock.Gives, knit.EasyShare)
+	tried := Tried{Drawing: Drawing{Shape: &drawn, Ghost: shape.WholeGhost(w), Pull: &pull}, Needle: shape.Needle(w, t)}
+	back := backOf(w)
+	if bend, _ := w.Foot.Bend(); w.Foot.Page(back) > bend && back[1] > 0.15*w.Foot.Length {
+		tried.Above = measure.Length(math.Max(0, back[1])).Tenth()
+	} else {
+		tried.Behind = measure.Length(math.Max(0, back[0])).Tenth()
+	}
+	return tried, nil
+}
+
+// started says whether a round of the foot was worked.
+func started(rows []needle.Row) bool {
+	for i := range rows {
+		if rows[i].Section == needle.Foot && rows[i].Kind == needle.Round {
+			return true
+		}
+	}
+	return false
+}
+
+// backOf is the loop on the needles that lies farthest round the back: under the sole, or behind the heel or leg.
+func backOf(w *worn.Worn) foot.Vec {
+	var back foot.Vec
+	far := math.Inf(-1)
+	for _, id := range w.Cloth.Live {
+		p := w.Places[id]
+		front := w.Foot.Skin(w.Foot.Page(p), 0)
+		if d := math.Hypot(p[0]-front[0], p[1]-front[1]); d > far {
+			back, far = p, d
+		}
+	}
+	return back
+}

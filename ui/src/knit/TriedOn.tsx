@@ -1,0 +1,63 @@
+import { useQuery } from "@tanstack/react-query";
+import { Skeleton } from "antd";
+import { answered, client, faultText } from "../api/client";
+import { Outline } from "../drawing/Rows";
+import { lengthWithUnit, useUnit } from "../units/units";
+import { useKnitting } from "./context";
+
+/** TriedOn is the sock so far on the foot: where the needle should lie when it is tried on now, or where it does as it was measured. */
+export function TriedOn({ sock, row, length }: { sock: number; row: number; length: string }) {
+  const unit = useUnit();
+  const { id, version } = useKnitting((s) => s.view);
+  const early = useKnitting((s) => s.view.version === 0);
+  const tried = useQuery({
+    queryKey: ["tried", id, version, sock, row, length, unit],
+    queryFn: async ({ signal }) =>
+      answered(
+        await client.GET("/api/socks/{id}/tried", {
+          params: { path: { id }, query: { sock, row, length, unit } },
+          signal,
+        }),
+      ),
+    enabled: !early,
+    retry: false,
+    staleTime: Number.POSITIVE_INFINITY,
+    placeholderData: (before) => before,
+  });
+  if (early || tried.isError) {
+    return <p className="hint">{tried.isError ? faultText(tried.error) : "Nothing is cast on yet."}</p>;
+  }
+  const { shape, ghost = [], needle = [], behind_mm, above_mm } = tried.data ?? {};
+  if (!shape) {
+    return <Skeleton active />;
+  }
+  const tall = Math.max(shape.height_mm + 30, 0.62 * shape.width_mm, 110);
+  const wide = Math.max(...ghost.map(([x = 0]) => x));
+  const d = (points: number[][]) => `M${points.map(([x = 0, y = 0]) => `${x} ${tall - y}`).join("L")}`;
+  return (
+    <figure className="tried-on">
+      <svg
+        viewBox={`-8 -4 ${wide + 16} ${tall + 10}`}
+        role="img"
+        aria-label={
+          length.trim() ? "The sock as it was measured, on the foot" : "The sock so far, on the foot"
+        }
+      >
+        <Outline points={ghost} top={tall} />
+        <path className="row-line tried-rows" d={shape.lines.map((line) => d(line.points)).join("")} />
+        {needle.length > 1 && <path className="tried-needle" d={d(needle)} />}
+      </svg>
+      <figcaption>
+        {length.trim() ? "As you measured it, the needle lies " : "Tried on now, the needle should lie "}
+        <strong>
+          {above_mm
+            ? `${lengthWithUnit(above_mm, unit)} above the floor`
+            : `${lengthWithUnit(behind_mm ?? 0, unit)} behind the tip of the toes`}
+        </strong>
+        {above_mm
+          ? ", at the back of the leg."
+          : ", under the sole. On the table it is about a centimetre more: that bends round the toes."}
+      </figcaption>
+    </figure>
+  );
+}
