@@ -104,9 +104,9 @@ test("a sock on the needles is seen on the foot, as planned and as it was measur
   expect(early.status()).toBe(422);
   expect(await early.text()).toContain("nothing to try on before the first round of the foot");
   const planned = await (await page.request.get(`/api/socks/${id}/tried?row=60`)).json();
-  // Forty rounds of foot after a toe of 43 mm are 134 mm on the table; on the foot some of it bends round the toes.
-  expect(planned.behind_mm).toBeGreaterThan(115);
-  expect(planned.behind_mm).toBeLessThan(138);
+  // Forty rounds of foot after a toe of 43 mm are 134 mm on the table; on the foot some of it bends round the toes, and a hand stretches it.
+  expect(planned.behind_mm).toBeGreaterThan(125);
+  expect(planned.behind_mm).toBeLessThan(146);
   const longer = await (await page.request.get(`/api/socks/${id}/tried?row=60&length=14.5&unit=cm`)).json();
   expect(longer.behind_mm).toBeGreaterThan(planned.behind_mm + 5);
   const whole = await (await page.request.get(`/api/socks/${id}/tried?row=200`)).json();

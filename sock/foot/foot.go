@@ -258,6 +258,13 @@ func (f *Foot) Depth(p Vec) (depth float64, out Vec) { return f.depth(p, false) 
 func (f *Foot) depth(p Vec, held bool) (depth float64, out Vec) {
 	at, away := f.page(p[0], p[1])
 	dx, dy := p[0]-f.Hinge[0], f.Hinge[1]-p[1]
+	if at < 0 { // before the tip of the toes
+		tip := f.middle(0)
+		v := Vec{p[0] - tip[0], p[1] - tip[1], p[2] - tip[2]}
+		if far := math.Sqrt(v[0]*v[0] + v[1]*v[1] + v[2]*v[2]); far > 1e-9 {
+			return -far, Vec{v[0] / far, v[1] / far, v[2] / far}
+		}
+	}
 	a, b, t := f.slide(at)
 	down, side := away-(a.middle+t*(b.middle-a.middle)), p[2]-(a.aside+t*(b.aside-a.aside))
 	far := math.Sqrt(down*down + side*side)

@@ -69,6 +69,21 @@ func begin(n *net, f *foot.Foot) *cloud {
 	return c
 }
 
+// onLeg is the share of the loops on the needles that lie on the leg.
+func (c *cloud) onLeg() float64 {
+	_, level := c.foot.Bend()
+	var leg, all float64
+	for i := range c.place {
+		if top := c.known[i].top; top > 0 {
+			all += top
+			if c.foot.Page(c.place[i]) > level {
+				leg += top
+			}
+		}
+	}
+	return leg / math.Max(all, 1)
+}
+
 // shin tells how far along the foot a place is that lies so far along its front: over the instep and up the shin.
 type shin struct {
 	step float64

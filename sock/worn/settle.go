@@ -12,18 +12,20 @@ type vec = foot.Vec
 
 // How the cloth behaves beside its links.
 const (
-	yields   = 0.25 // how hard a link pushes that is too short, for one that is too long
-	crowded  = 0.75 // from what share of its length on a link is crushed
-	crush    = 3.0  // how much harder it pushes then, for each whole of its length
-	bending  = 0.07 // how hard the cloth stays smooth, for how hard it pulls
-	openest  = 0.35 // what share of its area a facet shows the skin at least
-	opening  = 0.5  // how much of what it lacks it gets in a step
-	donning  = 0.10 // how hard each loop at the top is pulled up while the sock is put on
-	resting  = 0.10 // and by what holds it up later
-	friction = 0.4  // how hard the skin holds what slides over it, for how hard that presses
-	drapes   = 0.03 // how much nearer to the skin slack cloth falls in a step
-	near     = 25.0 // from how far away the skin is felt, in mm
-	renewed  = 5    // after so many steps the skin is looked at anew
+	yields    = 0.25 // how hard a link pushes that is too short, for one that is too long
+	crowded   = 0.75 // from what share of its length on a link is crushed
+	crush     = 3.0  // how much harder it pushes then, for each whole of its length
+	bending   = 0.07 // how hard the cloth stays smooth, for how hard it pulls
+	openest   = 0.35 // what share of its area a facet shows the skin at least
+	opening   = 0.5  // how much of what it lacks it gets in a step
+	donning   = 0.10 // how hard each loop at the top is pulled up while the sock is put on
+	resting   = 0.10 // and by what holds it up later
+	friction  = 0.4  // how hard the skin holds what slides over it, for how hard that presses
+	held      = 4.0  // how much harder a sock is pulled and held that ends on the foot
+	drapes    = 0.03 // how much nearer to the skin slack cloth falls in a step
+	toeDrapes = 0.25 // and over the toes, where a shoe and the floor press it on
+	near      = 25.0 // from how far away the skin is felt, in mm
+	renewed   = 5    // after so many steps the skin is looked at anew
 )
 
 // touch is the skin beside a knot: a place on it and the way out. Near says whether it is felt.
@@ -237,7 +239,11 @@ func (c *cloud) move(i int) {
 				}
 			}
 		} else {
-			d *= drapes
+			if t.grips {
+				d *= drapes
+			} else {
+				d *= toeDrapes
+			}
 			x, y, z = x-d*t.out[0], y-d*t.out[1], z-d*t.out[2]
 		}
 	}

@@ -85,9 +85,13 @@ func On(ctx context.Context, c *cloth.Cloth, f *foot.Foot, care Care) (*Worn, er
 	last := len(list) - 1
 	cl := begin(list[last], f)
 	cl.ctx = ctx
-	cl.hand = donning
+	firm := 1.0
+	if cl.onLeg() < 0.5 { // it is tried on half done: pulled on by hand, and held
+		firm = held
+	}
+	cl.hand = firm * donning
 	cl.settle(n.on)
-	cl.hand, cl.worn = resting, true
+	cl.hand, cl.worn = firm*resting, true
 	cl.settle(n.worn)
 	for i := last - 1; i >= 0; i-- {
 		cl = cl.refined(list[i])

@@ -119,7 +119,12 @@ function Drawn() {
         )}
       </div>
       {drawing && (look === "pull" || look === "turn-pull") && (
-        <PullNote drawing={drawing} fit={good.fit ?? []} spot={look === "pull" ? spot : undefined} />
+        <PullNote
+          drawing={drawing}
+          fit={good.fit ?? []}
+          spot={look === "pull" ? spot : undefined}
+          still={look === "pull"}
+        />
       )}
       {after?.strip && <Strip parts={after.strip} />}
       {after?.fit && <FitAlong places={after.fit} shown={shown} show={show} />}

@@ -16,7 +16,18 @@ const names: Record<string, string> = {
 const signed = (pct: number) => `${pct > 0 ? "+" : pct < 0 ? "−" : ""}${Math.abs(pct).toFixed(0)} %`;
 
 /** PullNote says what was touched where the sock pulls, what it comes from, and what eases it most. */
-export function PullNote({ drawing, fit, spot }: { drawing: Drawing; fit: Place[]; spot: Spot | undefined }) {
+export function PullNote({
+  drawing,
+  fit,
+  spot,
+  still,
+}: {
+  drawing: Drawing;
+  fit: Place[];
+  spot: Spot | undefined;
+  /** The sock lies still, and can be touched. */
+  still: boolean;
+}) {
   const chooseAll = useBoard((b) => b.chooseAll);
   const counts = drawing.pull?.patches.map((p) => ({ word: p.word, long: lengthOf(p.lines) })) ?? [];
   const all = counts.reduce((sum, c) => sum + c.long, 0) || 1;
@@ -49,7 +60,7 @@ export function PullNote({ drawing, fit, spot }: { drawing: Drawing; fit: Place[
             )}
           </p>
         ) : (
-          <p className="muted">Touch the sock to see how far it stretches there.</p>
+          still && <p className="muted">Touch the sock to see how far it stretches there.</p>
         )}
         {eases.map((ease) => (
           <p key={ease.place} className="pull-ease">

@@ -103,7 +103,7 @@ function Shapes({ doubt }: { doubt: Doubt }) {
     return null;
   }
   return (
-    <div className="two-socks">
+    <div className="two-socks low">
       {(
         [
           [now, "as it is planned"],

@@ -40,20 +40,44 @@ export const Rows = memo(function Rows({
     ? ""
     : shape.lines.map((line) => (line.purls ?? []).map((p) => path(p, shape.height_mm)).join("")).join("");
   return (
-    <g fill="none" strokeWidth={roundHeight * (small ? 1.15 : 0.78)}>
-      {[...groups].map(([key, { section, colour, lines }]) => (
-        // biome-ignore lint/a11y/noStaticElementInteractions: by keyboard the same decisions open in the path beside it
-        <path
-          key={key}
-          d={lines.join("")}
-          className={`row-line ${yarnClass(colour)}${touch ? " touch" : ""}`}
-          onClick={touch && (() => touch(section))}
-        />
-      ))}
-      {purls && <path d={purls} className="purls" />}
-    </g>
+    <>
+      <path className="cloth" d={clothOf(shape)} />
+      <g fill="none" strokeWidth={roundHeight * (small ? 1.15 : 0.78)}>
+        {[...groups].map(([key, { section, colour, lines }]) => (
+          // biome-ignore lint/a11y/noStaticElementInteractions: by keyboard the same decisions open in the path beside it
+          <path
+            key={key}
+            d={lines.join("")}
+            className={`row-line ${yarnClass(colour)}${touch ? " touch" : ""}`}
+            onClick={touch && (() => touch(section))}
+          />
+        ))}
+        {purls && <path d={purls} className="purls" />}
+      </g>
+    </>
   );
 });
+
+/**
+ * clothOf is the cloth between the rows: from the front of one to the front of
+ * the next, up to the cuff, and back along their other ends, so that a turn is
+ * no hole through which the foot is seen.
+ */
+function clothOf(shape: Shape): string {
+  const [ankleX = 0, ankleY = 0] = shape.lines.find((line) => line.row.startsWith("leg-"))?.points[0] ?? [];
+  const far = ([x = 0, y = 0]: number[]) => Math.hypot(x - ankleX, y - ankleY);
+  const fronts: number[][] = [];
+  const backs: number[][] = [];
+  for (const { row, points } of shape.lines) {
+    const [first = [0, 0], last = [0, 0]] = [points[0], points.at(-1)];
+    const [front, back] = far(first) > far(last) ? [last, first] : [first, last];
+    backs.push(back);
+    if (!row.startsWith("heel-")) {
+      fronts.push(front);
+    }
+  }
+  return `${path([...fronts, ...backs.reverse()], shape.height_mm)}Z`;
+}
 
 /** yarnClass colours a yarn: the sock's own has no name, the contrast its own, others take turns. */
 const yarnClass = (colour: string) =>

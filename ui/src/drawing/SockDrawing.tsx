@@ -55,7 +55,7 @@ function PinMark({ pin, frame, show }: { pin: Pin; frame: Frame; show: (name: st
   const [x, y] = at(frame, pin.at);
   const [lx, ly] = at(frame, pin.label);
   const toRight = lx > x;
-  const joint = toRight ? lx - 3 * s : lx + 4 * s;
+  const joint = toRight ? lx - 3 * s : lx + (pin.joint ?? 4 * s);
   return (
     // biome-ignore lint/a11y/useSemanticElements: a button cannot lie in a drawing
     <g

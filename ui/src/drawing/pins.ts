@@ -10,6 +10,8 @@ export type Pin = {
   name: string;
   at: Place;
   label: Place;
+  /** Where under its lettering the line to it begins, from the left. */
+  joint?: number;
   number: string;
   text: string[];
 };
@@ -40,13 +42,16 @@ export function pinsOf(frame: Frame, plan: Plan, unit: Unit): Pin[] {
   const cuff = half(linesOf(sock, "cuff"));
   const footTop = Math.max(...footLines.map((line) => topOf(line)[1]), topOf(toe)[1]);
   const legLeft = Math.min(...linesOf(sock, "leg").map((line) => line[0]?.[0] ?? 0), sock.width_mm);
+  // The lettering grows on a small screen; the numbers keep out of each other's way.
+  const below = [...linesOf(sock, "toe"), ...footLines].flat().filter(([x]) => x < 68 * s);
+  const toeLabel = Math.max(0, ...below.map(([, y]) => y)) + 22 * s;
   const pins: Pin[] = [];
   if (toe) {
     const wedge = sum.increase_rounds !== null;
     pins.push({
       name: wedge ? "increase_rounds" : "toe_rounds",
       at: middle(toe),
-      label: [0, topOf(toe)[1] + 34 * s],
+      label: [0, toeLabel],
       number: `${sum.increase_rounds ?? sum.toe_rounds}`,
       text: [
         wedge ? "increase rounds" : "rows in the toe",
@@ -58,7 +63,11 @@ export function pinsOf(frame: Frame, plan: Plan, unit: Unit): Pin[] {
     pins.push({
       name: "foot_rounds",
       at: topOf(foot),
-      label: [Math.max(0, Math.min(topOf(foot)[0] - 50 * s, legLeft - 78 * s)), footTop + 24 * s],
+      label: [
+        Math.max(0, Math.min(topOf(foot)[0] - 50 * s, legLeft - 78 * s)),
+        Math.max(footTop + 24 * s, toeLabel + 46 * s),
+      ],
+      joint: 62 * s,
       number: `${sum.foot_rounds}`,
       text: ["rounds to the heel,", `${lengthWithUnit(sum.heel_starts_at_mm, unit)} from the tip`],
     });

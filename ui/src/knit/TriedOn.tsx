@@ -54,9 +54,7 @@ export function TriedOn({ sock, row, length }: { sock: number; row: number; leng
             ? `${lengthWithUnit(above_mm, unit)} above the floor`
             : `${lengthWithUnit(behind_mm ?? 0, unit)} behind the tip of the toes`}
         </strong>
-        {above_mm
-          ? ", at the back of the leg."
-          : ", under the sole. On the table it is about a centimetre more: that bends round the toes."}
+        {above_mm ? ", at the back of the leg." : ", under the sole, pulled on by hand."}
       </figcaption>
     </figure>
   );
