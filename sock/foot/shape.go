@@ -41,7 +41,7 @@ var heelSlice = slice{depth: 1.72, top: 2.1, bottom: 2.3}
 // fitting is how deep a slice is for its width when half of its depth is given, and its girth.
 func (s slice) fitting(depth, girth float64) float64 {
 	width := girth/math.Pi - depth // that of a flat ellipse, to begin with
-	for range 4 {
+	for range 3 {
 		s.depth = depth / width
 		radii := s.radii()
 		round := width * girthOf(&radii)
@@ -97,24 +97,30 @@ func (c *curve) of(x float64) float64 {
 // around are as many directions as half a slice is told in: its two sides are alike.
 const around = 32
 
-// directions are the cosines and sines of half a turn, from the front of a slice to its back.
-var directions = func() (list [around + 1]struct{ cos, sin float64 }) {
+// direction is one of half a turn, from the front of a slice to its back, with the logarithms of how far it goes along and across.
+type direction struct{ cos, sin, logCos, logSin float64 }
+
+var directions = func() (list [around + 1]direction) {
 	for i := range list {
-		list[i].sin, list[i].cos = math.Sincos(math.Pi * float64(i) / around)
+		d := &list[i]
+		d.sin, d.cos = math.Sincos(math.Pi * float64(i) / around)
+		d.logCos, d.logSin = math.Log(math.Abs(d.cos)), math.Log(d.sin)
 	}
-	list[around].sin = 0
+	list[around].sin, list[around].logSin = 0, math.Inf(-1)
 	return list
 }()
 
-// radii are those of a slice one wide to each side, from its front (0) to its back.
+// radii are those of a slice one wide to each side, from its front (0) to its
+// back: of a superellipse, (along/depth)ⁿ + acrossⁿ = 1, by logarithms.
 func (s *slice) radii() (list [around + 1]float64) {
-	for i, d := range directions {
+	depth := math.Log(s.depth)
+	for i := range directions {
+		d := &directions[i]
 		square := s.top
 		if d.cos < 0 {
 			square = s.bottom
 		}
-		along, across := math.Abs(d.cos)/s.depth, d.sin
-		list[i] = math.Pow(math.Pow(along, square)+math.Pow(across, square), -1/square)
+		list[i] = math.Exp(-math.Log(math.Exp(square*(d.logCos-depth))+math.Exp(square*d.logSin)) / square)
 	}
 	return list
 }

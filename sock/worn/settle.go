@@ -117,7 +117,7 @@ func (c *cloud) settle(steps int) {
 		}
 	}
 	copy(c.place, old)
-	c.leave(3)
+	c.leave(1 + min(steps, 2))
 }
 
 // open turns over what lies upside down on the skin: no part of the cloth lies
