@@ -1,6 +1,6 @@
 import AxeBuilder from "@axe-core/playwright";
 import { expect, test } from "@playwright/test";
-import { board, cast, choose, newSock, typeFoot } from "./steps";
+import { board, cast, choose, decide, newSock, typeFoot } from "./steps";
 
 test("where the sock pulls is told by colour, line and word; a touch says how far, and what eases it most", async ({
   page,
@@ -113,4 +113,18 @@ test("a sock on the needles is seen on the foot, as planned and as it was measur
   expect(whole.above_mm).toBeGreaterThan(120);
   const wrong = await page.request.get(`/api/socks/${id}/tried?row=60&length=3&unit=cm`);
   expect(wrong.status()).toBe(422);
+});
+
+test("a yarn that stripes by itself is laid along the rows as it comes off the ball", async ({ page }) => {
+  await newSock(page, "Meteor sock", "Isolde");
+  await typeFoot(page);
+  await decide(page, "Yarn");
+  await page.getByLabel("A yarn that stripes by itself").check();
+  await expect(page.locator(".sock .row-line.repeat-1").first()).toBeAttached();
+  await expect(page.locator(".sock .row-line.repeat-2").first()).toBeAttached();
+  await page.getByLabel("Metres of colour 3").fill("4.5");
+  await page.getByRole("button", { name: "One colour more" }).click();
+  await expect(page.locator(".sock .row-line.repeat-3").first()).toBeAttached();
+  await page.getByLabel("A yarn that stripes by itself").uncheck();
+  await expect(page.locator(".sock .row-line.repeat-1")).toHaveCount(0);
 });

@@ -332,7 +332,7 @@ func yarnSaid(w *words) string {
 	if len(y.Contrast) > 0 {
 		said += "; " + strings.Join(y.Contrast, ", ") + " in contrast"
 	}
-	return said + map[bool]string{true: "; striped"}[len(y.Stripes) > 0]
+	return said + map[bool]string{true: "; striped"}[len(y.Stripes) > 0] + map[bool]string{true: "; it stripes by itself"}[len(y.Repeat) > 0]
 }
 
 func roundNumbers(w *words) []Number {

@@ -12,6 +12,7 @@ import (
 	"acornstep/sock/trace"
 	"acornstep/sock/whatif"
 	"acornstep/sock/worn"
+	"acornstep/sock/yarn"
 )
 
 // Drawing is a sock on its foot as it is seen, and where it pulls.
@@ -73,8 +74,13 @@ func Turn(ctx context.Context, r draft.Reading) (*shape.Space, error) {
 	if err != nil {
 		return nil, err
 	}
-	space := shape.SpaceOf(w, t, shape.WordsOf(w, t, w.Stretches(), sock.Gives, knit.EasyShare))
+	space := shape.SpaceOf(w, t, shape.WordsOf(w, t, w.Stretches(), sock.Gives, knit.EasyShare), coloursOf(sock, t))
 	return &space, nil
+}
+
+// coloursOf are the colours of the loops of a sock, in its yarn as it repeats.
+func coloursOf(s *knit.Sock, t *trace.Trace) []string {
+	return shape.Colours(t, s.Design.Yarn.Repeat, yarn.PerStitch(s.Gauge, yarn.Thickness(s.Design.Yarn)))
 }
 
 // DrawPlan draws a plan on the foot for which its sock was sized.
@@ -88,7 +94,7 @@ func DrawPlan(ctx context.Context, p *plan.Plan, sock *knit.Sock, care worn.Care
 	if err != nil {
 		return none, err
 	}
-	drawn := shape.Of(w, t)
+	drawn := shape.Of(w, t, coloursOf(sock, t))
 	pull := shape.PullOf(w, t, sock.Gives, knit.EasyShare)
 	return Drawing{&drawn, shape.Ghost(w, drawn), shape.Places(w, drawn), handle.Grips(sock, &drawn), &pull, fit.Eases(sock)}, nil
 }

@@ -49,7 +49,7 @@ func TryOn(ctx context.Context, p *plan.Plan, sock *knit.Sock, rows int, rounds 
 	if err != nil {
 		return none, err
 	}
-	drawn := shape.Of(w, t)
+	drawn := shape.Of(w, t, coloursOf(sock, t))
 	pull := shape.PullOf(w, t, sock.Gives, knit.EasyShare)
 	tried := Tried{Drawing: Drawing{Shape: &drawn, Ghost: shape.WholeGhost(w), Pull: &pull}, Needle: shape.Needle(w, t)}
 	back := backOf(w)

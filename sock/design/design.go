@@ -168,6 +168,8 @@ type Yarn struct {
 	Contrast   []string `json:"contrast"`
 	// Stripes are the rounds of each colour in turn, over foot and leg; none is the usual case.
 	Stripes []Stripe `json:"stripes,omitempty"`
+	// Repeat are the lengths of yarn of each colour of a yarn that stripes by itself, from where the sock begins; none is the usual case.
+	Repeat []Length `json:"repeat_mm,omitempty"`
 }
 
 // PerMM is the gauge in the unit that sums use.

@@ -28,4 +28,8 @@ const (
 	mostStripes     = 60
 	longestColour   = 40
 	mostExtraColour = 60 // mm
+
+	mostColours    = 8
+	shortestColour = 20      // mm of yarn
+	longestRepeat  = 100_000 // mm of yarn
 )

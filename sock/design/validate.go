@@ -195,6 +195,14 @@ func (v *validation) checkParts(d *Design) {
 	if n := len(d.Yarn.Stripes); n > mostStripes {
 		v.faults.Add("yarn.stripes", "read %d stripes, possible are up to %d", n, mostStripes)
 	}
+	if n := len(d.Yarn.Repeat); n == 1 || n > mostColours {
+		v.faults.Add("yarn.repeat_mm", "read %d colours, possible are 2 to %d", n, mostColours)
+	}
+	for i, long := range d.Yarn.Repeat {
+		if !(long >= shortestColour && long <= longestRepeat) {
+			v.faults.Add(fmt.Sprintf("yarn.repeat_mm[%d]", i), "read %g mm, possible are %d to %d mm of yarn", float64(long), shortestColour, longestRepeat)
+		}
+	}
 	for i, s := range d.Yarn.Stripes {
 		field := fmt.Sprintf("yarn.stripes[%d]", i)
 		if s.Colour == "" || len(s.Colour) > longestColour || s.Colour != strings.TrimSpace(s.Colour) {

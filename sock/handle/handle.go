@@ -53,8 +53,8 @@ var parts = []struct {
 	{toeDepth, func(d *shape.Shape) (shape.Point, bool) { return lastOf(d, needle.Toe, shape.Line.Middle) }},
 	{heelStart, func(d *shape.Shape) (shape.Point, bool) { return lastOf(d, needle.Foot, shape.Line.Lowest) }},
 	{legHeight, func(d *shape.Shape) (shape.Point, bool) {
-		if n := len(d.Lines); n > 0 {
-			return d.Lines[n-1].Middle(), true
+		if top, ok := d.Top(); ok {
+			return top.Middle(), true
 		}
 		return shape.Point{}, false
 	}},

@@ -8,6 +8,7 @@ package shape
 
 import (
 	"math"
+	"slices"
 	"strconv"
 
 	"acornstep/sock/measure"
@@ -56,13 +57,13 @@ type Shape struct {
 	Height float64 `json:"height_mm"`
 }
 
-// Of draws a sock that lies on its foot.
-func Of(w *worn.Worn, t *trace.Trace) Shape {
+// Of draws a sock that lies on its foot, each loop in its colour.
+func Of(w *worn.Worn, t *trace.Trace, colours []string) Shape {
 	var s Shape
 	sight := newSight(w, t)
-	for _, run := range sight.runs {
+	for _, run := range parted(sight.runs, colours) {
 		row := &t.Rows[w.Cloth.Loops[run[0]].Row]
-		line := Line{Row: row.ID, Colour: row.Colour, Points: thinned(sight.line(run)), Purls: sight.purls(run)}
+		line := Line{Row: row.ID, Colour: colours[run[0]], Points: thinned(sight.line(run)), Purls: sight.purls(run)}
 		for _, p := range line.Points {
 			s.Width, s.Height = math.Max(s.Width, p[0]), math.Max(s.Height, p[1])
 		}
@@ -72,15 +73,28 @@ func Of(w *worn.Worn, t *trace.Trace) Shape {
 	return s
 }
 
-// Of the section of the sock, the lines of each of its rows, the first row first.
+// Of the section of the sock, its rows, the first first; one that changes its colour is one line here.
 func (s *Shape) Of(section needle.Section) []Line {
 	var list []Line
 	for _, line := range s.Lines {
-		if rowSection(line.Row) == section {
+		switch n := len(list); {
+		case rowSection(line.Row) != section:
+		case n > 0 && list[n-1].Row == line.Row:
+			list[n-1].Points = append(slices.Clone(list[n-1].Points), line.Points...)
+		default:
 			list = append(list, line)
 		}
 	}
 	return list
+}
+
+// Top is the last row of the sock; ok is false for one that has none.
+func (s *Shape) Top() (top Line, ok bool) {
+	if len(s.Lines) == 0 {
+		return Line{}, false
+	}
+	list := s.Of(rowSection(s.Lines[len(s.Lines)-1].Row))
+	return list[len(list)-1], true
 }
 
 func rowSection(id string) needle.Section {
@@ -160,9 +174,8 @@ func Places(w *worn.Worn, s Shape) []Across {
 			}
 		}
 	}
-	if n := len(s.Lines); n > 0 {
-		top := s.Lines[n-1].Points
-		list = append(list, Across{"cuff", [2]Point{top[0], top[len(top)-1]}})
+	if top, ok := s.Top(); ok {
+		list = append(list, Across{"cuff", [2]Point{top.Points[0], top.Points[len(top.Points)-1]}})
 	}
 	return list
 }

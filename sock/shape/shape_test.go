@@ -13,6 +13,7 @@ import (
 
 	"acornstep/sock/design"
 	"acornstep/sock/knit"
+	"acornstep/sock/measure"
 	"acornstep/sock/needle"
 	"acornstep/sock/trace"
 	"acornstep/sock/worn"
@@ -33,7 +34,7 @@ func wornOf(t require.TestingT, fields string) (*worn.Worn, *trace.Trace, *knit.
 // Every round of foot, leg and cuff is one line from the front to the back; the sock is as long as the foot, and the rows of each section follow each other up.
 func TestEveryRoundIsSeenOnce(t *testing.T) {
 	w, by, _ := wornOf(t, "")
-	drawn := Of(w, by)
+	drawn := Of(w, by, Colours(by, nil, 0))
 	count := map[string]int{}
 	for _, line := range drawn.Lines {
 		count[line.Row]++
@@ -68,7 +69,7 @@ func TestPurlsAreWhereTheyStand(t *testing.T) {
 		}
 		return sum
 	}
-	for _, line := range Of(w, by).Lines {
+	for _, line := range Of(w, by, Colours(by, nil, 0)).Lines {
 		switch {
 		case strings.HasPrefix(line.Row, "foot-"):
 			assert.Empty(t, line.Purls, line.Row)
@@ -131,4 +132,15 @@ func TestWords(t *testing.T) {
 	for stretch, want := range map[float64]string{-0.2: "slack", 0.01: "slack", 0.1: "sits", 0.2: "sits", 0.25: "snug", 0.31: "tight"} {
 		assert.Equal(t, want, word(stretch, 0.30, 0.67), "%g", stretch)
 	}
+}
+
+// By hand: a stitch of 10 mm of yarn in a yarn of 50 and 30 mm of two colours: five stitches of the first, three of the second, and so on round and round.
+func TestAYarnThatStripesByItself(t *testing.T) {
+	_, by, _ := wornOf(t, "")
+	list := Colours(by, []measure.Length{50, 30}, 10)
+	for i, want := range []string{"", "", "", "", "", "repeat-1", "repeat-1", "repeat-1", "", ""} {
+		assert.Equal(t, want, list[i], i)
+	}
+	assert.Equal(t, "repeat-1", list[805])
+	assert.Equal(t, [][]int32{{0, 1, 2, 3, 4, 5}, {5, 6, 7, 8}, {8, 9}}, parted([][]int32{{0, 1, 2, 3, 4, 5, 6, 7, 8, 9}}, list))
 }

@@ -32,8 +32,8 @@ const fiftieths = 50
 // under is how far the skin is drawn under its true place, in mm, so that cloth that is flat between two loops lies over it.
 const under = 2.5
 
-// SpaceOf packs a sock. words are the words of the stretch of its loops.
-func SpaceOf(w *worn.Worn, t *trace.Trace, words []string) Space {
+// SpaceOf packs a sock. Words are those of the stretch of its loops, colours those of their yarn.
+func SpaceOf(w *worn.Worn, t *trace.Trace, words, colours []string) Space {
 	s := Space{Yarns: []string{}}
 	places := make([]byte, 0, 6*len(w.Places))
 	for _, p := range w.Places {
@@ -46,7 +46,7 @@ func SpaceOf(w *worn.Worn, t *trace.Trace, words []string) Space {
 		for _, id := range f {
 			facets = binary.LittleEndian.AppendUint32(facets, uint32(id))
 		}
-		colour := t.Colour(top)
+		colour := colours[top]
 		yarn := slices.Index(s.Yarns, colour)
 		if yarn < 0 {
 			yarn = len(s.Yarns)

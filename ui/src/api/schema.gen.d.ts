@@ -1656,6 +1656,7 @@ export interface components {
             /** Format: double */
             ball_m: number;
             contrast: string[];
+            repeat_mm?: components["schemas"]["MeasureLength"][];
             stripes?: components["schemas"]["DesignStripe"][];
         };
         Digest: {

@@ -1,4 +1,4 @@
-import { Checkbox, InputNumber } from "antd";
+import { Button, Checkbox, InputNumber } from "antd";
 import { valueAt } from "./content";
 import { Field } from "./Field";
 import { useBoard } from "./store";
@@ -29,6 +29,7 @@ export function YarnFields() {
         </div>
       )}
       <Stripes />
+      <Repeat />
     </>
   );
 }
@@ -76,6 +77,63 @@ function Stripes() {
             </div>
           ))}
         </div>
+      )}
+    </div>
+  );
+}
+
+/** Lengths are kept in mm of yarn, and typed in metres. */
+const metre = 1000;
+const mostColours = 8;
+
+/** Repeat are the colours of a yarn that stripes by itself, as long as they are on the ball: the drawing lays them along the yarn. */
+function Repeat() {
+  const repeat = useBoard((b) => valueAt(b.content.draft.design, "yarn.repeat_mm") as number[] | undefined);
+  const choose = useBoard((b) => b.choose);
+  const set = (lengths: number[]) => choose("yarn.repeat_mm", lengths.length > 1 ? lengths : null);
+  const lengths = repeat ?? [];
+  return (
+    <div className="stripes">
+      <Checkbox
+        checked={lengths.length > 0}
+        onChange={(e) => set(e.target.checked ? [8, 5, 3].map((m) => m * metre) : [])}
+      >
+        A yarn that stripes by itself
+      </Checkbox>
+      {lengths.length > 0 && (
+        <>
+          <div className="pair">
+            {lengths.map((mm, i) => (
+              // biome-ignore lint/suspicious/noArrayIndexKey: the colours of a repeat have no other name
+              <div key={i} className="field">
+                <span>colour {i + 1}</span>
+                <InputNumber
+                  aria-label={`Metres of colour ${i + 1}`}
+                  min={0.02}
+                  max={100}
+                  step={0.5}
+                  value={mm / metre}
+                  onChange={(m) => m && set(lengths.map((was, k) => (k === i ? Math.round(m * metre) : was)))}
+                  suffix="m"
+                />
+              </div>
+            ))}
+          </div>
+          <p className="hint">
+            As they follow each other on the ball, from where the sock begins. The second sock begins at the
+            same place.
+          </p>
+          <Button
+            size="small"
+            disabled={lengths.length >= mostColours}
+            onClick={() => set([...lengths, 3 * metre])}
+          >
+            One colour more
+          </Button>{" "}
+          <Button size="small" disabled={lengths.length <= 2} onClick={() => set(lengths.slice(0, -1))}>
+            One less
+          </Button>
+        </>
       )}
     </div>
   );

@@ -68,8 +68,13 @@ function clothOf(shape: Shape): string {
   const far = ([x = 0, y = 0]: number[]) => Math.hypot(x - ankleX, y - ankleY);
   const fronts: number[][] = [];
   const backs: number[][] = [];
-  for (const { row, points } of shape.lines) {
-    const [first = [0, 0], last = [0, 0]] = [points[0], points.at(-1)];
+  // A row that changes its colour has several lines.
+  const rows = new Map<string, Shape["lines"]>();
+  for (const line of shape.lines) {
+    rows.set(line.row, [...(rows.get(line.row) ?? []), line]);
+  }
+  for (const [row, lines] of rows) {
+    const [first = [0, 0], last = [0, 0]] = [lines[0]?.points[0], lines.at(-1)?.points.at(-1)];
     const [front, back] = far(first) > far(last) ? [last, first] : [first, last];
     backs.push(back);
     if (!row.startsWith("heel-")) {
@@ -81,7 +86,9 @@ function clothOf(shape: Shape): string {
 
 /** yarnClass colours a yarn: the sock's own has no name, the contrast its own, others take turns. */
 const yarnClass = (colour: string) =>
-  colour === "" || colour === "contrast" ? colour : `other-${colour.length % 2}`;
+  colour === "" || colour === "contrast" || colour.startsWith("repeat-")
+    ? colour
+    : `other-${colour.length % 2}`;
 
 /** Outline is a closed curve through points. */
 export function Outline({ points, top }: { points: number[][]; top: number }) {

@@ -40,8 +40,10 @@ export default function Turned({ draft, pull }: { draft: Draft; pull: boolean })
     if (!here || !data) {
       return;
     }
+    const dyes: Record<string, string> = { "": "moss", contrast: "acorn" };
+    const repeats = ["moss", "acorn", "rosehip", "bark", "pull-slack"];
     const yarnOf = (colour: string, i: number) =>
-      colour === "" ? dye("moss") : colour === "contrast" ? dye("acorn") : dye(i % 2 ? "rosehip" : "bark");
+      dye(dyes[colour] ?? repeats[Number(colour.split("repeat-")[1] ?? i) % repeats.length] ?? "bark");
     try {
       stage.current = stageOf(here, unpacked(data), {
         yarns: data.yarns.map(yarnOf),
@@ -144,7 +146,7 @@ export default function Turned({ draft, pull }: { draft: Draft; pull: boolean })
         {(
           [
             ["Outer side", { round: 0, up: 0.1 }],
-            ["Toe from above", { round: 0.2, up: 1.3 }],
+            ["Toe from above", { round: 1.25, up: 0.85 }],
             ["Sole", { round: 0, up: -1.3 }],
             ["Heel", { round: -1.9, up: 0.15 }],
             ["Inner side", { round: Math.PI, up: 0.1 }],
