@@ -33,7 +33,7 @@ test("pictures of the board", async ({ page }) => {
   await page.goto(`${url}?show=fit.heel&at=heel`);
   await shot(page, "board-choices", ".step-content .way");
   for (const [path, name, about] of [
-    ["?pair=side", "board-pair", ".row-line"],
+    ["?look=turn", "board-turn", "canvas[data-drawn]"],
     ["/what-if", "what-if", ".figures tbody tr"],
     ["/ways", "ways", ".ranking li"],
     ["/rows", "rows", ".ops"],
@@ -43,10 +43,10 @@ test("pictures of the board", async ({ page }) => {
   }
   await page.goto("/moves?of=heel.turn:german");
   await shot(page, "show-me", ".move-steps");
-  await page.goto(url);
+  await page.goto(`${url}?look=pull`);
   await page.locator(".sock").waitFor();
   await page.getByRole("button", { name: "Evening" }).click();
-  await shot(page, "board-evening", ".choices");
+  await shot(page, "board-evening", ".pull-map");
   await page.getByRole("button", { name: "Day" }).click();
   await page.setViewportSize({ width: 390, height: 844 });
   await page.goto(`${url}?at=heel`);

@@ -5,7 +5,6 @@ import (
 	"strings"
 
 	"acornstep/sock/leaflet"
-	"acornstep/sock/shape"
 )
 
 // front is what it will be, beside its drawing, and what lies ready.
@@ -32,10 +31,10 @@ func (s *sheet) front(l *leaflet.Leaflet) {
 	under := s.GetY()
 	if l.Drawing != nil {
 		if s.print.Large {
-			s.drawing(l.Drawing, margin, under+2, s.width()*0.6, 90)
+			s.drawing(l, margin, under+2, s.width()*0.6, 90)
 			under += 94
 		} else {
-			under = max(under, s.drawing(l.Drawing, margin+column+6, top, s.width()-column-6, 84))
+			under = max(under, s.drawing(l, margin+column+6, top, s.width()-column-6, 84))
 		}
 	}
 	s.SetY(under + 2)
@@ -72,8 +71,9 @@ func (s *sheet) point(text string) {
 	s.SetX(margin)
 }
 
-// drawing is the sock lying flat, every row a fine line; it gives where it ends.
-func (s *sheet) drawing(d *shape.Shape, x, y, width, height float64) float64 {
+// drawing is the sock on its foot, every row a fine line; it gives where it ends.
+func (s *sheet) drawing(l *leaflet.Leaflet, x, y, width, height float64) float64 {
+	d := l.Drawing
 	if d.Width <= 0 || d.Height <= 0 {
 		return y
 	}
@@ -104,14 +104,17 @@ func (s *sheet) drawing(d *shape.Shape, x, y, width, height float64) float64 {
 		s.DrawPath("D")
 	}
 	s.colour(black)
-	s.numbers(d, x, y, scale)
+	s.numbers(l, x, y, scale)
 	return y + d.Height*scale + 7
 }
 
 // numbers stand beside the parts of a drawing: how many rows each has. Toe, foot and heel have theirs below, leg and cuff at the left.
-func (s *sheet) numbers(d *shape.Shape, x, y, scale float64) {
+func (s *sheet) numbers(l *leaflet.Leaflet, x, y, scale float64) {
+	d, rows := l.Drawing, map[string]int{}
+	for i := range l.Plan.Rows {
+		rows[string(l.Plan.Rows[i].Section)]++
+	}
 	type part struct {
-		rows                     int
 		left, right, top, bottom float64
 	}
 	parts, order := map[string]*part{}, []string{}
@@ -122,7 +125,6 @@ func (s *sheet) numbers(d *shape.Shape, x, y, scale float64) {
 			p = &part{left: d.Width, bottom: d.Height}
 			parts[name], order = p, append(order, name)
 		}
-		p.rows++
 		for _, at := range d.Lines[i].Points {
 			p.left, p.right = min(p.left, at[0]), max(p.right, at[0])
 			p.bottom, p.top = min(p.bottom, at[1]), max(p.top, at[1])
@@ -130,7 +132,7 @@ func (s *sheet) numbers(d *shape.Shape, x, y, scale float64) {
 	}
 	s.font(8, true)
 	for _, name := range order {
-		p, text := parts[name], fmt.Sprintf("%s %d", strings.ReplaceAll(name, "_", " "), parts[name].rows)
+		p, text := parts[name], fmt.Sprintf("%s %d", strings.ReplaceAll(name, "_", " "), rows[name])
 		switch name {
 		case "toe", "foot", "heel":
 			s.SetXY(x+(p.left+p.right)/2*scale-s.wide(text)/2, y+d.Height*scale+1.5)

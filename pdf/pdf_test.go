@@ -2,6 +2,7 @@ package pdf
 
 import (
 	"bytes"
+	"context"
 	"fmt"
 	"maps"
 	"os"
@@ -19,6 +20,7 @@ import (
 	"acornstep/sock/knit"
 	"acornstep/sock/leaflet"
 	"acornstep/sock/measure"
+	"acornstep/sock/needle"
 )
 
 func leafletOf(t testing.TB, name, fields string, every bool) *leaflet.Leaflet {
@@ -28,6 +30,7 @@ func leafletOf(t testing.TB, name, fields string, every bool) *leaflet.Leaflet {
 	require.NoError(t, err)
 	l, err := leaflet.Of(p, nil, leaflet.Wish{Name: name, Wearer: "Isolde", Unit: measure.Centimetres, Every: every})
 	require.NoError(t, err)
+	require.NoError(t, l.Draw(context.Background()))
 	return l
 }
 
@@ -90,6 +93,14 @@ func TestThePaperSaysTheRows(t *testing.T) {
 				if fields := strings.Fields(line); len(fields) > 6 {
 					assert.Contains(t, line, "yes", "%s: a font is not embedded: %s", name, line)
 				}
+			}
+			// Beside its parts the drawing says how many rows of the plan each has, also those that are not seen from the side.
+			rows := map[needle.Section]int{}
+			for i := range l.Plan.Rows {
+				rows[l.Plan.Rows[i].Section]++
+			}
+			for _, section := range []needle.Section{needle.Toe, needle.Foot, needle.Heel, needle.Leg, needle.Cuff} {
+				assert.Contains(t, said, fmt.Sprintf("%s%d", section, rows[section]), name)
 			}
 			again, err := Of(l, print)
 			require.NoError(t, err)

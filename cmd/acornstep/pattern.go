@@ -1,6 +1,7 @@
 package main
 
 import (
+	"context"
 	"encoding/json"
 	"fmt"
 
@@ -46,6 +47,9 @@ func runPattern(args []string, s streams) error {
 	}
 	if *form == "text" {
 		_, err = fmt.Fprint(s.out, l.Text())
+		return err
+	}
+	if err := l.Draw(context.Background()); err != nil {
 		return err
 	}
 	text, err := pdf.Of(l, pdf.Print{Paper: *paper, Large: *large, Black: *black})
