@@ -13,9 +13,7 @@ type Vec [3]float64
 type ring struct {
 	// middle is the distance of its middle from the hinge, within the slice; aside how far that lies to the outer side.
 	middle, aside float64
-	// depth is half of its depth, width half of its width.
-	depth, width float64
-	radii        [around + 1]float64
+	radii         [around + 1]float64
 }
 
 // Foot is a foot with its leg.
@@ -44,123 +42,6 @@ func Of(m *design.Foot, top float64) *Foot {
 	f.Hinge[0], f.Hinge[1] = point[0]-reach, point[1]+reach
 	f.lay(m)
 	return f
-}
-
-// Places of a foot along it, as the names of the fit.
-const (
-	toes, ball, arch, heel, ankle, calf = "toes", "ball", "arch", "heel", "ankle", "calf"
-)
-
-// lay makes the slices.
-func (f *Foot) lay(m *design.Foot) {
-	long := f.Length
-	level := f.Hinge[0] + f.turn*math.Pi/2 // from here on slices lie level
-	ankleUp := math.Max(ankleHeight*long, f.Hinge[1]+0.03*long)
-	calfUp, calfRound := math.Max(calfHeight*long, ankleUp+0.3*long), calfGirth*float64(m.AnkleGirth)
-	if m.CalfGirth != nil && m.CalfHeight != nil {
-		calfUp, calfRound = math.Max(float64(*m.CalfHeight), ankleUp+0.2*long), float64(*m.CalfGirth)
-	}
-	f.Top = math.Max(f.Top, ankleUp+0.1*long)
-	root := math.Min(float64(m.ToeDepth), 0.6*f.Hinge[0])
-	f.at = map[string]float64{toes: root, ball: root + ballBehindToes*long, heel: f.Hinge[0] + f.turn*math.Pi/4, ankle: level + ankleUp - f.Hinge[1], calf: level + calfUp - f.Hinge[1]}
-	f.toes = root
-	f.at[arch] = math.Max(0.47*long, f.at[ball]+0.06*long)
-	if f.at[arch] > f.Hinge[0] {
-		f.at[arch] = (f.at[ball] + f.Hinge[0]) / 2
-	}
-	girth := newCurve(
-		[]float64{f.at[toes], f.at[ball], f.at[arch], f.at[heel], f.at[ankle], f.at[calf]},
-		[]float64{ToesShare * float64(m.BallGirth), float64(m.BallGirth), ArchShare * float64(m.BallGirth), float64(m.HeelDiagonal), float64(m.AnkleGirth), calfRound},
-	)
-	looks := [...]station{
-		{f.at[toes], slice{0.40, 2, 2.7}}, {f.at[ball], slice{0.48, 2, 2.7}}, {f.at[arch], slice{0.86, 2, 2.7}},
-		{f.at[heel], heelSlice}, {f.at[ankle], slice{1.28, 2.05, 2}}, {f.at[calf], slice{1.06, 2, 2}},
-	}
-	var at, infront, before, above, below [6]float64
-	behind := f.behind(ankleUp, calfUp)
-	for i, s := range looks {
-		radii := s.radii()
-		at[i], above[i], below[i] = s.at, s.top, s.bottom
-		infront[i] = f.inFront(s.at)
-		before[i] = behind.of(s.at) - 2*s.depth*girth.of(s.at)/girthOf(&radii)
-	}
-	front, square, flat := newCurve(infront[:], before[:]), newCurve(at[:], above[:]), newCurve(at[:], below[:])
-	f.rings = make([]ring, int(math.Ceil((level+f.Top-f.Hinge[1])/step))+1)
-	for i := range f.rings {
-		at := float64(i) * step
-		s := slice{looks[0].depth, square.of(at), flat.of(at)}
-		round, back := girth.of(at)*f.tapers(at), behind.of(at)
-		r := &f.rings[i]
-		if at >= f.at[toes] {
-			s.depth = s.fitting((back-front.of(f.inFront(at)))/2, round)
-		}
-		r.radii = s.radii()
-		size := round / girthOf(&r.radii)
-		for k := range r.radii {
-			r.radii[k] *= size
-		}
-		r.width, r.depth = size, size*s.depth
-		r.middle = back - r.depth
-		r.aside = -0.085 * long * math.Pow(math.Max(0, 1-at/f.at[ball]), 1.6)
-	}
-}
-
-// inFront is a length along the foot as the instep sees it: round the bend, which is close to the hinge, it is short.
-func (f *Foot) inFront(at float64) float64 {
-	const round = 0.125 // how far the instep lies from the hinge there, as a share of the length
-	turned := math.Min(math.Max((at-f.Hinge[0])/f.turn, 0), math.Pi/2)
-	return at - turned*(f.turn-round*f.Length)
-}
-
-// tapers is how much of its girth a slice of the toes has: they end round, not in a point.
-func (f *Foot) tapers(at float64) float64 {
-	const round = 2.4
-	t := at / f.at[toes]
-	if t >= 1 {
-		return 1
-	}
-	return math.Pow(1-math.Pow(1-t, round), 1/round)
-}
-
-// behind is how far the back of a slice lies from the hinge.
-func (f *Foot) behind(ankleUp, calfUp float64) curve {
-	var at, away []float64
-	add := func(p point) {
-		s, r := f.page(p[0], p[1])
-		at, away = append(at, s), append(away, r)
-	}
-	long := f.Length
-	for i := range 7 { // the toes rise a little
-		x := float64(i) / 6 * toeSpring * long
-		up := 1 - float64(i)/6
-		add(point{x, tipHeight * long * up * up * up})
-	}
-	for i := 0; i+1 < len(sole); i++ {
-		for _, p := range between(sole, i) {
-			if q := (point{p[0] * long, p[1] * long}); q[1] < ankleUp-0.02*long {
-				add(q)
-			}
-		}
-	}
-	back := sole[len(sole)-1][0] * long
-	add(point{back, ankleUp})
-	add(point{back + calfBehind*long, calfUp})
-	return newCurve(at, away)
-}
-
-// between are places on a smooth line through points, from one to the next: Catmull and Rom's spline.
-func between(through []point, i int) (list [6]point) {
-	at := func(k int) point { return through[min(max(k, 0), len(through)-1)] }
-	p0, p1, p2, p3 := at(i-1), at(i), at(i+1), at(i+2)
-	for k := range list {
-		t := float64(k) / float64(len(list))
-		for axis := range list[k] {
-			list[k][axis] = 0.5 * (2*p1[axis] + (p2[axis]-p0[axis])*t +
-				(2*p0[axis]-5*p1[axis]+4*p2[axis]-p3[axis])*t*t +
-				(3*p1[axis]-p0[axis]-3*p2[axis]+p3[axis])*t*t*t)
-		}
-	}
-	return list
 }
 
 // page is the slice on which a place lies, by its length along the foot, and how far the place is from the hinge on it.

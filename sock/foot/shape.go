@@ -11,6 +11,8 @@ const (
 // Where the parts of a foot lie, as shares of its length: anatomy at large, none of it measured.
 const (
 	ballBehindToes = 0.075 // from the root of the little toe to the ball
+	archBehindTip  = 0.47  // the middle of the arch
+	tipAside       = 0.085 // the tip of the longest toe, to the inner side of the middle
 	ankleHeight    = 0.46  // the thinnest place above the ankle bones
 	calfHeight     = 1.25  // the thickest place of the calf
 	calfGirth      = 1.25  // its girth for that of the ankle
@@ -48,12 +50,6 @@ func (s slice) fitting(depth, girth float64) float64 {
 		width *= 1 + (girth-round)/(4*width) // a wider slice is longer by about four times as much
 	}
 	return depth / width
-}
-
-// station is a place along the foot with the look of its slice.
-type station struct {
-	at float64
-	slice
 }
 
 // curve runs through values at places, smoothly and never past them: Fritsch

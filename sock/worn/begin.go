@@ -17,7 +17,7 @@ const (
 // evenly, and so does the toe, as a disc whose rim is the first whole round.
 func begin(n *net, f *foot.Foot) *cloud {
 	size := len(n.mass)
-	c := &cloud{net: n, foot: f, place: make([]vec, size), skin: make([]touch, size)}
+	c := &cloud{net: n, foot: f, place: make([]vec, size), skin: make([]contact, size)}
 	toe := n.depthOfToe()
 	shin := newShin(f)
 	bend, level := f.Bend()

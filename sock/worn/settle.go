@@ -8,8 +8,6 @@ import (
 	"acornstep/sock/foot"
 )
 
-type vec = foot.Vec
-
 // How the cloth behaves beside its links.
 const (
 	yields    = 0.25 // how hard a link pushes that is too short, for one that is too long
@@ -28,8 +26,8 @@ const (
 	renewed   = 5    // after so many steps the skin is looked at anew
 )
 
-// touch is the skin beside a knot: a place on it and the way out. Near says whether it is felt.
-type touch struct {
+// contact is the skin beside a knot: a place on it and the way out. Near says whether it is felt.
+type contact struct {
 	at, out vec
 	on      vec // along the foot and up the leg; told for loops at the top
 	near    bool
@@ -39,22 +37,12 @@ type touch struct {
 // cloud is a net in space.
 type cloud struct {
 	*net
-	ctx   context.Context
 	foot  *foot.Foot
 	place []vec
-	skin  []touch
+	skin  []contact
 	// hand is how hard each loop at the top is pulled up; worn: the sock is on, and the foot keeps the cloth from sliding along it.
 	hand float64
 	worn bool
-}
-
-func add(a, b vec) vec           { return vec{a[0] + b[0], a[1] + b[1], a[2] + b[2]} }
-func sub(a, b vec) vec           { return vec{a[0] - b[0], a[1] - b[1], a[2] - b[2]} }
-func times(a vec, t float64) vec { return vec{a[0] * t, a[1] * t, a[2] * t} }
-func dot(a, b vec) float64       { return a[0]*b[0] + a[1]*b[1] + a[2]*b[2] }
-func long(a vec) float64         { return math.Sqrt(dot(a, a)) }
-func cross(a, b vec) vec {
-	return vec{a[1]*b[2] - a[2]*b[1], a[2]*b[0] - a[0]*b[2], a[0]*b[1] - a[1]*b[0]}
 }
 
 // feel looks where the skin is beside every knot.
@@ -80,12 +68,13 @@ func (c *cloud) feel() {
 // settle lets the net find its rest, in so many steps. Each goes through all
 // knots there and back, and then on in the direction of what has moved, as long
 // as that helps: Nesterov's way, begun anew when it turns back (O'Donoghue and Candès).
-func (c *cloud) settle(steps int) {
+// It stops when the context ends, wherever the cloth is then.
+func (c *cloud) settle(ctx context.Context, steps int) {
 	size := len(c.place)
 	old, from := slices.Clone(c.place), slices.Clone(c.place)
 	run := 0.0
 	for step := range steps {
-		if c.ctx.Err() != nil {
+		if ctx.Err() != nil {
 			return
 		}
 		if step%renewed == 0 {
@@ -162,31 +151,57 @@ func (c *cloud) leave(often int) {
 	}
 }
 
-// move puts a knot where its links want it, and not under the skin.
+// force is how far everything beside a knot pulls it, and how hard: together, where it would rest if nothing else moved.
+type force struct{ x, y, z, all float64 }
+
+// move puts a knot where what is beside it wants it, and not under the skin.
 func (c *cloud) move(i int) {
+	f := c.pull(i)
+	c.smooth(i, &f)
+	if f.all == 0 {
+		return
+	}
+	if top := c.known[i].top; top > 0 {
+		on := &c.skin[i].on
+		f.x += top * c.hand * on[0]
+		f.y += top * c.hand * on[1]
+	}
+	p, t := &c.place[i], 1/f.all
+	to := vec{p[0] + t*f.x, p[1] + t*f.y, p[2] + t*f.z}
+	if c.skin[i].near {
+		c.touch(i, &to)
+	}
+	*p = to
+}
+
+// pull is that of the links of a knot. One that is too short gives way, and pushes the harder the more it is crowded.
+func (c *cloud) pull(i int) (f force) {
 	p := c.place[i]
-	var sx, sy, sz, all float64 // how far all of them pull it, and how hard
 	for k := c.begin[i]; k < c.begin[i+1]; k++ {
 		e := &c.ends[k]
 		q := &c.place[e.to]
 		dx, dy, dz := q[0]-p[0], q[1]-p[1], q[2]-p[2]
 		far := math.Sqrt(dx*dx+dy*dy+dz*dz) + 1e-9
-		rest, pull := float64(e.rest), float64(e.pull)
-		all += pull
-		share := rest / far
+		share, pull := float64(e.rest)/far, float64(e.pull)
 		if share > 1 {
 			crowd := yields * pull
 			if share*crowded > 1 {
 				crowd += crush * pull * (crowded - 1/share)
 			}
-			all += crowd - pull
 			pull = crowd
 		}
+		f.all += pull
 		pull *= 1 - share
-		sx += pull * dx
-		sy += pull * dy
-		sz += pull * dz
+		f.x += pull * dx
+		f.y += pull * dy
+		f.z += pull * dz
 	}
+	return f
+}
+
+// smooth adds what keeps the cloth smooth: the pull of ½·|a − 2p + b|², for each line of three neighbours that the knot is in.
+func (c *cloud) smooth(i int, f *force) {
+	p := &c.place[i]
 	for axis := range 2 {
 		bends := c.bends[i][axis]
 		if bends == 0 {
@@ -195,70 +210,63 @@ func (c *cloud) move(i int) {
 		a, b := c.beside[i][2*axis], c.beside[i][2*axis+1]
 		if bends&ownBend != 0 {
 			pa, pb := &c.place[a], &c.place[b]
-			sx += 2 * bending * (pa[0] + pb[0] - 2*p[0])
-			sy += 2 * bending * (pa[1] + pb[1] - 2*p[1])
-			sz += 2 * bending * (pa[2] + pb[2] - 2*p[2])
-			all += 4 * bending
+			f.x += 2 * bending * (pa[0] + pb[0] - 2*p[0])
+			f.y += 2 * bending * (pa[1] + pb[1] - 2*p[1])
+			f.z += 2 * bending * (pa[2] + pb[2] - 2*p[2])
+			f.all += 4 * bending
 		}
 		if bends&beforeBend != 0 {
-			pa, paa := &c.place[a], &c.place[c.beside[a][2*axis]]
-			sx += bending * (2*pa[0] - paa[0] - p[0])
-			sy += bending * (2*pa[1] - paa[1] - p[1])
-			sz += bending * (2*pa[2] - paa[2] - p[2])
-			all += bending
+			c.endOfBend(p, a, c.beside[a][2*axis], f)
 		}
 		if bends&afterBend != 0 {
-			pb, pbb := &c.place[b], &c.place[c.beside[b][2*axis+1]]
-			sx += bending * (2*pb[0] - pbb[0] - p[0])
-			sy += bending * (2*pb[1] - pbb[1] - p[1])
-			sz += bending * (2*pb[2] - pbb[2] - p[2])
-			all += bending
+			c.endOfBend(p, b, c.beside[b][2*axis+1], f)
 		}
 	}
-	if all == 0 {
+}
+
+// endOfBend is the pull on the end of three neighbours in a line.
+func (c *cloud) endOfBend(p *vec, middle, end int32, f *force) {
+	m, e := &c.place[middle], &c.place[end]
+	f.x += bending * (2*m[0] - e[0] - p[0])
+	f.y += bending * (2*m[1] - e[1] - p[1])
+	f.z += bending * (2*m[2] - e[2] - p[2])
+	f.all += bending
+}
+
+// touch keeps the place to which a knot goes out of the skin. A sock that is worn
+// slides there only as far as it is pulled harder than the skin holds it; what hangs free falls a little nearer.
+func (c *cloud) touch(i int, to *vec) {
+	t, p := &c.skin[i], &c.place[i]
+	d := (to[0]-t.at[0])*t.out[0] + (to[1]-t.at[1])*t.out[1] + (to[2]-t.at[2])*t.out[2]
+	if d >= 0 {
+		if t.grips {
+			d *= drapes
+		} else {
+			d *= toeDrapes
+		}
+		*to = vec{to[0] - d*t.out[0], to[1] - d*t.out[1], to[2] - d*t.out[2]}
 		return
 	}
-	if top := c.known[i].top; top > 0 {
-		on := &c.skin[i].on
-		sx += top * c.hand * on[0]
-		sy += top * c.hand * on[1]
+	*to = vec{to[0] - d*t.out[0], to[1] - d*t.out[1], to[2] - d*t.out[2]}
+	if !c.worn || !t.grips {
+		return
 	}
-	t := 1 / all
-	x, y, z := p[0]+t*sx, p[1]+t*sy, p[2]+t*sz
-	if t := &c.skin[i]; t.near {
-		if d := (x-t.at[0])*t.out[0] + (y-t.at[1])*t.out[1] + (z-t.at[2])*t.out[2]; d < 0 {
-			x, y, z = x-d*t.out[0], y-d*t.out[1], z-d*t.out[2]
-			if c.worn && t.grips { // what pulls less than the skin holds does not slide
-				mx, my, mz := x-p[0], y-p[1], z-p[2]
-				far := math.Sqrt(mx*mx + my*my + mz*mz)
-				if held := -friction * d; far > held {
-					keep := 1 - held/far
-					x, y, z = p[0]+keep*mx, p[1]+keep*my, p[2]+keep*mz
-				} else {
-					x, y, z = p[0], p[1], p[2]
-				}
-			}
-		} else {
-			if t.grips {
-				d *= drapes
-			} else {
-				d *= toeDrapes
-			}
-			x, y, z = x-d*t.out[0], y-d*t.out[1], z-d*t.out[2]
-		}
+	moved := vec{to[0] - p[0], to[1] - p[1], to[2] - p[2]}
+	keep := 0.0
+	if far, holds := math.Sqrt(moved[0]*moved[0]+moved[1]*moved[1]+moved[2]*moved[2]), -friction*d; far > holds {
+		keep = 1 - holds/far
 	}
-	c.place[i] = vec{x, y, z}
+	*to = vec{p[0] + keep*moved[0], p[1] + keep*moved[1], p[2] + keep*moved[2]}
 }
 
 // refined is the finer net in space: each knot where its pair is, moved as the cloth lies there.
 func (c *cloud) refined(fine *net) *cloud {
-	f := &cloud{net: fine, ctx: c.ctx, foot: c.foot, hand: c.hand, worn: c.worn, place: make([]vec, len(fine.mass)), skin: make([]touch, len(fine.mass))}
+	f := &cloud{net: fine, foot: c.foot, hand: c.hand, worn: c.worn, place: make([]vec, len(fine.mass)), skin: make([]contact, len(fine.mass))}
 	frames := framesOf(c.net, c.place)
 	for i := range f.place {
 		k := c.into[i]
-		p, t, aside := c.place[k], &frames[k], c.aside[i]
-		p = add(p, add(times(t.right, aside[0]), times(t.above, aside[1])))
-		f.place[i] = p
+		t, aside := &frames[k], c.aside[i]
+		f.place[i] = add(c.place[k], add(times(t.right, aside[0]), times(t.above, aside[1])))
 	}
 	return f
 }

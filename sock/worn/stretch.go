@@ -54,17 +54,6 @@ func (f *frame) stretch() Stretch {
 	return Stretch{math.Sqrt(rr) - 1, math.Sqrt(aa) - 1, math.Sqrt(middle+spread) - 1}
 }
 
-// rest is the length at rest of a way through the cloth.
-func (f *frame) rest(way vec) float64 {
-	rr, ra, aa := dot(f.right, f.right), dot(f.right, f.above), dot(f.above, f.above)
-	r, a := dot(f.right, way), dot(f.above, way)
-	det := rr*aa - ra*ra
-	if det < 1e-9 {
-		return long(way)
-	}
-	return math.Hypot((r*aa-a*ra)/det, (a*rr-r*ra)/det)
-}
-
 // Stretches are those of every loop, each evened out with its neighbours: one
 // loop that a turn left long says nothing of the cloth.
 func (w *Worn) Stretches() []Stretch {
@@ -98,54 +87,3 @@ const evened = 3
 
 // Outside is the direction in which a loop shows its outer side.
 func (w *Worn) Outside(i int) foot.Vec { return cross(w.frames[i].right, w.frames[i].above) }
-
-// Tape lies round the sock on the foot.
-type Tape struct {
-	// Worn and Rest are the length of the cloth under it, on the foot and as it was knitted, in mm.
-	Worn, Rest float64
-}
-
-// Stretch is how far the cloth under the tape is stretched, as a share.
-func (t Tape) Stretch() float64 { return t.Worn/t.Rest - 1 }
-
-// creased is how much longer than the way over it cloth counts: what lies crushed in a crease gives no room.
-const creased = 1.2
-
-// Tape measures round the foot at a length along it, over the cloth.
-func (w *Worn) Tape(at float64) Tape {
-	page := make([]float64, len(w.Places))
-	for i, p := range w.Places {
-		page[i] = w.Foot.Page(p) - at
-	}
-	var t Tape
-	for _, f := range w.Cloth.Facets {
-		var cut []vec
-		for k := range 3 {
-			a, b := f[k], f[(k+1)%3]
-			if (page[a] < 0) != (page[b] < 0) {
-				share := page[a] / (page[a] - page[b])
-				cut = append(cut, add(times(w.Places[a], 1-share), times(w.Places[b], share)))
-			}
-		}
-		if len(cut) != 2 {
-			continue
-		}
-		way := sub(cut[1], cut[0])
-		if far := long(way); far < 30 {
-			t.Worn += far
-			for _, k := range f {
-				t.Rest += math.Min(w.frames[k].rest(way), creased*far) / 3
-			}
-		}
-	}
-	return t
-}
-
-// At measures at a place that the fit names.
-func (w *Worn) At(place string) (Tape, bool) {
-	at, ok := w.Foot.Station(place)
-	if !ok {
-		return Tape{}, false
-	}
-	return w.Tape(at), true
-}

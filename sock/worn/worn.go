@@ -84,23 +84,22 @@ func On(ctx context.Context, c *cloth.Cloth, f *foot.Foot, care Care) (*Worn, er
 	list, n := nets(c, f), stepsOf[care]
 	last := len(list) - 1
 	cl := begin(list[last], f)
-	cl.ctx = ctx
 	firm := 1.0
 	if cl.onLeg() < 0.5 { // it is tried on half done: pulled on by hand, and held
 		firm = held
 	}
 	cl.hand = firm * donning
-	cl.settle(n.on)
+	cl.settle(ctx, n.on)
 	cl.hand, cl.worn = firm*resting, true
-	cl.settle(n.worn)
+	cl.settle(ctx, n.worn)
 	for i := last - 1; i >= 0; i-- {
 		cl = cl.refined(list[i])
 		switch i {
 		case 0:
-			cl.settle(n.last)
+			cl.settle(ctx, n.last)
 		case last / 2:
 			if n.between > 0 { // the others only pass on what they were given
-				cl.settle(n.between)
+				cl.settle(ctx, n.between)
 			}
 		}
 	}

@@ -59,13 +59,13 @@ func TestATubeReturnsItsGauge(t *testing.T) {
 	for i := range n.known { // no hand pulls it
 		n.known[i].top = 0
 	}
-	cl := &cloud{net: n, ctx: context.Background(), place: make([]vec, len(n.mass)), skin: make([]touch, len(n.mass))}
+	cl := &cloud{net: n, place: make([]vec, len(n.mass)), skin: make([]contact, len(n.mass))}
 	for i := range cl.place {
 		row, at := i/48, i%48
 		sin, cos := math.Sincos(2 * math.Pi * float64(at) / 48)
 		cl.place[i] = vec{19 * cos * (1 + 0.2*sin), 1.9 * float64(row), 30*sin + 0.3*float64(row)}
 	}
-	cl.settle(600)
+	cl.settle(context.Background(), 600)
 	var sum, count [2]float64
 	for _, l := range c.Links {
 		if row := c.Loops[l.To].Row; l.Kind <= cloth.Up && row > 8 && row < 32 {
@@ -83,9 +83,9 @@ func places(t testing.TB, fields string, care Care) (tape, formula map[string]fl
 	w, s := wornOf(t, fields, care)
 	tape, formula = map[string]float64{}, map[string]float64{}
 	for _, p := range fit.Of(s) {
-		if measured, ok := w.At(p.Name); ok {
-			tape[p.Name], formula[p.Name] = 100*measured.Stretch(), p.StretchPct
-			assert.InEpsilon(t, float64(p.Foot), measured.Worn, 0.04, "%s: the cloth lies on the foot at the %s", fields, p.Name)
+		if measured, ok := w.at(p.Name); ok {
+			tape[p.Name], formula[p.Name] = 100*measured.stretch(), p.StretchPct
+			assert.InEpsilon(t, float64(p.Foot), measured.worn, 0.04, "%s: the cloth lies on the foot at the %s", fields, p.Name)
 		}
 	}
 	require.GreaterOrEqual(t, len(tape), 5)
@@ -151,8 +151,8 @@ func TestASockOfTheFootsOwnSizeIsSlack(t *testing.T) {
 	}
 	assert.Less(t, tight/all, 0.15, "of the loops below the ankle are stretched by more than a tenth")
 	for _, name := range []string{"toes", "ball", "arch"} {
-		measured, _ := w.At(name)
-		assert.Less(t, measured.Stretch(), 0.02, name)
+		measured, _ := w.at(name)
+		assert.Less(t, measured.stretch(), 0.02, name)
 	}
 }
 
