@@ -6,6 +6,7 @@ import (
 	"strings"
 	"testing"
 
+	"github.com/stretchr/testify/assert"
 	"github.com/stretchr/testify/require"
 	"pgregory.net/rapid"
 
@@ -115,4 +116,29 @@ func TestTheUsualSocksReadLiterally(t *testing.T) {
 			}
 		}
 	}
+}
+
+// Stitches that go over to a short circular needle for the heel are counted by who lays them: 32 are not 932.
+func TestACountOfWhatIsLaidIsNoticed(t *testing.T) {
+	d, err := design.Read([]byte(`{"format":"acorn-step.design","version":1,"foot":{"length_mm":251,"ball_girth_mm":236},"gauge":{"stitches_per_100mm":32,"rounds_per_100mm":44},"needles_by_section":{"heel":"short_circular"}}`))
+	require.NoError(t, err)
+	p, err := Make(d)
+	require.NoError(t, err)
+	traced, err := trace.Of(p.Rows)
+	require.NoError(t, err)
+	said := words.Rows(traced, &p.Design)
+	require.NoError(t, words.Literally(p.Rows, said))
+	found := 0
+	for i := range said {
+		for k := range said[i].Parts {
+			if part := &said[i].Parts[k]; strings.Contains(part.Short, " on it") {
+				found++
+				was := part.Short
+				part.Short = strings.Replace(was, "68 on it", "968 on it", 1)
+				assert.ErrorContains(t, words.Literally(p.Rows, said), "968 stitches are to be laid")
+				part.Short = was
+			}
+		}
+	}
+	assert.Positive(t, found)
 }

@@ -43,6 +43,9 @@ func (l *literal) knit(row *needle.Row, parts []Part, castsOn bool) error {
 			return err
 		}
 		if reading.Lay != nil && len(reading.Ops) == 0 {
+			if laid := total(reading.Lay); laid != l.m.Count() {
+				return fmt.Errorf("%d stitches are to be laid on the needles, and there are %d", laid, l.m.Count())
+			}
 			l.m.Lay(reading.From, reading.Lay...)
 			continue
 		}
@@ -67,6 +70,14 @@ func (l *literal) knit(row *needle.Row, parts []Part, castsOn bool) error {
 		}
 	}
 	return l.compare(row, ops)
+}
+
+func total(counts []int) int {
+	sum := 0
+	for _, n := range counts {
+		sum += n
+	}
+	return sum
 }
 
 // ahead is how many stitches come up to the end of a needle; on one short circular needle the markers say where a half ends.
