@@ -23,18 +23,19 @@ type Foot struct {
 	// Hinge is where the pages turn, seen from the side.
 	Hinge point
 	rings []ring
+	step  float64 // the distance of two slices, in mm along the foot
 	turn  float64 // what a radian of the pages counts as length
 	toes  float64 // where they begin
 	at    map[string]float64
 }
 
-// step is the distance of two slices, in mm along the foot.
-const step = 3.0
+// stepShare is the distance of two slices, as a share of the length.
+const stepShare = 0.012
 
 // Of makes the body of a foot, its leg at least as high as asked.
 func Of(m *design.Foot, top float64) *Foot {
 	long := float64(m.Length)
-	f := &Foot{Length: long, Top: math.Max(top, ankleHeight*long) + 0.2*long, turn: fan * long}
+	f := &Foot{Length: long, Top: math.Max(top, ankleHeight*long) + 0.2*long, step: stepShare * long, turn: fan * long}
 	radii := heelSlice.radii()
 	deep := 2 * heelSlice.depth * float64(m.HeelDiagonal) / girthOf(&radii)
 	point := point{0.978 * long, 0.036 * long} // where the page in the middle meets the heel
@@ -85,7 +86,7 @@ func (f *Foot) ways(at float64) (out, on Vec) {
 // slide is the slice at a length, between the two that were made.
 func (f *Foot) slide(at float64) (a, b *ring, t float64) {
 	n := len(f.rings)
-	k := math.Min(math.Max(at/step, 0), float64(n-1)-1e-9)
+	k := math.Min(math.Max(at/f.step, 0), float64(n-1)-1e-9)
 	i := int(k)
 	return &f.rings[i], &f.rings[min(i+1, n-1)], k - float64(i)
 }
@@ -166,10 +167,10 @@ func (f *Foot) depth(p Vec, held bool) (depth float64, out Vec) {
 		turnsSide = -turnsSide
 	}
 	// The middle moves from slice to slice, and the edge with it.
-	moves, shifts := (b.middle-a.middle)/step, (b.aside-a.aside)/step
+	moves, shifts := (b.middle-a.middle)/f.step, (b.aside-a.aside)/f.step
 	byDown, bySide := down/far-perAngle*turnsDown, side/far-perAngle*turnsSide
-	byAt := -(rb-ra)/step - byDown*moves - bySide*shifts
-	if at <= 0 || at >= float64(len(f.rings)-1)*step || held && at > f.toes && (dx <= 0 || dy <= 0) {
+	byAt := -(rb-ra)/f.step - byDown*moves - bySide*shifts
+	if at <= 0 || at >= float64(len(f.rings)-1)*f.step || held && at > f.toes && (dx <= 0 || dy <= 0) {
 		byAt = 0
 	}
 	outDir, on := f.ways(at)
@@ -200,11 +201,11 @@ func (f *Foot) Line() [][2]float64 {
 	n := len(f.rings)
 	line := make([][2]float64, 0, 2*n)
 	for i := range n {
-		p := f.Skin(float64(i)*step, 0)
+		p := f.Skin(float64(i)*f.step, 0)
 		line = append(line, [2]float64{p[0], p[1]})
 	}
 	for i := n - 1; i > 0; i-- {
-		p := f.Skin(float64(i)*step, math.Pi)
+		p := f.Skin(float64(i)*f.step, math.Pi)
 		line = append(line, [2]float64{p[0], p[1]})
 	}
 	return line
@@ -220,7 +221,7 @@ func (f *Foot) Onward(p Vec) Vec {
 func (f *Foot) Bend() (from, to float64) { return f.Hinge[0], f.Hinge[0] + f.turn*math.Pi/2 }
 
 // Reach is the length along the foot up to which it was made.
-func (f *Foot) Reach() float64 { return float64(len(f.rings)-1) * step }
+func (f *Foot) Reach() float64 { return float64(len(f.rings)-1) * f.step }
 
 // Aside is how far the middle of the slice at a length lies to the outer side of the foot.
 func (f *Foot) Aside(at float64) float64 { return f.middle(at)[2] }

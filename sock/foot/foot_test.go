@@ -109,10 +109,10 @@ func TestDepthIsTheWayOut(t *testing.T) {
 		angle := rapid.Float64Range(0, 2*math.Pi).Draw(t, "round")
 		p := f.Skin(at, angle)
 		depth, out := f.Depth(p)
-		if math.Abs(depth) > 0.5 {
+		if math.Abs(depth) > 0.25 {
 			t.Fatalf("the skin at %.0f, %.2f lies %.2f mm deep", at, angle, depth)
 		}
-		const step = 2.0
+		step := 0.006 * f.Length
 		q := Vec{p[0] - step*out[0], p[1] - step*out[1], p[2] - step*out[2]}
 		depth, out = f.Depth(q)
 		if depth < 0.5*step || depth > 2*step {
@@ -122,7 +122,7 @@ func TestDepthIsTheWayOut(t *testing.T) {
 			depth, out = f.Depth(q)
 			q = Vec{q[0] + depth*out[0], q[1] + depth*out[1], q[2] + depth*out[2]}
 		}
-		if depth, _ = f.Depth(q); math.Abs(depth) > 0.3 {
+		if depth, _ = f.Depth(q); math.Abs(depth) > 0.1*step+0.1 {
 			t.Fatalf("the way out from %.0f, %.2f ends %.2f mm deep", at, angle, depth)
 		}
 	})

@@ -17,9 +17,9 @@ func (f *Foot) lay(m *design.Foot) {
 	girth := f.girths(m)
 	seen := f.profile(&girth, up)
 	_, level := f.Bend()
-	f.rings = make([]ring, int(math.Ceil((level+f.Top-f.Hinge[1])/step))+1)
+	f.rings = make([]ring, int(math.Ceil((level+f.Top-f.Hinge[1])/f.step))+1)
 	for i := range f.rings {
-		at := float64(i) * step
+		at := float64(i) * f.step
 		f.rings[i] = f.slice(at, girth.of(at)*f.tapers(at), &seen)
 	}
 }
@@ -83,7 +83,8 @@ func (f *Foot) slice(at, girth float64, seen *profile) ring {
 	s := slice{looks[0].depth, seen.square.of(at), seen.flat.of(at)}
 	back := seen.behind.of(at)
 	if at >= f.toes {
-		s.depth = s.fitting((back-seen.front.of(f.inFront(at)))/2, girth)
+		front := math.Max(seen.front.of(f.inFront(at)), clear*f.Length) // no slice reaches through the hinge
+		s.depth = s.fitting((back-front)/2, girth)
 	}
 	r := ring{radii: s.radii()}
 	size := girth / girthOf(&r.radii)

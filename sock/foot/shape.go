@@ -17,6 +17,7 @@ const (
 	calfHeight     = 1.25  // the thickest place of the calf
 	calfGirth      = 1.25  // its girth for that of the ankle
 	bend           = 0.095 // from the hinge to the bend of the ankle
+	clear          = 0.03  // from the hinge to the front, at least
 	fan            = 0.35  // what one turn of the pages counts as length, for each radian
 	tipHeight      = 0.045 // the middle of the big toe's tip above the floor
 	toeSpring      = 0.12  // how far back the toes rise from the floor

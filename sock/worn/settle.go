@@ -106,7 +106,7 @@ func (c *cloud) settle(ctx context.Context, steps int) {
 		}
 	}
 	copy(c.place, old)
-	c.leave(1 + min(steps, 2))
+	c.leave()
 }
 
 // open turns over what lies upside down on the skin: no part of the cloth lies
@@ -137,16 +137,23 @@ func (c *cloud) open() {
 	}
 }
 
-// leave puts every knot that is still under the skin on it.
-func (c *cloud) leave(often int) {
+// leave puts every knot that is still under the skin on it. The way out is told
+// for places near the skin, so that who lies deep needs several steps.
+func (c *cloud) leave() {
 	if c.foot == nil {
 		return
 	}
-	for range often {
+	const most, deep = 8, 0.1 // mm
+	for again := 0; again < most; again++ {
+		done := true
 		for i := range c.place {
 			if depth, out := c.foot.Hold(c.place[i]); depth > 0 {
 				c.place[i] = add(c.place[i], times(out, depth))
+				done = done && depth < deep
 			}
+		}
+		if done {
+			return
 		}
 	}
 }

@@ -184,7 +184,8 @@ function Entry({ sock }: { sock: Sock }) {
   return (
     <li className="entry">
       <Link to={`/socks/${sock.id}`} className="entry-picture" tabIndex={-1} aria-hidden="true">
-        {made && shape ? <SockSketch shape={shape} plan={made} /> : <span className="unfinished">?</span>}
+        {made && shape && <SockSketch shape={shape} plan={made} />}
+        {sock.digest.rows === 0 && <span className="unfinished">?</span>}
       </Link>
       <div className="entry-text">
         {renaming ? (

@@ -1,0 +1,39 @@
+package http
+
+import (
+	"context"
+	"errors"
+	"testing"
+
+	"github.com/stretchr/testify/assert"
+	"github.com/stretchr/testify/require"
+
+	"acornstep/sock/board"
+)
+
+// Two socks settle at once; a third waits, unless whoever asked for it has gone; what is at hand waits for nobody.
+func TestTwoSocksSettleAtOnce(t *testing.T) {
+	a, err := newAtelier()
+	require.NoError(t, err)
+	never := func() (board.Drawing, error) { t.Error("it was not its turn"); return board.Drawing{}, nil }
+	a.drawn.Add("at hand", board.Drawing{Grips: nil, Eases: nil})
+	require.NoError(t, a.places.Acquire(context.Background(), mostSettling))
+
+	gone, cancel := context.WithCancel(context.Background())
+	cancel()
+	_, err = a.of(gone, "another", never)
+	require.ErrorIs(t, err, context.Canceled)
+	_, err = a.of(gone, "at hand", never)
+	require.NoError(t, err)
+
+	a.places.Release(mostSettling)
+	broken := errors.New("no foot")
+	_, err = a.of(context.Background(), "broken", func() (board.Drawing, error) { return board.Drawing{}, broken })
+	require.ErrorIs(t, err, broken)
+	made := 0
+	for range 2 {
+		_, err = a.of(context.Background(), "broken", func() (board.Drawing, error) { made++; return board.Drawing{}, nil })
+		require.NoError(t, err)
+	}
+	assert.Equal(t, 1, made, "what failed is tried again, what came of it is kept")
+}
