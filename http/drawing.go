@@ -26,35 +26,45 @@ import (
 // mostSettling is how many socks are put on feet at once: as many as a small machine has hands.
 const mostSettling = 2
 
-// drawingsAtHand are kept, a tenth of a megabyte each: a basket is looked at again and again.
-const drawingsAtHand = 96
+// Drawings that are kept at hand: fine ones take a quarter of a megabyte, rough ones a tenth. A basket is looked at again and again.
+const (
+	fineAtHand  = 96
+	roughAtHand = 400
+)
 
 // atelier puts socks on feet, two at once; who has gone meanwhile is passed over.
 type atelier struct {
 	places *semaphore.Weighted
-	drawn  *lru.Cache[string, board.Drawing]
+	drawn  map[worn.Care]*lru.Cache[string, board.Drawing]
 }
 
 func newAtelier() (*atelier, error) {
-	drawn, err := lru.New[string, board.Drawing](drawingsAtHand)
-	return &atelier{semaphore.NewWeighted(mostSettling), drawn}, err
+	a := &atelier{semaphore.NewWeighted(mostSettling), map[worn.Care]*lru.Cache[string, board.Drawing]{}}
+	for care, most := range map[worn.Care]int{worn.Fine: fineAtHand, worn.Rough: roughAtHand} {
+		drawn, err := lru.New[string, board.Drawing](most)
+		if err != nil {
+			return nil, err
+		}
+		a.drawn[care] = drawn
+	}
+	return a, nil
 }
 
 // of gives the drawing of a name, made when it is not at hand.
-func (a *atelier) of(ctx context.Context, name string, make func() (board.Drawing, error)) (board.Drawing, error) {
-	if d, kept := a.drawn.Get(name); kept {
+func (a *atelier) of(ctx context.Context, care worn.Care, name string, make func() (board.Drawing, error)) (board.Drawing, error) {
+	if d, kept := a.drawn[care].Get(name); kept {
 		return d, nil
 	}
 	if err := a.places.Acquire(ctx, 1); err != nil {
 		return board.Drawing{}, err
 	}
 	defer a.places.Release(1)
-	if d, kept := a.drawn.Get(name); kept { // somebody else asked for the same
+	if d, kept := a.drawn[care].Get(name); kept { // somebody else asked for the same
 		return d, nil
 	}
 	d, err := make()
 	if err == nil {
-		a.drawn.Add(name, d)
+		a.drawn[care].Add(name, d)
 	}
 	return d, err
 }
@@ -74,13 +84,12 @@ func (s *server) drawing(c call[DrawingQuestion]) (board.Drawing, error) {
 	}
 	name, err := json.Marshal(struct {
 		Design any
-		Care   worn.Care
 		Doubt  *whatif.Doubt
-	}{r.Design, care, c.Asked.Doubt})
+	}{r.Design, c.Asked.Doubt})
 	if err != nil {
 		return board.Drawing{}, err
 	}
-	return s.atelier.of(c, string(name), func() (board.Drawing, error) {
+	return s.atelier.of(c, care, string(name), func() (board.Drawing, error) {
 		if c.Asked.Doubt != nil {
 			return board.DrawDoubted(c, r, *c.Asked.Doubt, care)
 		}

@@ -9,6 +9,7 @@ import (
 	"github.com/stretchr/testify/require"
 
 	"acornstep/sock/board"
+	"acornstep/sock/worn"
 )
 
 // Two socks settle at once; a third waits, unless whoever asked for it has gone; what is at hand waits for nobody.
@@ -16,23 +17,23 @@ func TestTwoSocksSettleAtOnce(t *testing.T) {
 	a, err := newAtelier()
 	require.NoError(t, err)
 	never := func() (board.Drawing, error) { t.Error("it was not its turn"); return board.Drawing{}, nil }
-	a.drawn.Add("at hand", board.Drawing{Grips: nil, Eases: nil})
+	a.drawn[worn.Fine].Add("at hand", board.Drawing{})
 	require.NoError(t, a.places.Acquire(context.Background(), mostSettling))
 
 	gone, cancel := context.WithCancel(context.Background())
 	cancel()
-	_, err = a.of(gone, "another", never)
+	_, err = a.of(gone, worn.Fine, "another", never)
 	require.ErrorIs(t, err, context.Canceled)
-	_, err = a.of(gone, "at hand", never)
+	_, err = a.of(gone, worn.Fine, "at hand", never)
 	require.NoError(t, err)
 
 	a.places.Release(mostSettling)
 	broken := errors.New("no foot")
-	_, err = a.of(context.Background(), "broken", func() (board.Drawing, error) { return board.Drawing{}, broken })
+	_, err = a.of(context.Background(), worn.Fine, "broken", func() (board.Drawing, error) { return board.Drawing{}, broken })
 	require.ErrorIs(t, err, broken)
 	made := 0
 	for range 2 {
-		_, err = a.of(context.Background(), "broken", func() (board.Drawing, error) { made++; return board.Drawing{}, nil })
+		_, err = a.of(context.Background(), worn.Fine, "broken", func() (board.Drawing, error) { made++; return board.Drawing{}, nil })
 		require.NoError(t, err)
 	}
 	assert.Equal(t, 1, made, "what failed is tried again, what came of it is kept")

@@ -22,7 +22,8 @@ type Drawing struct {
 	Ghost  shape.Points   `json:"ghost,omitempty"`
 	Places []shape.Across `json:"places,omitempty"`
 	Grips  []handle.Grip  `json:"grips,omitempty"`
-	Pull   *shape.Pull    `json:"pull,omitempty"`
+	// Pull is left out of a rough drawing: its figures are not to be told.
+	Pull *shape.Pull `json:"pull,omitempty"`
 	// Eases are the choices that ease it most, for each place of the fit where it is not easy.
 	Eases []fit.Ease `json:"eases,omitempty"`
 }
@@ -95,6 +96,10 @@ func DrawPlan(ctx context.Context, p *plan.Plan, sock *knit.Sock, care worn.Care
 		return none, err
 	}
 	drawn := shape.Of(w, t, coloursOf(sock, t))
-	pull := shape.PullOf(w, t, sock.Gives, knit.EasyShare)
-	return Drawing{&drawn, shape.Ghost(w, drawn), shape.Places(w, drawn), handle.Grips(sock, &drawn), &pull, fit.Eases(sock)}, nil
+	d := Drawing{Shape: &drawn, Ghost: shape.Ghost(w, drawn), Places: shape.Places(w, drawn), Grips: handle.Grips(sock, &drawn)}
+	if care == worn.Fine {
+		pull := shape.PullOf(w, t, sock.Gives, knit.EasyShare)
+		d.Pull, d.Eases = &pull, fit.Eases(sock)
+	}
+	return d, nil
 }

@@ -6,6 +6,7 @@ import { useWearer } from "../api/feet";
 import { SockDrawing, spoken } from "../drawing/SockDrawing";
 import { Strip } from "../drawing/Strip";
 import { Failure } from "../shell/Failure";
+import { useSettings } from "../shell/settings";
 import { gaugeText, gaugeWidth, lengthWithUnit, useUnit } from "../units/units";
 import { FitAlong } from "./FitAlong";
 import { Num, useShown } from "./Num";
@@ -48,6 +49,7 @@ function Drawn() {
       choose(field, Number.isInteger(value) ? value : Math.round(value * 1000) / 1000, drag),
     [choose],
   );
+  const { scheme } = useSettings(); // the colours of what is turned are mixed once
   const navigate = useNavigate();
   const id = useBoard((b) => b.id);
   // The sock is the menu, also from the panels beside the board.
@@ -98,7 +100,7 @@ function Drawn() {
           <Pair view={view} />
         ) : look === "turn" || look === "turn-pull" ? (
           <Suspense fallback={<Skeleton active />}>
-            <Turned draft={after?.draft ?? good.draft} pull={look === "turn-pull"} />
+            <Turned key={scheme} draft={after?.draft ?? good.draft} pull={look === "turn-pull"} />
           </Suspense>
         ) : drawing === undefined ? (
           <div className="sock" role="status" aria-label="The sock is being drawn" />

@@ -3,7 +3,7 @@ import type { Unit } from "../units/units";
 
 /** A rough drawing is asked for when the hand pauses, a fine one when it rests, in ms. */
 const pause = 90;
-const rest = 300;
+const rest = 480;
 
 /**
  * artist has a draft drawn whenever it has changed: roughly when the hand

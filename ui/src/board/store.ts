@@ -141,7 +141,8 @@ export function createBoard(
     );
 
     const drawings = artist(
-      (_, drawing) => set({ drawing }),
+      // A rough one does not say where it pulls: what was said stays until the fine one is there.
+      (_, drawing) => set((b) => ({ drawing: drawing.pull ? drawing : { ...b.drawing, ...drawing } })),
       (failure) => set({ failure }),
     );
 
