@@ -144,18 +144,30 @@ func (c *cloud) leave() {
 		return
 	}
 	const most, deep = 8, 0.1 // mm
-	for again := 0; again < most; again++ {
-		done := true
-		for i := range c.place {
-			if depth, out := c.foot.Hold(c.place[i]); depth > 0 {
-				c.place[i] = add(c.place[i], times(out, depth))
-				done = done && depth < deep
-			}
-		}
-		if done {
-			return
+	var under []int
+	for i := range c.place {
+		if c.lift(i) > deep {
+			under = append(under, i)
 		}
 	}
+	for again := 1; again < most && len(under) > 0; again++ {
+		still := under[:0]
+		for _, i := range under {
+			if c.lift(i) > deep {
+				still = append(still, i)
+			}
+		}
+		under = still
+	}
+}
+
+// lift moves a knot that is under the skin out of it, and says how deep it lay.
+func (c *cloud) lift(i int) float64 {
+	depth, out := c.foot.Hold(c.place[i])
+	if depth > 0 {
+		c.place[i] = add(c.place[i], times(out, depth))
+	}
+	return depth
 }
 
 // force is how far everything beside a knot pulls it, and how hard: together, where it would rest if nothing else moved.

@@ -73,7 +73,7 @@ func nets(c *cloth.Cloth, f *foot.Foot) []*net {
 type steps struct{ on, worn, between, last int }
 
 var stepsOf = map[Care]steps{
-	Rough: {60, 14, 0, 1},
+	Rough: {50, 12, 0, 1},
 	Fine:  {150, 40, 36, 26},
 }
 
