@@ -7,6 +7,7 @@ import (
 	"acornstep/sock/fit"
 	"acornstep/sock/handle"
 	"acornstep/sock/knit"
+	"acornstep/sock/needle"
 	"acornstep/sock/plan"
 	"acornstep/sock/shape"
 	"acornstep/sock/trace"
@@ -30,48 +31,45 @@ type Drawing struct {
 
 // Draw draws the sock of a draft on its foot; a draft that gives none has no drawing. Its error is that of the context, or of the program.
 func Draw(ctx context.Context, r draft.Reading, care worn.Care) (Drawing, error) {
-	var none Drawing
-	if len(r.Faults) > 0 {
-		return none, nil
-	}
-	p, sock, err := knit.MakeSock(r.Design)
-	if err != nil || p.Stopped() != nil {
-		return none, err
+	p, sock, err := made(r)
+	if p == nil {
+		return Drawing{}, err
 	}
 	return DrawPlan(ctx, p, sock, care)
 }
 
 // DrawDoubted draws the rows of a draft as they come out under a doubt: on another foot, in another gauge. Its errors are those of [Draw] and [whatif.Ask].
 func DrawDoubted(ctx context.Context, r draft.Reading, doubt whatif.Doubt, care worn.Care) (Drawing, error) {
-	var none Drawing
-	if len(r.Faults) > 0 {
-		return none, nil
-	}
-	p, _, err := knit.MakeSock(r.Design)
-	if err != nil || p.Stopped() != nil {
-		return none, err
+	p, _, err := made(r)
+	if p == nil {
+		return Drawing{}, err
 	}
 	same, err := whatif.Same(r.Design, doubt)
 	if err != nil {
-		return none, err
+		return Drawing{}, err
 	}
 	return DrawPlan(ctx, p, same, care)
 }
 
-// Turn gives the sock of a draft as a surface in space; nil for a draft that gives none.
-func Turn(ctx context.Context, r draft.Reading) (*shape.Space, error) {
+// made are the rows of a draft and its sock; without a plan where it gives none.
+func made(r draft.Reading) (*plan.Plan, *knit.Sock, error) {
 	if len(r.Faults) > 0 {
-		return nil, nil
+		return nil, nil, nil
 	}
 	p, sock, err := knit.MakeSock(r.Design)
 	if err != nil || p.Stopped() != nil {
+		return nil, nil, err
+	}
+	return p, sock, nil
+}
+
+// Turn gives the sock of a draft as a surface in space; nil for a draft that gives none.
+func Turn(ctx context.Context, r draft.Reading) (*shape.Space, error) {
+	p, sock, err := made(r)
+	if p == nil {
 		return nil, err
 	}
-	t, err := trace.Of(p.Rows)
-	if err != nil {
-		return nil, err
-	}
-	w, err := worn.Of(ctx, sock, t, worn.Fine)
+	t, w, err := putOn(ctx, sock, p.Rows, worn.Fine)
 	if err != nil {
 		return nil, err
 	}
@@ -86,14 +84,9 @@ func coloursOf(s *knit.Sock, t *trace.Trace) []string {
 
 // DrawPlan draws a plan on the foot for which its sock was sized.
 func DrawPlan(ctx context.Context, p *plan.Plan, sock *knit.Sock, care worn.Care) (Drawing, error) {
-	var none Drawing
-	t, err := trace.Of(p.Rows)
+	t, w, err := putOn(ctx, sock, p.Rows, care)
 	if err != nil {
-		return none, err
-	}
-	w, err := worn.Of(ctx, sock, t, care)
-	if err != nil {
-		return none, err
+		return Drawing{}, err
 	}
 	drawn := shape.Of(w, t, coloursOf(sock, t))
 	d := Drawing{Shape: &drawn, Ghost: shape.Ghost(w, drawn), Places: shape.Places(w, drawn), Grips: handle.Grips(sock, &drawn)}
@@ -102,4 +95,14 @@ func DrawPlan(ctx context.Context, p *plan.Plan, sock *knit.Sock, care worn.Care
 		d.Pull, d.Eases = &pull, fit.Eases(sock)
 	}
 	return d, nil
+}
+
+// putOn puts rows on the foot for which their sock was sized, loop by loop.
+func putOn(ctx context.Context, sock *knit.Sock, rows []needle.Row, care worn.Care) (*trace.Trace, *worn.Worn, error) {
+	t, err := trace.Of(rows)
+	if err != nil {
+		return nil, nil, err
+	}
+	w, err := worn.Of(ctx, sock, t, care)
+	return t, w, err
 }

@@ -11,7 +11,6 @@ import (
 	"acornstep/sock/needle"
 	"acornstep/sock/plan"
 	"acornstep/sock/shape"
-	"acornstep/sock/trace"
 	"acornstep/sock/worn"
 )
 
@@ -36,16 +35,12 @@ func TryOn(ctx context.Context, p *plan.Plan, sock *knit.Sock, rows int, rounds 
 	if !started(p.Rows[:rows]) {
 		return none, ErrTooEarly
 	}
-	t, err := trace.Of(p.Rows[:rows])
-	if err != nil {
-		return none, err
-	}
 	if rounds > 0 {
 		really := *sock
 		really.Gauge.Rounds = rounds
 		sock = &really
 	}
-	w, err := worn.Of(ctx, sock, t, worn.Fine)
+	t, w, err := putOn(ctx, sock, p.Rows[:rows], worn.Fine)
 	if err != nil {
 		return none, err
 	}
@@ -53,13 +48,16 @@ func TryOn(ctx context.Context, p *plan.Plan, sock *knit.Sock, rows int, rounds 
 	pull := shape.PullOf(w, t, sock.Gives, knit.EasyShare)
 	tried := Tried{Drawing: Drawing{Shape: &drawn, Ghost: shape.WholeGhost(w), Pull: &pull}, Needle: shape.Needle(w, t)}
 	back := backOf(w)
-	if bend, _ := w.Foot.Bend(); w.Foot.Page(back) > bend && back[1] > 0.15*w.Foot.Length {
+	if bend, _ := w.Foot.Bend(); w.Foot.Page(back) > bend && back[1] > onLeg*w.Foot.Length {
 		tried.Above = measure.Length(math.Max(0, back[1])).Tenth()
 	} else {
 		tried.Behind = measure.Length(math.Max(0, back[0])).Tenth()
 	}
 	return tried, nil
 }
+
+// onLeg is how high above the floor the needle lies at least to be on the leg, as a share of the length of the foot; lower, it lies round the heel.
+const onLeg = 0.15
 
 // started says whether a round of the foot was worked.
 func started(rows []needle.Row) bool {

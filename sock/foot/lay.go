@@ -11,6 +11,9 @@ const (
 	toes, ball, arch, heel, ankle, calf = "toes", "ball", "arch", "heel", "ankle", "calf"
 )
 
+// Places are where the fit is judged on a foot, from the toes up; where each lies, [Foot.Station] says.
+var Places = []string{toes, ball, arch, heel, ankle, calf}
+
 // lay makes the slices.
 func (f *Foot) lay(m *design.Foot) {
 	up := f.placed(m)

@@ -59,7 +59,7 @@ var parts = []struct {
 		return shape.Point{}, false
 	}},
 	{cuffHeight, func(d *shape.Shape) (shape.Point, bool) {
-		if list := d.Of(needle.Cuff); len(list) > 0 {
+		if list := d.In(needle.Cuff); len(list) > 0 {
 			return list[0].Middle(), true
 		}
 		return shape.Point{}, false
@@ -67,7 +67,7 @@ var parts = []struct {
 }
 
 func lastOf(d *shape.Shape, section needle.Section, at func(shape.Line) shape.Point) (shape.Point, bool) {
-	list := d.Of(section)
+	list := d.In(section)
 	if len(list) == 0 {
 		return shape.Point{}, false
 	}

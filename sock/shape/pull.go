@@ -3,6 +3,7 @@ package shape
 import (
 	"math"
 
+	"acornstep/sock/foot"
 	"acornstep/sock/needle"
 	"acornstep/sock/trace"
 	"acornstep/sock/worn"
@@ -112,7 +113,7 @@ func percent(share float64) float64 { return math.Round(1000*share) / 10 }
 func nearest(w *worn.Worn, i int32) string {
 	best, far := "", math.Inf(1)
 	page := w.Foot.Page(w.Places[i])
-	for _, name := range []string{"toes", "ball", "arch", "heel", "ankle", "calf"} {
+	for _, name := range foot.Places {
 		if at, ok := w.Foot.Station(name); ok && math.Abs(at-page) < far {
 			best, far = name, math.Abs(at-page)
 		}

@@ -11,6 +11,7 @@ import (
 	"slices"
 	"strconv"
 
+	"acornstep/sock/foot"
 	"acornstep/sock/measure"
 	"acornstep/sock/needle"
 	"acornstep/sock/trace"
@@ -73,8 +74,8 @@ func Of(w *worn.Worn, t *trace.Trace, colours []string) Shape {
 	return s
 }
 
-// Of the section of the sock, its rows, the first first; one that changes its colour is one line here.
-func (s *Shape) Of(section needle.Section) []Line {
+// In gives the rows of a section of the sock, the first first; one that changes its colour is one line here.
+func (s *Shape) In(section needle.Section) []Line {
 	var list []Line
 	for _, line := range s.Lines {
 		switch n := len(list); {
@@ -93,7 +94,7 @@ func (s *Shape) Top() (top Line, ok bool) {
 	if len(s.Lines) == 0 {
 		return Line{}, false
 	}
-	list := s.Of(rowSection(s.Lines[len(s.Lines)-1].Row))
+	list := s.In(rowSection(s.Lines[len(s.Lines)-1].Row))
 	return list[len(list)-1], true
 }
 
@@ -166,7 +167,7 @@ func Places(w *worn.Worn, s Shape) []Across {
 		p := w.Foot.Skin(at, angle)
 		return Point{rounded(p[0]), rounded(p[1])}
 	}
-	for _, name := range []string{"toes", "ball", "arch", "heel", "ankle", "calf"} {
+	for _, name := range foot.Places {
 		if at, ok := w.Foot.Station(name); ok {
 			across := Across{name, [2]Point{flat(at, 0), flat(at, math.Pi)}}
 			if math.Max(across.Ends[0][1], across.Ends[1][1]) <= s.Height+1 {

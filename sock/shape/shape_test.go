@@ -51,11 +51,11 @@ func TestEveryRoundIsSeenOnce(t *testing.T) {
 	assert.Greater(t, rounds, 130)
 	assert.InDelta(t, 251, drawn.Width, 6)
 	last := -1.0
-	for _, line := range drawn.Of(needle.Cuff) {
+	for _, line := range drawn.In(needle.Cuff) {
 		assert.Greater(t, line.Middle()[1], last)
 		last = line.Middle()[1]
 	}
-	assert.Empty(t, drawn.Of(needle.BindOff))
+	assert.Empty(t, drawn.In(needle.BindOff))
 }
 
 // A rib shows its purls: half of every line of a 1×1 cuff, none of a plain foot.

@@ -50,10 +50,10 @@ func newSight(w *worn.Worn, t *trace.Trace) *sight {
 
 // apart says whether two loops that were made one after the other do not lie beside each other, such as those before and after a turn over the instep.
 func (s *sight) apart(a, b int) bool {
-	const stitches = 4
+	const stitches = 8
 	p, q := s.worn.Places[a], s.worn.Places[b]
 	x, y, z := p[0]-q[0], p[1]-q[1], p[2]-q[2]
-	far := stitches * 2 * s.worn.Cloth.Loops[a].Wide
+	far := stitches * s.worn.Cloth.Loops[a].Wide
 	return x*x+y*y+z*z > far*far
 }
 

@@ -47,7 +47,7 @@ func turned(right, above float64, quarters int8) (float64, float64) {
 type net struct {
 	links []link
 	mass  []float64 // loops in each knot
-	// turn and up tell where round the foot and how far along it a knot begins; weight how much is known of it.
+	// known is what the rows tell of where each knot begins.
 	known []known
 	// Each knot's own links: begin[i] to begin[i+1].
 	begin []int32

@@ -44,14 +44,12 @@ func framesOf(n *net, place []vec) []frame {
 
 // Stretch is how far the cloth is stretched at a loop, as shares: 0 as it was knitted, 0.1 a tenth longer.
 type Stretch struct {
-	// Around the foot, along the row; Along the foot, up from row to row; Most in the direction in which it is largest.
-	Around, Along, Most float64
+	// Around the foot, along the row; Along the foot, up from row to row.
+	Around, Along float64
 }
 
 func (f *frame) stretch() Stretch {
-	rr, ra, aa := dot(f.right, f.right), dot(f.right, f.above), dot(f.above, f.above)
-	middle, spread := (rr+aa)/2, math.Sqrt((rr-aa)*(rr-aa)/4+ra*ra)
-	return Stretch{math.Sqrt(rr) - 1, math.Sqrt(aa) - 1, math.Sqrt(middle+spread) - 1}
+	return Stretch{math.Sqrt(dot(f.right, f.right)) - 1, math.Sqrt(dot(f.above, f.above)) - 1}
 }
 
 // Stretches are those of every loop, each evened out with its neighbours: one
@@ -64,18 +62,18 @@ func (w *Worn) Stretches() []Stretch {
 	for range evened {
 		next, weight := make([]Stretch, len(now)), make([]float64, len(now))
 		for i, s := range now {
-			next[i], weight[i] = Stretch{2 * s.Around, 2 * s.Along, 2 * s.Most}, 2
+			next[i], weight[i] = Stretch{2 * s.Around, 2 * s.Along}, 2
 		}
 		for i := range w.Cloth.Links {
 			l := &w.Cloth.Links[i]
 			for _, k := range [2][2]int32{{l.From, l.To}, {l.To, l.From}} {
 				s, t := &next[k[0]], &now[k[1]]
-				s.Around, s.Along, s.Most = s.Around+t.Around, s.Along+t.Along, s.Most+t.Most
+				s.Around, s.Along = s.Around+t.Around, s.Along+t.Along
 				weight[k[0]]++
 			}
 		}
 		for i := range next {
-			next[i] = Stretch{next[i].Around / weight[i], next[i].Along / weight[i], next[i].Most / weight[i]}
+			next[i] = Stretch{next[i].Around / weight[i], next[i].Along / weight[i]}
 		}
 		now = next
 	}
