@@ -18,6 +18,9 @@ type Ease struct {
 	ToPct   float64        `json:"to_pct"`
 }
 
+// leastEased is by how many percent points a change must ease a place more than the one before it, to be worth saying.
+const leastEased = 0.5
+
 // Eases finds for every place that is not easy which change of the design eases it most.
 func Eases(s *knit.Sock) []Ease {
 	list := []Ease{}
@@ -32,7 +35,7 @@ func Eases(s *knit.Sock) []Ease {
 				continue
 			}
 			for _, q := range Of(eased) {
-				if q.Name == p.Name && q.StretchPct < best.ToPct-0.5 && !worsens(s, eased, p.Name) {
+				if q.Name == p.Name && q.StretchPct < best.ToPct-leastEased && !worsens(s, eased, p.Name) {
 					best.ToPct, best.Changes = q.StretchPct, t.Changes
 					best.Text = fmt.Sprintf("%s: %.0f → %.0f %%", t.Said, p.StretchPct, q.StretchPct)
 				}

@@ -124,20 +124,19 @@ func (l Line) Lowest() Point {
 // Ghost is the outline of the foot and leg behind the sock, up to a little above it.
 func Ghost(w *worn.Worn, s Shape) Points {
 	const above = 18
-	var list Points
-	for _, p := range w.Foot.Line() {
-		if p[1] <= s.Height+above {
-			list = append(list, Point{rounded(p[0]), rounded(p[1])})
-		}
-	}
-	return list
+	return outline(w, s.Height+above)
 }
 
 // WholeGhost is the outline of the foot with all of its leg that was made.
-func WholeGhost(w *worn.Worn) Points {
+func WholeGhost(w *worn.Worn) Points { return outline(w, math.Inf(1)) }
+
+// outline is that of the foot, up to a height in mm above the floor.
+func outline(w *worn.Worn, height float64) Points {
 	var list Points
 	for _, p := range w.Foot.Line() {
-		list = append(list, Point{rounded(p[0]), rounded(p[1])})
+		if p[1] <= height {
+			list = append(list, Point{rounded(p[0]), rounded(p[1])})
+		}
 	}
 	return list
 }
