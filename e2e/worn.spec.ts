@@ -1,3 +1,4 @@
+import { createHash } from "node:crypto";
 import AxeBuilder from "@axe-core/playwright";
 import { expect, test } from "@playwright/test";
 import { board, cast, choose, decide, newSock, typeFoot } from "./steps";
@@ -75,6 +76,28 @@ test("the sock is turned by keys, by mouse and by buttons", async ({ page }) => 
   await turned();
   await page.getByText("Turn the pull", { exact: true }).click();
   await turned();
+});
+
+test("both socks of a pair stand beside each other, and are turned together", async ({ page }) => {
+  await board(page, "Observatory roof socks");
+  await page.getByText("Left and right", { exact: true }).click();
+  await page.getByText("Turn it", { exact: true }).click();
+  await expect(page).toHaveURL(/pair=side&look=turn/);
+  const socks = page.getByRole("img", { name: /^Both socks on their feet, to be turned/ });
+  await expect(socks).toHaveAttribute("data-drawn", "yes", { timeout: 20_000 });
+  const picture = async () =>
+    createHash("sha256")
+      .update(await socks.screenshot())
+      .digest("hex");
+  await socks.focus();
+  await page.keyboard.press("Home"); // the frame of what a key turns is seen from now on
+  const before = await picture();
+  await page.keyboard.press("ArrowLeft");
+  await expect.poll(picture).not.toBe(before);
+  await page.keyboard.press("Home");
+  await expect.poll(picture).toBe(before);
+  await page.getByRole("button", { name: "Soles" }).click();
+  await expect.poll(picture).not.toBe(before);
 });
 
 test("without drawing in space the still views remain", async ({ page }) => {

@@ -32,7 +32,7 @@ const (
 type Link struct {
 	From, To int32
 	Kind     Kind
-	// Right and Above are where To lies from From in flat cloth, in mm: along the row, in the order of the needles, and up.
+	// Right and Above are where To lies from From in flat cloth seen from inside, in mm: along the row, in the order of the needles, and up.
 	Right, Above float64
 	// Quarters of a turn, from right to above, by which the cloth of To is turned against that of From; 0 except for an Edge.
 	Quarters int8
@@ -74,7 +74,7 @@ type Cloth struct {
 	// Loops by their number in the trace; those of a bind-off are left out.
 	Loops []Loop
 	Links []Link
-	// Facets are triangles of loops, seen from outside counterclockwise.
+	// Facets are triangles of loops, from right to above; seen from outside, where rows run to the left, clockwise.
 	Facets [][3]int32
 	// Lies says of each facet how it lies in its stitch.
 	Lies []Lie

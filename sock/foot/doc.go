@@ -9,6 +9,6 @@
 // at large; how large it is, its girth decides. Between the girths that are
 // known it runs smoothly and does not swing past them.
 //
-// x runs along the foot from the tip of the toes, y up from the floor, z from
-// the inner side of the foot to the outer one, in millimetres.
+// x runs along the foot from the tip of the toes, y up from the floor, z to
+// the wearer's left, in millimetres: the outer side of a left foot, the inner one of a right foot.
 package foot

@@ -11,13 +11,23 @@ type Vec [3]float64
 
 // ring is one slice: where its middle lies and how far its edge is from it.
 type ring struct {
-	// middle is the distance of its middle from the hinge, within the slice; aside how far that lies to the outer side.
+	// middle is the distance of its middle from the hinge, within the slice; aside how far that lies to the wearer's left.
 	middle, aside float64
 	radii         [around + 1]float64
 }
 
+// Side is which foot it is: the direction of its outer side along z.
+type Side float64
+
+// The two sides.
+const (
+	Left  Side = 1
+	Right Side = -1
+)
+
 // Foot is a foot with its leg.
 type Foot struct {
+	Side Side
 	// Length of the foot, and Top: how high the leg was made.
 	Length, Top float64
 	// Hinge is where the pages turn, seen from the side.
@@ -33,9 +43,9 @@ type Foot struct {
 const stepShare = 0.012
 
 // Of makes the body of a foot, its leg at least as high as asked.
-func Of(m *design.Foot, top float64) *Foot {
+func Of(m *design.Foot, side Side, top float64) *Foot {
 	long := float64(m.Length)
-	f := &Foot{Length: long, Top: math.Max(top, ankleHeight*long) + 0.2*long, step: stepShare * long, turn: fan * long}
+	f := &Foot{Side: side, Length: long, Top: math.Max(top, ankleHeight*long) + 0.2*long, step: stepShare * long, turn: fan * long}
 	radii := heelSlice.radii()
 	deep := 2 * heelSlice.depth * float64(m.HeelDiagonal) / girthOf(&radii)
 	point := point{0.978 * long, 0.036 * long} // where the page in the middle meets the heel
@@ -107,7 +117,7 @@ func (f *Foot) middle(at float64) Vec {
 
 // Skin is the place on the skin at a length along the foot and an angle round
 // its slice: 0 is the front (the instep, the shin), a quarter of a turn the
-// outer side, half a turn the back (the sole, the heel, the calf).
+// wearer's left, half a turn the back (the sole, the heel, the calf).
 func (f *Foot) Skin(at, angle float64) Vec {
 	m := f.middle(at)
 	out, _ := f.ways(at)
@@ -223,5 +233,5 @@ func (f *Foot) Bend() (from, to float64) { return f.Hinge[0], f.Hinge[0] + f.tur
 // Reach is the length along the foot up to which it was made.
 func (f *Foot) Reach() float64 { return float64(len(f.rings)-1) * f.step }
 
-// Aside is how far the middle of the slice at a length lies to the outer side of the foot.
+// Aside is how far the middle of the slice at a length lies to the wearer's left.
 func (f *Foot) Aside(at float64) float64 { return f.middle(at)[2] }

@@ -33,15 +33,15 @@ func anyFoot(t *rapid.T) *design.Foot {
 // Every girth that was measured, and every guess of the fit, is the girth of the body there.
 func TestTheBodyHasTheGirthsOfTheFoot(t *testing.T) {
 	rapid.Check(t, func(t *rapid.T) {
-		m := anyFoot(t)
-		f := Of(m, 150)
+		m, side := anyFoot(t), rapid.SampledFrom([]Side{Left, Right}).Draw(t, "side")
+		f := Of(m, side, 150)
 		want := map[string]float64{
 			"toes": ToesShare * float64(m.BallGirth), "ball": float64(m.BallGirth), "arch": ArchShare * float64(m.BallGirth),
 			"heel": float64(m.HeelDiagonal), "ankle": float64(m.AnkleGirth),
 		}
 		if m.CalfGirth != nil {
 			want["calf"] = float64(*m.CalfGirth)
-			f = Of(m, float64(*m.CalfHeight)+20)
+			f = Of(m, side, float64(*m.CalfHeight)+20)
 		}
 		for name, girth := range want {
 			at, ok := f.Station(name)
@@ -70,8 +70,8 @@ func tapeRound(f *Foot, at float64) float64 {
 // The foot is as long as it was measured, stands on the floor, and its instep rises from the toes to the ankle.
 func TestTheBodyStandsOnTheFloor(t *testing.T) {
 	rapid.Check(t, func(t *rapid.T) {
-		m := anyFoot(t)
-		f := Of(m, 150)
+		m, side := anyFoot(t), rapid.SampledFrom([]Side{Left, Right}).Draw(t, "side")
+		f := Of(m, side, 150)
 		least, most, floor := math.Inf(1), math.Inf(-1), math.Inf(1)
 		for _, p := range f.Line() {
 			if math.IsNaN(p[0]) || math.IsNaN(p[1]) {
@@ -103,8 +103,8 @@ func TestTheBodyStandsOnTheFloor(t *testing.T) {
 // What lies on the skin is at no depth; a step out of it is outside by about as much, and the way out leads back to it.
 func TestDepthIsTheWayOut(t *testing.T) {
 	rapid.Check(t, func(t *rapid.T) {
-		m := anyFoot(t)
-		f := Of(m, 150)
+		m, side := anyFoot(t), rapid.SampledFrom([]Side{Left, Right}).Draw(t, "side")
+		f := Of(m, side, 150)
 		at := rapid.Float64Range(0.25*f.toes, f.Reach()-20).Draw(t, "along")
 		angle := rapid.Float64Range(0, 2*math.Pi).Draw(t, "round")
 		p := f.Skin(at, angle)
@@ -130,7 +130,7 @@ func TestDepthIsTheWayOut(t *testing.T) {
 
 // By hand: a foot of 250 mm with usual girths bends in front of the ankle at about six tenths of its length, and its ankle lies behind that.
 func TestAUsualFoot(t *testing.T) {
-	f := Of(&design.Foot{Length: 250, BallGirth: 235, ToeDepth: 50, HeelDiagonal: 324, AnkleGirth: 235}, 120)
+	f := Of(&design.Foot{Length: 250, BallGirth: 235, ToeDepth: 50, HeelDiagonal: 324, AnkleGirth: 235}, Left, 120)
 	at, _ := f.Station("heel")
 	bend, heel := f.Skin(at, 0), f.Skin(at, math.Pi)
 	assert.InDelta(t, 155, bend[0], 12, "the bend")
@@ -139,6 +139,21 @@ func TestAUsualFoot(t *testing.T) {
 	assert.Greater(t, f.Top, 120.)
 	require.GreaterOrEqual(t, f.Skin(f.Reach()-1, 0)[1], 120.)
 	assert.InDelta(t, 41.6, toeTip(f), 12, "half a toe deep the foot is most of its width")
+}
+
+// The big toe is longest, and on the inner side: to the right of a left foot.
+func TestAFootIsLeftOrRight(t *testing.T) {
+	m := &design.Foot{Length: 250, BallGirth: 235, ToeDepth: 50, HeelDiagonal: 324, AnkleGirth: 235}
+	left, right := Of(m, Left, 120), Of(m, Right, 120)
+	assert.Less(t, left.Aside(5), -10.)
+	for at := 1.; at < left.Reach(); at += 9 {
+		for angle := 0.; angle < 6; angle++ {
+			p, q := left.Skin(at, angle), right.Skin(at, -angle)
+			assert.InDelta(t, p[0], q[0], 1e-9)
+			assert.InDelta(t, p[1], q[1], 1e-9)
+			assert.InDelta(t, p[2], -q[2], 1e-9)
+		}
+	}
 }
 
 // toeTip is half the width of the foot a few millimetres behind the tip.

@@ -95,7 +95,7 @@ func (f *Foot) slice(at, girth float64, seen *profile) ring {
 		r.radii[k] *= size
 	}
 	r.middle = back - size*s.depth
-	r.aside = -tipAside * f.Length * math.Pow(math.Max(0, 1-at/f.at[ball]), 1.6)
+	r.aside = -float64(f.Side) * tipAside * f.Length * math.Pow(math.Max(0, 1-at/f.at[ball]), 1.6)
 	return r
 }
 

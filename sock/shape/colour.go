@@ -43,20 +43,18 @@ func repeated(repeat []measure.Length, at measure.Length) string {
 	return ""
 }
 
-// parted divides runs where their colour changes; the loop at the change belongs to both, so that no gap is left.
-func parted(runs [][]int32, colours []string) [][]int32 {
+// parted divides a run where its colour changes; the loop at the change belongs to both parts, so that no gap is left.
+func parted(run []int32, colours []string) [][]int32 {
 	var list [][]int32
-	for _, run := range runs {
-		first := 0
-		for k := 1; k < len(run); k++ {
-			if colours[run[k]] != colours[run[k-1]] {
-				list = append(list, run[first:k+1])
-				first = k
-			}
+	first := 0
+	for k := 1; k < len(run); k++ {
+		if colours[run[k]] != colours[run[k-1]] {
+			list = append(list, run[first:k+1])
+			first = k
 		}
-		if first < len(run)-1 {
-			list = append(list, run[first:])
-		}
+	}
+	if first < len(run)-1 {
+		list = append(list, run[first:])
 	}
 	return list
 }

@@ -1,7 +1,8 @@
-// Package shape is a sock on its foot as it is seen from its outer side, to
-// scale in millimetres: every row is one line, so a change of the plan is a
-// change of the picture. The sock lies as its cloth settled; nothing is drawn
-// that was not knitted.
+// Package shape is a sock on its foot as it is seen from the wearer's left, the
+// outer side of a left foot and the inner one of a right foot, to scale in
+// millimetres: every row is one line, so a change of the plan is a change of
+// the picture. The sock lies as its cloth settled; nothing is drawn that was
+// not knitted.
 //
 // x runs from the tip of the toes to the heel, y up from the floor.
 package shape
@@ -42,6 +43,7 @@ func (list Points) MarshalJSON() ([]byte, error) {
 }
 
 // Line is what is seen of one row; a row that turns out of sight has several.
+// That of a round is seen from the front, where the next has begun, over the side at which its end meets its beginning, to the back.
 type Line struct {
 	Row    string `json:"row"`
 	Colour string `json:"colour"`
@@ -50,7 +52,7 @@ type Line struct {
 	Purls []Points `json:"purls,omitempty"`
 }
 
-// Shape is a sock on its foot, seen from the outer side.
+// Shape is a sock on its foot, seen from the wearer's left.
 type Shape struct {
 	Lines []Line `json:"lines"`
 	// Width and Height of the sock from the tip of the toes and the floor.
@@ -62,26 +64,32 @@ type Shape struct {
 func Of(w *worn.Worn, t *trace.Trace, colours []string) Shape {
 	var s Shape
 	sight := newSight(w, t)
-	for _, run := range parted(sight.runs, colours) {
-		row := &t.Rows[w.Cloth.Loops[run[0]].Row]
-		line := Line{Row: row.ID, Colour: colours[run[0]], Points: thinned(sight.line(run)), Purls: sight.purls(run)}
-		for _, p := range line.Points {
-			s.Width, s.Height = math.Max(s.Width, p[0]), math.Max(s.Height, p[1])
+	for _, run := range sight.runs {
+		row := sight.from(run)
+		for _, part := range parted(run, colours) {
+			line := Line{Row: row.ID, Colour: colours[part[0]], Points: thinned(sight.line(part)), Purls: sight.purls(part)}
+			for _, p := range line.Points {
+				s.Width, s.Height = math.Max(s.Width, p[0]), math.Max(s.Height, p[1])
+			}
+			s.Lines = append(s.Lines, line)
 		}
-		s.Lines = append(s.Lines, line)
 	}
 	s.Width, s.Height = rounded(s.Width), rounded(s.Height)
 	return s
 }
 
-// In gives the rows of a section of the sock, the first first; one that changes its colour is one line here.
+// In gives the rows of a section of the sock, the first first, a line each: one that changes its colour is one line here, and of one that is seen in two places the longer.
 func (s *Shape) In(section needle.Section) []Line {
 	var list []Line
 	for _, line := range s.Lines {
 		switch n := len(list); {
 		case rowSection(line.Row) != section:
-		case n > 0 && list[n-1].Row == line.Row:
+		case n > 0 && list[n-1].Row == line.Row && list[n-1].Points.end() == line.Points[0]:
 			list[n-1].Points = append(slices.Clone(list[n-1].Points), line.Points...)
+		case n > 0 && list[n-1].Row == line.Row:
+			if line.Points.length() > list[n-1].Points.length() {
+				list[n-1] = line
+			}
 		default:
 			list = append(list, line)
 		}
@@ -105,6 +113,16 @@ func rowSection(id string) needle.Section {
 		}
 	}
 	return needle.Section(id)
+}
+
+func (list Points) end() Point { return list[len(list)-1] }
+
+// length is that of the way along the line, in mm.
+func (list Points) length() (sum float64) {
+	for i := 1; i < len(list); i++ {
+		sum += math.Hypot(list[i][0]-list[i-1][0], list[i][1]-list[i-1][1])
+	}
+	return sum
 }
 
 // Middle is the place halfway along a line.

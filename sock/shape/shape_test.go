@@ -36,9 +36,14 @@ func TestEveryRoundIsSeenOnce(t *testing.T) {
 	w, by, _ := wornOf(t, "")
 	drawn := Of(w, by, Colours(by, nil, 0))
 	count := map[string]int{}
-	for _, line := range drawn.Lines {
-		count[line.Row]++
-		assert.GreaterOrEqual(t, len(line.Points), 2)
+	for _, section := range []needle.Section{needle.Foot, needle.Leg, needle.Cuff} {
+		for _, line := range drawn.In(section) {
+			count[line.Row]++
+			assert.GreaterOrEqual(t, len(line.Points), 2)
+			if section != needle.Foot {
+				assert.Greater(t, line.Points.end()[0], line.Points[0][0]+60, "%s goes from the shin to the calf", line.Row)
+			}
+		}
 	}
 	rounds := 0
 	for i := range by.Rows {
@@ -142,5 +147,5 @@ func TestAYarnThatStripesByItself(t *testing.T) {
 		assert.Equal(t, want, list[i], i)
 	}
 	assert.Equal(t, "repeat-1", list[805])
-	assert.Equal(t, [][]int32{{0, 1, 2, 3, 4, 5}, {5, 6, 7, 8}, {8, 9}}, parted([][]int32{{0, 1, 2, 3, 4, 5, 6, 7, 8, 9}}, list))
+	assert.Equal(t, [][]int32{{0, 1, 2, 3, 4, 5}, {5, 6, 7, 8}, {8, 9}}, parted([]int32{0, 1, 2, 3, 4, 5, 6, 7, 8, 9}, list))
 }

@@ -2,18 +2,21 @@ package shape
 
 import (
 	"math"
+	"slices"
 
 	"acornstep/sock/fabric"
+	"acornstep/sock/needle"
 	"acornstep/sock/trace"
 	"acornstep/sock/worn"
 )
 
-// sight is what is seen of a sock from its outer side.
+// sight is what is seen of a sock from the wearer's left.
 type sight struct {
 	worn  *worn.Worn
 	trace *trace.Trace
 	seen  []bool
-	// runs are the loops of the rows that lie beside each other in sight, row by row.
+	// runs are the loops in sight that lie beside each other along the yarn, the last one first: in a round from the front to the back.
+	// Rounds are a spiral, and begin at the side that is seen: a run has the back of one round and the front of the next.
 	runs [][]int32
 }
 
@@ -30,12 +33,13 @@ func newSight(w *worn.Worn, t *trace.Trace) *sight {
 	var run []int32
 	end := func() {
 		if len(run) > 1 {
+			slices.Reverse(run)
 			s.runs = append(s.runs, run)
 		}
 		run = nil
 	}
 	for i := range n {
-		if len(run) > 0 && (w.Cloth.Loops[i].Row != w.Cloth.Loops[i-1].Row || s.apart(i-1, i)) {
+		if len(run) > 0 && !s.goesOn(i-1, i) {
 			end()
 		}
 		if s.seen[i] {
@@ -44,8 +48,39 @@ func newSight(w *worn.Worn, t *trace.Trace) *sight {
 			end()
 		}
 	}
+	if len(run) > 0 {
+		run = append(run, s.begins(run[len(run)-1])...)
+	}
 	end()
 	return s
+}
+
+// goesOn says whether the yarn runs through two loops that were made one after the other as along one row.
+func (s *sight) goesOn(a, b int) bool {
+	row, next := s.worn.Cloth.Loops[a].Row, s.worn.Cloth.Loops[b].Row
+	joined := s.trace.Rows[row].Kind == needle.Round && s.trace.Rows[next].Kind == needle.Round
+	return (row == next || joined) && !s.apart(a, b)
+}
+
+// begins are the loops in sight with which the round of a loop begins: at the top of a sock its end is closed to them.
+func (s *sight) begins(last int32) (list []int32) {
+	row := s.worn.Cloth.Loops[last].Row
+	if s.trace.Rows[row].Kind != needle.Round {
+		return nil
+	}
+	first := last
+	for first > 0 && s.worn.Cloth.Loops[first-1].Row == row {
+		first--
+	}
+	for i := first; i < last && s.seen[i]; i++ {
+		list = append(list, i)
+	}
+	return list
+}
+
+// from is the row of which a run is seen: that of the loop in it which was made first.
+func (s *sight) from(run []int32) *needle.Row {
+	return &s.trace.Rows[s.worn.Cloth.Loops[slices.Min(run)].Row]
 }
 
 // apart says whether two loops that were made one after the other do not lie beside each other, such as those before and after a turn over the instep.

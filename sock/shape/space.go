@@ -6,13 +6,16 @@ import (
 	"math"
 	"slices"
 
+	"acornstep/sock/foot"
 	"acornstep/sock/trace"
 	"acornstep/sock/worn"
 )
 
 // Space is a sock on its foot as a surface in space, packed for a screen that turns it.
 type Space struct {
-	// Places are x, y and z of every loop in fiftieths of a millimetre, as int16, little endian, in base64.
+	// Side is the foot that it is on.
+	Side string `json:"side" enum:"left,right"`
+	// Places are x, y and z (to the wearer's left) of every loop in fiftieths of a millimetre, as int16, little endian, in base64.
 	Places string `json:"places"`
 	// Facets are three loops each, as uint32.
 	Facets string `json:"facets"`
@@ -34,7 +37,7 @@ const under = 2.5
 
 // SpaceOf packs a sock. Words are those of the stretch of its loops, colours those of their yarn.
 func SpaceOf(w *worn.Worn, t *trace.Trace, words, colours []string) Space {
-	s := Space{Yarns: []string{}}
+	s := Space{Side: map[foot.Side]string{foot.Left: "left", foot.Right: "right"}[w.Foot.Side], Yarns: []string{}}
 	places := make([]byte, 0, 6*len(w.Places))
 	for _, p := range w.Places {
 		places = packed(places, p[:])
@@ -58,9 +61,9 @@ func SpaceOf(w *worn.Worn, t *trace.Trace, words, colours []string) Space {
 		}
 		looks = append(looks, look)
 	}
-	const round = 24
+	const round, apart = 24, 6.0 // places of a ring; mm from ring to ring
 	var skin []byte
-	for at := 0.0; at < w.Foot.Reach(); at += 6 {
+	for at := 0.0; at < w.Foot.Reach(); at += apart {
 		for k := range round {
 			p := w.Foot.Skin(at, 2*math.Pi*float64(k)/round)
 			_, out := w.Foot.Depth(p)

@@ -6,9 +6,11 @@ import (
 	"acornstep/sock/foot"
 )
 
-// A sock is a little shorter than its foot, and no round of the foot begins farther back on the sole than where the heel rises.
+// A sock is a little shorter than its foot, its rounds lean forward over the
+// instep, and none begins farther back on the sole than where the heel rises.
 const (
 	reaches  = 1.035
+	leans    = 0.88
 	lastSole = 0.9
 )
 
@@ -19,8 +21,9 @@ func begin(n *net, f *foot.Foot) *cloud {
 	size := len(n.mass)
 	c := &cloud{net: n, foot: f, place: make([]vec, size), skin: make([]contact, size)}
 	toe := n.depthOfToe()
-	shin := newShin(f)
-	bend, level := f.Bend()
+	shin, calf := wayAt(f, 0), wayAt(f, math.Pi)
+	_, level := f.Bend()
+	foot, heel := toe+n.frontOfFoot(), n.behindHeel()
 	along, cos, sin := make([]float64, size), make([]float64, size), make([]float64, size)
 	fixed, round := make([]bool, size), make([]bool, size)
 	for i := range n.known {
@@ -29,34 +32,38 @@ func begin(n *net, f *foot.Foot) *cloud {
 			cos[i], sin[i], round[i] = k.cos/l, k.sin/l, true
 		}
 		if k.rounds > 0 {
-			far := toe + k.front/k.rounds
-			along[i] = shin.at(far)
-			fixed[i] = along[i] < 0.9*bend || along[i] > level || k.top > 0
-			if k.foot > 0 { // its sole lies on the floor, its instep on that of the foot
-				far *= reaches
-				sole := f.Page(vec{math.Min(far, lastSole*f.Length), 0, 0})
-				along[i] = (shin.at(far)*(1+cos[i]) + sole*(1-cos[i])) / 2
-				fixed[i] = true
+			far := toe + k.up()
+			var front, back float64
+			if k.foot > 0 { // its sole lies on the floor, and its instep a little before
+				back = f.Page(vec{math.Min(far*reaches, lastSole*f.Length), 0, 0})
+				front = leans * back
+			} else { // a leg rises behind from where the heel ends, before from where the instep does, and soon lies level
+				back = calf.at(foot*reaches + heel + far - foot)
+				front = math.Min(back, shin.at(shin.to(leans*foot*reaches)+far-foot))
 			}
+			along[i] = (front*(1+cos[i]) + back*(1-cos[i])) / 2
+			fixed[i] = k.foot > 0 || along[i] > level || k.top > 0
 		}
 	}
+	weights := n.weights()
 	for range 160 {
 		for i := range size {
-			var a, x, y, all float64
-			for _, e := range n.ends[n.begin[i]:n.begin[i+1]] {
-				w := float64(e.pull / e.rest)
-				a, x, y, all = a+w*along[e.to], x+w*cos[e.to], y+w*sin[e.to], all+w
-			}
-			if all == 0 {
+			var a, x, y float64
+			first, last := n.begin[i], n.begin[i+1]
+			if first == last || fixed[i] && round[i] {
 				continue
+			}
+			for k := first; k < last; k++ {
+				w, to := weights[k], n.ends[k].to
+				a, x, y = a+w*along[to], x+w*cos[to], y+w*sin[to]
 			}
 			const beyond = 1.6
 			if !fixed[i] {
-				along[i] += beyond * (a/all - along[i])
+				along[i] += beyond * (a - along[i])
 			}
 			if !round[i] {
-				cos[i] += beyond * (x/all - cos[i])
-				sin[i] += beyond * (y/all - sin[i])
+				cos[i] += beyond * (x - cos[i])
+				sin[i] += beyond * (y - sin[i])
 			}
 		}
 	}
@@ -67,6 +74,22 @@ func begin(n *net, f *foot.Foot) *cloud {
 		c.place[i] = f.Skin(along[i], math.Atan2(sin[i], cos[i]))
 	}
 	return c
+}
+
+// weights are how much each end of a link counts where what lies between is spread evenly; those of a knot are 1 together.
+func (n *net) weights() []float64 {
+	list := make([]float64, len(n.ends))
+	for i := range n.mass {
+		all := 0.0
+		for k := n.begin[i]; k < n.begin[i+1]; k++ {
+			list[k] = float64(n.ends[k].pull / n.ends[k].rest)
+			all += list[k]
+		}
+		for k := n.begin[i]; k < n.begin[i+1]; k++ {
+			list[k] /= all
+		}
+	}
+	return list
 }
 
 // onLeg is the share of the loops on the needles that lie on the leg.
@@ -84,45 +107,87 @@ func (c *cloud) onLeg() float64 {
 	return leg / math.Max(all, 1)
 }
 
-// shin tells how far along the foot a place is that lies so far along its front: over the instep and up the shin.
-type shin struct {
+// way tells how far along the foot a place is that lies so far along its skin from the tip on: over the instep and up the shin, or along the sole and up behind the heel.
+type way struct {
 	step float64
 	far  []float64
 }
 
-func newShin(f *foot.Foot) shin {
-	s := shin{step: 4}
-	last, sum := f.Skin(0, 0), 0.0
-	for at := 0.0; at <= f.Reach(); at += s.step {
-		p := f.Skin(at, 0)
+func wayAt(f *foot.Foot, angle float64) way {
+	w := way{step: 4}
+	last, sum := f.Skin(0, angle), 0.0
+	for at := 0.0; at <= f.Reach(); at += w.step {
+		p := f.Skin(at, angle)
 		sum += long(sub(p, last))
 		last = p
-		s.far = append(s.far, sum)
+		w.far = append(w.far, sum)
 	}
-	return s
+	return w
 }
 
-func (s *shin) at(far float64) float64 {
-	for i := 1; i < len(s.far); i++ {
-		if s.far[i] >= far {
-			return s.step * (float64(i) - (s.far[i]-far)/math.Max(s.far[i]-s.far[i-1], 1e-9))
+func (w *way) at(far float64) float64 {
+	for i := 1; i < len(w.far); i++ {
+		if w.far[i] >= far {
+			return w.step * (float64(i) - (w.far[i]-far)/math.Max(w.far[i]-w.far[i-1], 1e-9))
 		}
 	}
-	return s.step * float64(len(s.far)-1)
+	return w.step * float64(len(w.far)-1)
+}
+
+// to is how far it is to a length along the foot.
+func (w *way) to(at float64) float64 { return w.far[min(int(at/w.step), len(w.far)-1)] }
+
+// frontOfFoot is how far up the front of the sock its foot goes, from the first whole round on.
+func (n *net) frontOfFoot() float64 {
+	most := 0.0
+	for i := range n.known {
+		if k := &n.known[i]; k.foot > 0 {
+			most = math.Max(most, k.up())
+		}
+	}
+	return most
 }
 
 // depthOfToe is how far it is from the first whole round to the tip of the toe.
 func (n *net) depthOfToe() float64 {
+	most := 0.0
+	down := func(k *known) (float64, bool) { return -k.up(), k.toe == 0 && k.rounds > 0 }
+	for _, d := range n.farFrom(down) {
+		if !math.IsInf(d, 1) {
+			most = math.Max(most, d)
+		}
+	}
+	return most
+}
+
+// behindHeel is how far it is through the middle of the heel, from the sole of the last round of the foot to the back of the first one of the leg; 0 for a sock that has none yet.
+func (n *net) behindHeel() float64 {
+	const middle = -0.9 // of the sole and of the back: about a seventh of the round
+	behind := func(k *known) bool { return k.rounds > 0 && k.cos < middle*math.Hypot(k.cos, k.sin) }
+	least := math.Inf(1)
+	sole := func(k *known) (float64, bool) { return 0, k.foot > 0 && behind(k) }
+	for i, d := range n.farFrom(sole) {
+		if k := &n.known[i]; k.foot == 0 && behind(k) {
+			least = math.Min(least, d)
+		}
+	}
+	if math.IsInf(least, 1) {
+		return 0
+	}
+	return least
+}
+
+// farFrom is how far each knot is through the cloth when one begins at some that are so far already; infinite where no link leads.
+func (n *net) farFrom(begins func(k *known) (far float64, ok bool)) []float64 {
 	far := make([]float64, len(n.mass))
 	var queue []int32
 	for i := range far {
 		far[i] = math.Inf(1)
-		if n.known[i].toe == 0 {
-			far[i] = 0
+		if d, ok := begins(&n.known[i]); ok {
+			far[i] = d
 			queue = append(queue, int32(i))
 		}
 	}
-	most := 0.0
 	for len(queue) > 0 { // Bellman and Ford's way: the net is small
 		i := queue[0]
 		queue = queue[1:]
@@ -133,10 +198,5 @@ func (n *net) depthOfToe() float64 {
 			}
 		}
 	}
-	for _, d := range far {
-		if !math.IsInf(d, 1) {
-			most = math.Max(most, d)
-		}
-	}
-	return most
+	return far
 }

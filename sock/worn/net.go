@@ -30,6 +30,9 @@ func (l link) back() link {
 	return link{l.to, l.from, right, above, l.pull, -l.quarters}
 }
 
+// rest is how long a link is that nothing pulls, in mm.
+func (l *link) rest() float64 { return math.Sqrt(l.right*l.right + l.above*l.above) }
+
 // turned is a direction after quarters of a turn, from right to above.
 func turned(right, above float64, quarters int8) (float64, float64) {
 	switch quarters & 3 {
@@ -57,7 +60,7 @@ type net struct {
 	// bends says, for left and right and for below and above, whether the cloth bends at a knot, at the one before it and at the one after it.
 	bends [][2]uint8
 
-	// facets are its triangles, counterclockwise from outside, and cell twice the area at rest of a usual one.
+	// facets are its triangles, clockwise from outside, and cell twice the area at rest of a usual one.
 	facets [][3]int32
 	cell   float64
 
@@ -85,6 +88,9 @@ func (k *known) and(l *known) {
 	k.top, k.toe, k.foot = k.top+l.top, k.toe+l.toe, k.foot+l.foot
 }
 
+// up is how far up the front of the sock a knot lies that has loops of whole rounds, in mm from the first of them on.
+func (k *known) up() float64 { return k.front / math.Max(k.rounds, 1) }
+
 func netOf(c *cloth.Cloth) *net {
 	n := &net{links: make([]link, len(c.Links)), mass: make([]float64, len(c.Loops)), known: make([]known, len(c.Loops))}
 	for i := range c.Links {
@@ -95,7 +101,7 @@ func netOf(c *cloth.Cloth) *net {
 		n.mass[i] = 1
 		if turn := c.Loops[i].Turn; turn >= 0 {
 			k := &n.known[i]
-			k.sin, k.cos = math.Sincos(2 * math.Pi * (turn - 0.25))
+			k.sin, k.cos = math.Sincos(2 * math.Pi * (0.25 - turn)) // needle 1 runs over the instep from the wearer's left to the right
 			k.front, k.rounds = c.Loops[i].Front, 1
 			if c.Loops[i].Foot {
 				k.foot = 1
@@ -138,7 +144,7 @@ func (n *net) tie() {
 	}
 	for i := range n.links {
 		l := &n.links[i]
-		rest := math.Hypot(l.right, l.above)
+		rest := l.rest()
 		n.ends[at[l.from]] = end{l.to, float32(rest), float32(l.pull)}
 		n.ends[at[l.to]] = end{l.from, float32(rest), float32(l.pull)}
 		at[l.from]++
@@ -287,25 +293,9 @@ func (n *net) distances(side int) [][2]float64 {
 func (n *net) joined(h *net) []link {
 	list := make([]link, 0, len(n.links))
 	for i := range n.links {
-		l := n.links[i]
-		a, b := h.into[l.from], h.into[l.to]
-		if a == b {
-			continue
+		if l, ok := n.links[i].between(h); ok {
+			list = append(list, l)
 		}
-		short := math.Hypot(l.right, l.above)
-		p := h.aside[l.from]
-		right, above := turned(h.aside[l.to][0], h.aside[l.to][1], l.quarters)
-		l.right, l.above = p[0]+l.right-right, p[1]+l.above-above
-		l.from, l.to = a, b
-		if a > b {
-			l = l.back()
-		}
-		long := math.Hypot(l.right, l.above)
-		if long < 0.2*short {
-			continue
-		}
-		l.pull *= short / long
-		list = append(list, l)
 	}
 	list = byFirst(list, len(h.mass), func(l *link) int32 { return l.from })
 	for i := 0; i < len(list); {
@@ -315,21 +305,44 @@ func (n *net) joined(h *net) []link {
 		slices.SortStableFunc(list[i:j], func(a, b link) int { return cmp.Or(cmp.Compare(a.to, b.to), cmp.Compare(a.quarters&3, b.quarters&3)) })
 		i = j
 	}
+	return alike(list)
+}
+
+// between is a link as the knots of a coarser net have it, from the lower number to the higher one; ok is false for one within a knot, and for what is too short to tell a direction.
+func (l link) between(h *net) (_ link, ok bool) {
+	a, b := h.into[l.from], h.into[l.to]
+	if a == b {
+		return l, false
+	}
+	short := l.rest()
+	p := h.aside[l.from]
+	right, above := turned(h.aside[l.to][0], h.aside[l.to][1], l.quarters)
+	l.right, l.above = p[0]+l.right-right, p[1]+l.above-above
+	l.from, l.to = a, b
+	if a > b {
+		l = l.back()
+	}
+	long := l.rest()
+	l.pull *= short / long
+	return l, long >= 0.2*short
+}
+
+// alike takes those links of a sorted list together that join the same knots the same way round.
+func alike(list []link) []link {
+	const least = 0.1 // mm
 	out := list[:0]
 	for i := 0; i < len(list); {
 		sum := link{from: list[i].from, to: list[i].to, quarters: list[i].quarters}
-		j := i
-		for ; j < len(list) && list[j].from == sum.from && list[j].to == sum.to && (list[j].quarters-sum.quarters)&3 == 0; j++ {
-			l := &list[j]
+		for ; i < len(list) && list[i].from == sum.from && list[i].to == sum.to && (list[i].quarters-sum.quarters)&3 == 0; i++ {
+			l := &list[i]
 			sum.right += l.right * l.pull
 			sum.above += l.above * l.pull
 			sum.pull += l.pull
 		}
 		sum.right, sum.above = sum.right/sum.pull, sum.above/sum.pull
-		if math.Hypot(sum.right, sum.above) > 0.1 {
+		if sum.rest() > least {
 			out = append(out, sum)
 		}
-		i = j
 	}
 	return out
 }

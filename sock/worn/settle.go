@@ -16,8 +16,8 @@ const (
 	bending   = 0.07 // how hard the cloth stays smooth, for how hard it pulls
 	openest   = 0.35 // what share of its area a facet shows the skin at least
 	opening   = 0.5  // how much of what it lacks it gets in a step
-	donning   = 0.10 // how hard each loop at the top is pulled up while the sock is put on
-	resting   = 0.10 // and by what holds it up later
+	donning   = 0.07 // how hard each loop at the top is pulled up while the sock is put on
+	resting   = 0.07 // and by what holds it up later
 	friction  = 0.4  // how hard the skin holds what slides over it, for how hard that presses
 	held      = 4.0  // how much harder a sock is pulled and held that ends on the foot
 	drapes    = 0.03 // how much nearer to the skin slack cloth falls in a step
@@ -122,11 +122,11 @@ func (c *cloud) open() {
 		out := &skin.out
 		a, b, d := c.place[f[0]], c.place[f[1]], c.place[f[2]]
 		ab, ad := sub(b, a), sub(d, a)
-		area := dot(cross(ab, ad), *out)
+		area := dot(cross(ad, ab), *out)
 		if area >= least {
 			continue
 		}
-		byB, byD := cross(ad, *out), cross(*out, ab)
+		byB, byD := cross(*out, ad), cross(ab, *out)
 		byA := times(add(byB, byD), -1)
 		sum := dot(byA, byA) + dot(byB, byB) + dot(byD, byD)
 		if sum < 1e-9 {
@@ -187,6 +187,10 @@ func (c *cloud) move(i int) {
 	}
 	p, t := &c.place[i], 1/f.all
 	to := vec{p[0] + t*f.x, p[1] + t*f.y, p[2] + t*f.z}
+	if c.known[i].top > 0 && !c.worn { // the hand that pulls it up does not let it twist
+		round := cross(c.skin[i].on, c.skin[i].out)
+		to = sub(to, times(round, dot(sub(to, *p), round)))
+	}
 	if c.skin[i].near {
 		c.touch(i, &to)
 	}

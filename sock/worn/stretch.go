@@ -9,27 +9,36 @@ import (
 // frame is how the cloth lies at a loop: what a millimetre along the row, and one up, have become.
 type frame struct{ right, above vec }
 
+// sums are those of the least squares by which a frame is fitted to the links of a knot.
+type sums struct {
+	rr, ra, aa float64
+	r, a       vec
+}
+
+// add takes a link in, the way of which in space is told.
+func (t *sums) add(l *link, way *vec) {
+	right, above := l.pull*l.right, l.pull*l.above
+	t.rr += right * l.right
+	t.ra += right * l.above
+	t.aa += above * l.above
+	for axis, d := range way {
+		t.r[axis] += right * d
+		t.a[axis] += above * d
+	}
+}
+
 // framesOf fits the frames of a net in space to the links of each knot.
 func framesOf(n *net, place []vec) []frame {
-	type sums struct {
-		rr, ra, aa float64
-		r, a       vec
-	}
 	all := make([]sums, len(place))
 	for i := range n.links {
 		l := &n.links[i]
 		if l.quarters != 0 {
 			continue
 		}
-		d := sub(place[l.to], place[l.from])
-		for _, k := range [2]int32{l.from, l.to} {
-			t := &all[k]
-			t.rr += l.pull * l.right * l.right
-			t.ra += l.pull * l.right * l.above
-			t.aa += l.pull * l.above * l.above
-			t.r = add(t.r, times(d, l.pull*l.right))
-			t.a = add(t.a, times(d, l.pull*l.above))
-		}
+		p, q := &place[l.from], &place[l.to]
+		way := vec{q[0] - p[0], q[1] - p[1], q[2] - p[2]}
+		all[l.from].add(l, &way)
+		all[l.to].add(l, &way)
 	}
 	frames := make([]frame, len(place))
 	for i := range all {
@@ -83,5 +92,5 @@ func (w *Worn) Stretches() []Stretch {
 // evened is how often the stretch of a loop is evened out with that of its neighbours.
 const evened = 3
 
-// Outside is the direction in which a loop shows its outer side.
-func (w *Worn) Outside(i int) foot.Vec { return cross(w.frames[i].right, w.frames[i].above) }
+// Outside is the direction in which a loop shows its outer side. Seen from there a row runs to the left.
+func (w *Worn) Outside(i int) foot.Vec { return cross(w.frames[i].above, w.frames[i].right) }

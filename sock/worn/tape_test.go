@@ -58,11 +58,17 @@ func (w *Worn) measured(at float64) tape {
 	return t
 }
 
-// at measures at a place that the fit names.
+// at measures at a place that the fit names, as wide as a tape is.
 func (w *Worn) at(place string) (tape, bool) {
 	at, ok := w.Foot.Station(place)
 	if !ok {
 		return tape{}, false
 	}
-	return w.measured(at), true
+	const wide, lines = 10., 9 // mm, a finger's breadth: a single line runs now beside a turn and now through it
+	var t tape
+	for i := range lines {
+		line := w.measured(at + wide*(float64(i)/(lines-1)-0.5))
+		t.worn, t.rest = t.worn+line.worn/lines, t.rest+line.rest/lines
+	}
+	return t, true
 }

@@ -4,6 +4,7 @@ import (
 	"context"
 
 	"acornstep/sock/cloth"
+	"acornstep/sock/design"
 	"acornstep/sock/foot"
 	"acornstep/sock/knit"
 	"acornstep/sock/pattern"
@@ -43,7 +44,15 @@ const legRoom = 0.5
 // Of draws a sock over its foot. Its error is that of a context that ended.
 func Of(ctx context.Context, s *knit.Sock, t *trace.Trace, care Care) (*Worn, error) {
 	high := float64(s.Design.Leg.Height) + legRoom*float64(s.Design.Foot.Length)
-	return On(ctx, ClothOf(s, t), foot.Of(&s.Design.Foot, high), care)
+	return On(ctx, ClothOf(s, t), foot.Of(&s.Design.Foot, sideOf(s.Design), high), care)
+}
+
+// sideOf is the foot for which a sock is knitted: mirrored rows are those of the right one.
+func sideOf(d *design.Design) foot.Side {
+	if d.Mirror {
+		return foot.Right
+	}
+	return foot.Left
 }
 
 // fewestRound is how many knots the coarsest net has round the ball of the foot, at least.
@@ -73,8 +82,8 @@ func nets(c *cloth.Cloth, f *foot.Foot) []*net {
 type steps struct{ on, worn, between, last int }
 
 var stepsOf = map[Care]steps{
-	Rough: {50, 12, 0, 1},
-	Fine:  {150, 40, 36, 26},
+	Rough: {40, 12, 0, 1},
+	Fine:  {250, 40, 36, 26},
 }
 
 // On lets cloth settle on a foot, from coarse to fine: the coarsest net finds

@@ -2478,6 +2478,8 @@ export interface components {
             places: string;
             rings: number;
             round: number;
+            /** @enum {string} */
+            side: "left" | "right";
             yarns: string[];
         };
         ShapeSpot: {

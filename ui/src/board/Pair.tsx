@@ -1,14 +1,19 @@
 import { useQuery } from "@tanstack/react-query";
 import { Skeleton } from "antd";
+import { lazy, Suspense } from "react";
 import type { PlanAnswer, Shape } from "../api/client";
 import { drawingOf, pairOf } from "../api/plan";
 import { Outline, Rows } from "../drawing/Rows";
 import { Failure } from "../shell/Failure";
+import { useSettings } from "../shell/settings";
 import { lengthWithUnit, useUnit } from "../units/units";
 import { useBoard } from "./store";
 
-/** Pair is the socks of both feet: side by side, or one over the other. */
-export function Pair({ view }: { view: "side" | "over" }) {
+const Turned = lazy(() => import("../turn/Turned"));
+
+/** Pair is the socks of both feet: side by side, also in space, or one over the other. */
+export function Pair({ view, turned }: { view: "side" | "over"; turned: boolean }) {
+  const { scheme } = useSettings();
   const unit = useUnit();
   const wearer = useBoard((b) => b.content.foot?.wearer_id ?? "");
   const draft = useBoard((b) => b.calm.good?.draft);
@@ -33,7 +38,11 @@ export function Pair({ view }: { view: "side" | "over" }) {
   }
   return (
     <div className="pair-view">
-      {view === "side" ? (
+      {turned ? (
+        <Suspense fallback={<Skeleton active />}>
+          <Turned key={scheme} drafts={[left.draft, right.draft]} pull={false} />
+        </Suspense>
+      ) : view === "side" ? (
         <div className="two-socks">
           <OneSock answer={left} name="Left" />
           <OneSock answer={right} name="Right" />

@@ -19,6 +19,13 @@ import { Working } from "./Working";
 /** What turns the sock in space is large, and fetched when somebody wants it. */
 const Turned = lazy(() => import("../turn/Turned"));
 
+const looks = [
+  { value: "rows", label: "Rows" },
+  { value: "pull", label: "Where it pulls" },
+  { value: "turn", label: "Turn it" },
+  { value: "turn-pull", label: "Turn the pull" },
+];
+
 /** Picture is the sock as far as it is decided. */
 export function Picture() {
   const answer = useBoard((b) => b.answer);
@@ -83,24 +90,19 @@ function Drawn() {
       <div className={view === null ? "drawn one" : "drawn"}>
         <div className="picture-switches">
           <PairSwitch />
-          {view !== "side" && view !== "over" && (
+          {view !== "over" && (
             <Switch
               name="look"
-              legend="How the sock is seen"
-              ways={[
-                { value: "rows", label: "Rows" },
-                { value: "pull", label: "Where it pulls" },
-                { value: "turn", label: "Turn it" },
-                { value: "turn-pull", label: "Turn the pull" },
-              ]}
+              legend={view === "side" ? "How the socks are seen" : "How the sock is seen"}
+              ways={looks.filter(({ value }) => view !== "side" || !value.includes("pull"))}
             />
           )}
         </div>
         {view === "side" || view === "over" ? (
-          <Pair view={view} />
+          <Pair view={view} turned={view === "side" && look === "turn"} />
         ) : look === "turn" || look === "turn-pull" ? (
           <Suspense fallback={<Skeleton active />}>
-            <Turned key={scheme} draft={after?.draft ?? good.draft} pull={look === "turn-pull"} />
+            <Turned key={scheme} drafts={[after?.draft ?? good.draft]} pull={look === "turn-pull"} />
           </Suspense>
         ) : drawing === undefined ? (
           <div className="sock" role="status" aria-label="The sock is being drawn" />
@@ -120,7 +122,7 @@ function Drawn() {
           />
         )}
       </div>
-      {drawing && (look === "pull" || look === "turn-pull") && (
+      {drawing && view === null && (look === "pull" || look === "turn-pull") && (
         <PullNote
           drawing={drawing}
           fit={good.fit ?? []}

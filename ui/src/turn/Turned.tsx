@@ -1,11 +1,11 @@
-import { useQuery } from "@tanstack/react-query";
+import { useQueries } from "@tanstack/react-query";
 import { Button, Skeleton } from "antd";
 import { useCallback, useEffect, useRef, useState } from "react";
-import type { Draft } from "../api/client";
+import type { Draft, Space } from "../api/client";
 import { spaceOf } from "../api/plan";
 import { Failure } from "../shell/Failure";
 import { useUnit } from "../units/units";
-import { firstLook, type Look, type Stage, stageOf } from "./stage";
+import { type Look, type Stage, stageOf } from "./stage";
 import { unpacked } from "./surface";
 
 /** How far a key turns, in radians, and how much nearer it comes. */
@@ -21,35 +21,78 @@ const within = (look: Look): Look => ({
 
 const dye = (name: string) => getComputedStyle(document.documentElement).getPropertyValue(`--${name}`).trim();
 
-/** Turned is the sock on its foot in space: it is turned by mouse, by finger and by keys. */
-export default function Turned({ draft, pull }: { draft: Draft; pull: boolean }) {
+const dyes: Record<string, string> = { "": "moss", contrast: "acorn" };
+const repeats = ["moss", "acorn", "rosehip", "bark", "pull-slack"];
+
+const yarnsOf = (space: Space) =>
+  space.yarns.map((colour, i) =>
+    dye(dyes[colour] ?? repeats[Number(colour.split("repeat-")[1] ?? i) % repeats.length] ?? "bark"),
+  );
+
+/** Named ways to look: at one sock, and at two beside each other. */
+const looks = (side: Space["side"] | "both"): [string, Omit<Look, "near">][] => {
+  const [left, right] = [
+    { round: 0, up: 0.1 },
+    { round: Math.PI, up: 0.1 },
+  ];
+  return side === "both"
+    ? [
+        ["Toes from above", { round: Math.PI / 2, up: 0.8 }],
+        ["From the left", left],
+        ["Soles", { round: Math.PI / 2, up: -1.1 }],
+        ["Heels", { round: -Math.PI / 2, up: 0.25 }],
+        ["From the right", right],
+      ]
+    : [
+        ["Outer side", side === "left" ? left : right],
+        ["Toe from above", { round: side === "left" ? 1.25 : Math.PI - 1.25, up: 0.85 }],
+        ["Sole", { round: side === "left" ? 0 : Math.PI, up: -1.3 }],
+        ["Heel", { round: side === "left" ? -1.9 : Math.PI + 1.9, up: 0.15 }],
+        ["Inner side", side === "left" ? right : left],
+      ];
+};
+
+/** A little round and above what is seen first, so that it is seen to be a body. */
+const firstLook = (side: Space["side"] | "both"): Look =>
+  side === "both"
+    ? { round: 1.1, up: 0.55, near: 1 }
+    : { round: side === "left" ? 0.35 : Math.PI - 0.35, up: 0.25, near: 1 };
+
+/** Turned is a sock on its foot in space, or both socks of a pair: turned by mouse, by finger and by keys. */
+export default function Turned({ drafts, pull }: { drafts: Draft[]; pull: boolean }) {
   const unit = useUnit();
-  const space = useQuery(spaceOf(draft, unit));
+  const answers = useQueries({ queries: drafts.map((draft) => spaceOf(draft, unit)) });
   const canvas = useRef<HTMLCanvasElement>(null);
   const stage = useRef<Stage | null>(null);
-  const look = useRef<Look>(firstLook);
+  const look = useRef<Look | undefined>(undefined);
   const [none, setNone] = useState(false);
-  const draw = useCallback(() => stage.current?.draw(look.current, pull), [pull]);
+  const spaces = answers.flatMap(({ data }) => data ?? []);
+  const ready = spaces.length === drafts.length;
+  const side = spaces.length > 1 ? "both" : (spaces[0]?.side ?? "left");
+  const now = useCallback(() => look.current ?? firstLook(side), [side]);
+  const draw = useCallback(() => stage.current?.draw(now(), pull), [now, pull]);
+  const last = useRef(draw);
+  last.current = draw;
   const go = (change: Partial<Look>) => {
-    look.current = within({ ...look.current, ...change });
+    look.current = within({ ...now(), ...change });
     requestAnimationFrame(draw);
   };
-  const data = space.data;
+  const made = answers.map(({ dataUpdatedAt }) => dataUpdatedAt).join();
+  // biome-ignore lint/correctness/useExhaustiveDependencies: the stage is set anew when a sock was made anew, and only then
   useEffect(() => {
     const here = canvas.current;
-    if (!here || !data) {
+    if (!here || !ready) {
       return;
     }
-    const dyes: Record<string, string> = { "": "moss", contrast: "acorn" };
-    const repeats = ["moss", "acorn", "rosehip", "bark", "pull-slack"];
-    const yarnOf = (colour: string, i: number) =>
-      dye(dyes[colour] ?? repeats[Number(colour.split("repeat-")[1] ?? i) % repeats.length] ?? "bark");
     try {
-      stage.current = stageOf(here, unpacked(data), {
-        yarns: data.yarns.map(yarnOf),
-        words: ["pull-slack", "pull-sits", "pull-snug", "pull-tight"].map(dye),
-        foot: dye("ghost"),
-      });
+      stage.current = stageOf(
+        here,
+        spaces.map((space) => ({ surface: unpacked(space), yarns: yarnsOf(space) })),
+        {
+          words: ["pull-slack", "pull-sits", "pull-snug", "pull-tight"].map(dye),
+          foot: dye("ghost"),
+        },
+      );
     } catch {
       setNone(true);
       return;
@@ -57,7 +100,7 @@ export default function Turned({ draft, pull }: { draft: Draft; pull: boolean })
     const fits = new ResizeObserver(([entry]) => {
       const { width, height } = entry?.contentRect ?? { width: 1, height: 1 };
       stage.current?.resize(width, height);
-      stage.current?.draw(look.current, false);
+      last.current();
       here.dataset.drawn = "yes";
     });
     fits.observe(here);
@@ -66,14 +109,15 @@ export default function Turned({ draft, pull }: { draft: Draft; pull: boolean })
       stage.current?.leave();
       stage.current = null;
     };
-  }, [data]);
+  }, [made, ready]);
   useEffect(draw, [draw]);
   const drag = useRef<{ x: number; y: number; look: Look } | null>(null);
   const fingers = useRef(new Map<number, { x: number; y: number }>());
   const pinch = useRef<{ apart: number; near: number } | null>(null);
 
-  if (space.isError) {
-    return <Failure error={space.error} retry={() => space.refetch()} />;
+  const failed = answers.find((answer) => answer.isError);
+  if (failed) {
+    return <Failure error={failed.error} retry={() => failed.refetch()} />;
   }
   if (none) {
     return (
@@ -88,18 +132,18 @@ export default function Turned({ draft, pull }: { draft: Draft; pull: boolean })
   };
   return (
     <div className="turned">
-      {!data && <Skeleton active />}
+      {!ready && <Skeleton active />}
       <canvas
         ref={canvas}
-        hidden={!data}
+        hidden={!ready}
         role="img"
         tabIndex={0}
-        aria-label="The sock on its foot, to be turned with the arrow keys; plus and minus come nearer and go away, Home looks from the side"
+        aria-label={`${side === "both" ? "Both socks on their feet" : "The sock on its foot"}, to be turned with the arrow keys; plus and minus come nearer and go away, Home looks as at first`}
         onPointerDown={(e) => {
           e.currentTarget.setPointerCapture(e.pointerId);
           fingers.current.set(e.pointerId, { x: e.clientX, y: e.clientY });
-          drag.current = { x: e.clientX, y: e.clientY, look: look.current };
-          pinch.current = fingers.current.size === 2 ? { apart: apart(), near: look.current.near } : null;
+          drag.current = { x: e.clientX, y: e.clientY, look: now() };
+          pinch.current = fingers.current.size === 2 ? { apart: apart(), near: now().near } : null;
         }}
         onPointerMove={(e) => {
           if (!fingers.current.has(e.pointerId)) {
@@ -123,9 +167,9 @@ export default function Turned({ draft, pull }: { draft: Draft; pull: boolean })
           drag.current = null;
           pinch.current = null;
         }}
-        onWheel={(e) => go({ near: look.current.near * (e.deltaY < 0 ? 1.1 : 1 / 1.1) })}
+        onWheel={(e) => go({ near: now().near * (e.deltaY < 0 ? 1.1 : 1 / 1.1) })}
         onKeyDown={(e) => {
-          const { round, up, near } = look.current;
+          const { round, up, near } = now();
           const change = {
             ArrowLeft: { round: round - turn },
             ArrowRight: { round: round + turn },
@@ -133,7 +177,7 @@ export default function Turned({ draft, pull }: { draft: Draft; pull: boolean })
             ArrowDown: { up: up - turn },
             "+": { near: near * nearer },
             "-": { near: near / nearer },
-            Home: firstLook,
+            Home: firstLook(side),
           }[e.key];
           if (change) {
             e.preventDefault();
@@ -143,27 +187,15 @@ export default function Turned({ draft, pull }: { draft: Draft; pull: boolean })
       />
       <fieldset className="turn-buttons">
         <legend className="hidden">Turn the sock</legend>
-        {(
-          [
-            ["Outer side", { round: 0, up: 0.1 }],
-            ["Toe from above", { round: 1.25, up: 0.85 }],
-            ["Sole", { round: 0, up: -1.3 }],
-            ["Heel", { round: -1.9, up: 0.15 }],
-            ["Inner side", { round: Math.PI, up: 0.1 }],
-          ] as [string, Partial<Look>][]
-        ).map(([name, to]) => (
+        {looks(side).map(([name, to]) => (
           <Button key={name} size="small" onClick={() => go({ near: 1, ...to })}>
             {name}
           </Button>
         ))}
-        <Button size="small" aria-label="Nearer" onClick={() => go({ near: look.current.near * nearer })}>
+        <Button size="small" aria-label="Nearer" onClick={() => go({ near: now().near * nearer })}>
           +
         </Button>
-        <Button
-          size="small"
-          aria-label="Farther away"
-          onClick={() => go({ near: look.current.near / nearer })}
-        >
+        <Button size="small" aria-label="Farther away" onClick={() => go({ near: now().near / nearer })}>
           −
         </Button>
       </fieldset>

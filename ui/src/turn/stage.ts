@@ -19,10 +19,11 @@ import type { Surface } from "./surface";
 /** Look is from where the sock is seen: round it, from above or below, and from how near. */
 export type Look = { round: number; up: number; near: number };
 
-export const firstLook: Look = { round: 0.35, up: 0.25, near: 1 };
+/** A sock with the colours of its yarns. */
+export type Dyed = { surface: Surface; yarns: string[] };
 
-/** Colours of the stage, as the page has them. */
-export type Dyes = { yarns: string[]; words: string[]; foot: string };
+/** Colours of the words of stretch and of the foot, as the page has them. */
+export type Colours = { words: string[]; foot: string };
 
 export type Stage = {
   draw: (look: Look, pull: boolean) => void;
@@ -85,8 +86,43 @@ function stitchPicture(): HTMLCanvasElement {
   return canvas;
 }
 
-/** stageOf puts a sock on a canvas; it throws where the browser draws nothing in space. */
-export function stageOf(canvas: HTMLCanvasElement, surface: Surface, dyes: Dyes): Stage {
+/** How far from the middle two socks stand that are on the feet of one person, in mm. */
+const stance = 68;
+
+/** dyed gives every corner the colour of its number. */
+function dyed(numbers: Uint8Array, list: string[]): BufferAttribute {
+  const colours = list.map((c) => new Color(c));
+  const out = new Float32Array(3 * numbers.length);
+  numbers.forEach((n, i) => {
+    const c = colours[n % colours.length];
+    out.set([c?.r ?? 1, c?.g ?? 1, c?.b ?? 1], 3 * i);
+  });
+  return new BufferAttribute(out, 3);
+}
+
+/** clothOf is the sock as triangles. */
+function clothOf(surface: Surface): BufferGeometry {
+  const cloth = new BufferGeometry();
+  cloth.setAttribute("position", new BufferAttribute(surface.positions, 3));
+  cloth.setAttribute("normal", new BufferAttribute(surface.normals, 3));
+  cloth.setAttribute("uv", new BufferAttribute(surface.uvs, 2));
+  return cloth;
+}
+
+/** skinOf is the foot in it. */
+function skinOf(surface: Surface): BufferGeometry {
+  const skin = new BufferGeometry();
+  skin.setAttribute("position", new BufferAttribute(surface.foot.positions, 3));
+  skin.setIndex(new BufferAttribute(surface.foot.index, 1));
+  skin.computeVertexNormals();
+  return skin;
+}
+
+/**
+ * stageOf puts socks on a canvas, each on its foot: one, or the left and the right one
+ * beside each other as feet stand. It throws where the browser draws nothing in space.
+ */
+export function stageOf(canvas: HTMLCanvasElement, socks: Dyed[], colours: Colours): Stage {
   const renderer = new WebGLRenderer({ canvas, antialias: true, alpha: true });
   const scene = new Scene();
   const camera = new PerspectiveCamera(28, 1, 10, 4000);
@@ -97,36 +133,28 @@ export function stageOf(canvas: HTMLCanvasElement, surface: Surface, dyes: Dyes)
   picture.colorSpace = SRGBColorSpace;
   picture.wrapT = RepeatWrapping;
   picture.anisotropy = 4;
-  const cloth = new BufferGeometry();
-  cloth.setAttribute("position", new BufferAttribute(surface.positions, 3));
-  cloth.setAttribute("normal", new BufferAttribute(surface.normals, 3));
-  cloth.setAttribute("uv", new BufferAttribute(surface.uvs, 2));
-  const dyed = (numbers: Uint8Array, list: string[]) => {
-    const colours = list.map((c) => new Color(c));
-    const out = new Float32Array(3 * numbers.length);
-    numbers.forEach((n, i) => {
-      const c = colours[n % colours.length];
-      out.set([c?.r ?? 1, c?.g ?? 1, c?.b ?? 1], 3 * i);
-    });
-    return new BufferAttribute(out, 3);
-  };
-  const asKnitted = dyed(surface.yarns, dyes.yarns);
-  const asPulled = dyed(surface.words, dyes.words);
   const wool = new MeshLambertMaterial({ map: picture, vertexColors: true, side: DoubleSide });
-  scene.add(new Mesh(cloth, wool));
+  const foot = new MeshLambertMaterial({ color: colours.foot, side: DoubleSide });
+  const pieces = socks.map(({ surface, yarns }, i) => {
+    const [cloth, skin] = [clothOf(surface), skinOf(surface)];
+    for (const mesh of [new Mesh(cloth, wool), new Mesh(skin, foot)]) {
+      mesh.position.z = socks.length === 1 ? 0 : stance * (1 - 2 * i);
+      scene.add(mesh);
+    }
+    return { cloth, skin, knitted: dyed(surface.yarns, yarns), pulled: dyed(surface.words, colours.words) };
+  });
 
-  const skin = new BufferGeometry();
-  skin.setAttribute("position", new BufferAttribute(surface.foot.positions, 3));
-  skin.setIndex(new BufferAttribute(surface.foot.index, 1));
-  skin.computeVertexNormals();
-  const foot = new MeshLambertMaterial({ color: dyes.foot, side: DoubleSide });
-  scene.add(new Mesh(skin, foot));
-
-  const [mx, my, mz] = surface.middle;
+  const mean = (of: (s: Surface) => number) =>
+    socks.reduce((sum, s) => sum + of(s.surface), 0) / socks.length;
+  const [mx, my] = [mean((s) => s.middle[0]), mean((s) => s.middle[1])];
+  const mz = socks.length === 1 ? mean((s) => s.middle[2]) : 0;
+  const size = Math.max(...socks.map((s) => s.surface.size));
   return {
     draw: (look, pull) => {
-      cloth.setAttribute("color", pull ? asPulled : asKnitted);
-      const far = (2.5 * surface.size) / look.near;
+      for (const { cloth, knitted, pulled } of pieces) {
+        cloth.setAttribute("color", pull ? pulled : knitted);
+      }
+      const far = ((socks.length === 1 ? 2.5 : 3.1) * size) / look.near;
       const level = Math.cos(look.up) * far;
       camera.position.set(
         mx - Math.sin(look.round) * level,
@@ -144,7 +172,11 @@ export function stageOf(canvas: HTMLCanvasElement, surface: Surface, dyes: Dyes)
       camera.updateProjectionMatrix();
     },
     leave: () => {
-      for (const thing of [cloth, skin, wool, foot, picture, renderer]) {
+      for (const { cloth, skin } of pieces) {
+        cloth.dispose();
+        skin.dispose();
+      }
+      for (const thing of [wool, foot, picture, renderer]) {
         thing.dispose();
       }
     },
