@@ -17,7 +17,15 @@ const onFoot = (far: number, aside: number): Point => [
   heel[1] + along[1] * far + across[1] * aside,
 ];
 
-export const truth = { length: 251, width: 96, toeDepth: 52 };
+/** The middle of the ball lies 8 mm to the outer side, 178 mm along: seen from the line through it the tip lies inward. */
+const turned = Math.atan2(8, 178);
+export const truth = {
+  length: 251,
+  width: 96,
+  toeDepth: 52,
+  tipInward: 251 * Math.sin(turned),
+  littleToeOutward: 50 * Math.cos(turned) - (251 - 52) * Math.sin(turned),
+};
 
 const onSheet: Record<string, Point> = {
   "corner 1": [0, 0],
@@ -28,26 +36,26 @@ const onSheet: Record<string, Point> = {
   "scale 2": [240, 190],
   heel,
   toe,
-  "ball 1": onFoot(182, -50),
-  "ball 2": onFoot(174, 46),
-  "little toe": onFoot(251 - 52, 44),
+  "ball 1": onFoot(182, -40),
+  "ball 2": onFoot(174, 56),
+  "little toe": onFoot(251 - 52, 50),
 };
 
 const outline: Point[] = [
   heel,
   onFoot(14, -26),
-  onFoot(70, -29),
-  onFoot(130, -36),
-  onFoot(182, -50),
-  onFoot(225, -44),
-  onFoot(246, -20),
+  onFoot(70, -26),
+  onFoot(130, -28),
+  onFoot(182, -40),
+  onFoot(225, -38),
+  onFoot(246, -18),
   toe,
-  onFoot(244, 20),
-  onFoot(225, 36),
-  onFoot(199, 44),
-  onFoot(174, 46),
-  onFoot(110, 34),
-  onFoot(60, 30),
+  onFoot(244, 22),
+  onFoot(225, 40),
+  onFoot(199, 50),
+  onFoot(174, 56),
+  onFoot(110, 40),
+  onFoot(60, 32),
   onFoot(14, 26),
 ];
 

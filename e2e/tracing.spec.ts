@@ -19,11 +19,15 @@ async function found(page: Page, label: string): Promise<number> {
 }
 
 async function expectFoot(page: Page) {
-  await expect(page.locator(".found-line")).toHaveCount(3);
+  await expect(page.locator(".found-line")).toHaveCount(5);
   // Within 1 mm: what is shown is rounded to 1 mm.
   expect(Math.abs((await found(page, "Length")) - truth.length)).toBeLessThanOrEqual(1);
   expect(Math.abs((await found(page, "Width")) - truth.width)).toBeLessThanOrEqual(1);
   expect(Math.abs((await found(page, "Depth of the toes")) - truth.toeDepth)).toBeLessThanOrEqual(1);
+  expect(Math.abs((await found(page, "Longest toe, inward")) - truth.tipInward)).toBeLessThanOrEqual(1.5);
+  expect(Math.abs((await found(page, "Little toe, outward")) - truth.littleToeOutward)).toBeLessThanOrEqual(
+    1.5,
+  );
 }
 
 test("a scan is measured by its ruler", async ({ page }) => {
@@ -54,6 +58,12 @@ test("a photo at a slant is put right by the corners of the sheet, and its lengt
   const length = page.locator(".measures > li").filter({ hasText: "from a tracing" }).first();
   await expect(length).toContainText("25.1");
   await expect(length).toContainText("± 0.");
+  // The toes of the picture have the shape of the traced ones.
+  const inward = page
+    .locator(".measures > li")
+    .filter({ has: page.getByRole("heading", { name: "Longest toe, inward" }) });
+  await expect(inward).toContainText("1.1");
+  await expect(inward).toContainText("from a tracing");
   await expect(page.locator(".tracings img")).toBeVisible();
   await page.getByRole("button", { name: "Delete the picture" }).click();
   await expect(page.locator(".tracings img")).toHaveCount(0);

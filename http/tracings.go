@@ -67,7 +67,10 @@ func (s *server) addTracing(c call[NewTracing]) (WearerView, error) {
 	for _, f := range []struct {
 		what  string
 		found *tracing.Found
-	}{{"length_mm", &found.Length}, {"toe_depth_mm", found.ToeDepth}, {"ball_width_mm", found.Width}} {
+	}{
+		{"length_mm", &found.Length}, {"toe_depth_mm", found.ToeDepth}, {"ball_width_mm", found.Width},
+		{"toe_tip_aside_mm", found.ToeTipAside}, {"little_toe_aside_mm", found.LittleToeAside},
+	} {
 		if f.found == nil {
 			continue
 		}

@@ -50,15 +50,19 @@ type Design struct {
 
 // Foot is one foot, measured with its full weight on it.
 type Foot struct {
-	Length       Length   `json:"length_mm"`
-	BallGirth    Length   `json:"ball_girth_mm"`
-	ToeDepth     Length   `json:"toe_depth_mm"`
-	HeelDiagonal Length   `json:"heel_diagonal_mm"`
-	AnkleGirth   Length   `json:"ankle_girth_mm"`
-	HeelWidth    string   `json:"heel_width"`
-	CalfGirth    *Length  `json:"calf_girth_mm"`
-	CalfHeight   *Length  `json:"calf_height_mm"`
-	Estimated    []string `json:"estimated"`
+	Length       Length  `json:"length_mm"`
+	BallGirth    Length  `json:"ball_girth_mm"`
+	ToeDepth     Length  `json:"toe_depth_mm"`
+	HeelDiagonal Length  `json:"heel_diagonal_mm"`
+	AnkleGirth   Length  `json:"ankle_girth_mm"`
+	HeelWidth    string  `json:"heel_width"`
+	CalfGirth    *Length `json:"calf_girth_mm"`
+	CalfHeight   *Length `json:"calf_height_mm"`
+	// ToeTipAside and LittleToeAside shape the toes: how far the tip of the longest toe lies to the inner side of the line from the
+	// heel to the middle of the ball, and the root of the little toe to its outer side. Feet at large where they are not told.
+	ToeTipAside    *Length  `json:"toe_tip_aside_mm,omitempty"`
+	LittleToeAside *Length  `json:"little_toe_aside_mm,omitempty"`
+	Estimated      []string `json:"estimated"`
 	// Cautions name what changes the advice for this person; none is the usual case.
 	Cautions []string `json:"cautions,omitempty"`
 }

@@ -22,7 +22,7 @@ func (v *validation) show(l Length) string {
 }
 
 func (f *Foot) values() []*Length {
-	return []*Length{&f.Length, &f.BallGirth, &f.ToeDepth, &f.HeelDiagonal, &f.AnkleGirth, f.CalfGirth, f.CalfHeight}
+	return []*Length{&f.Length, &f.BallGirth, &f.ToeDepth, &f.HeelDiagonal, &f.AnkleGirth, f.CalfGirth, f.CalfHeight, f.ToeTipAside, f.LittleToeAside}
 }
 
 // guessedBelow lets a guess lie a little under the range of measured values: the

@@ -101,6 +101,8 @@ var Kinds = []Kind{
 	{"ankle_girth_mm", "Ankle", "Round the thinnest place above the ankle bones.", 60, 460, true, "the girth of the ankle"},
 	{"calf_girth_mm", "Calf", "Round the thickest place of the calf, for knee socks.", 80, 700, true, "the girth of the calf"},
 	{"calf_height_mm", "Height of the calf", "From the floor up to that place.", 50, 600, true, "the height of the calf"},
+	{"toe_tip_aside_mm", "Longest toe, inward", "From the middle of the foot, heel to ball, over to its tip. A tracing tells it; it shapes the toes of the picture, no count.", 0, 60, true, "how far the longest toe lies inward"},
+	{"little_toe_aside_mm", "Little toe, outward", "From the same line out to where the little toe begins. A tracing tells it; it shapes the toes of the picture, no count.", 10, 90, true, "how far the little toe lies outward"},
 }
 
 // KindOf finds a kind by its name.

@@ -156,6 +156,31 @@ func TestAFootIsLeftOrRight(t *testing.T) {
 	}
 }
 
+// A tracing shapes the toes: they end at the tip of the longest toe, and their outer side goes through the root of the little one.
+func TestATracingShapesTheToes(t *testing.T) {
+	rapid.Check(t, func(t *rapid.T) {
+		m := anyFoot(t)
+		usual := Of(m, Left, 120)
+		outer := usual.Skin(usual.toes, math.Pi/2)[2]
+		tip := measure.Length(rapid.Float64Range(0.02, 0.12).Draw(t, "tip") * usual.Length)
+		little := measure.Length(outer + rapid.Float64Range(-0.01, 0.01).Draw(t, "little toe")*usual.Length)
+		m.ToeTipAside, m.LittleToeAside = &tip, &little
+		for _, side := range []Side{Left, Right} {
+			f := Of(m, side, 120)
+			if got := -float64(side) * f.Aside(0); math.Abs(got-float64(tip)) > 0.01 {
+				t.Fatalf("the tip lies %.1f mm inward, traced %.1f", got, float64(tip))
+			}
+			p := f.Skin(f.toes, float64(side)*math.Pi/2)
+			if got := float64(side) * p[2]; math.Abs(got-float64(little)) > 4 {
+				t.Fatalf("the little toe begins %.1f mm outward, traced %.1f", got, float64(little))
+			}
+			if a, b := tapeRound(f, f.toes), ToesShare*float64(m.BallGirth); math.Abs(a/b-1) > 0.01 {
+				t.Fatalf("the toes are %.1f mm round, not %.1f", a, b)
+			}
+		}
+	})
+}
+
 // toeTip is half the width of the foot a few millimetres behind the tip.
 func toeTip(f *Foot) float64 {
 	outer, inner := f.Skin(12, math.Pi/2), f.Skin(12, -math.Pi/2)

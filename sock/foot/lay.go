@@ -25,6 +25,27 @@ func (f *Foot) lay(m *design.Foot) {
 		at := float64(i) * f.step
 		f.rings[i] = f.slice(at, girth.of(at)*f.tapers(at), &seen)
 	}
+	f.bendToes(m)
+}
+
+// bendToes moves the slices of the toes to the inner side, most at the tip: the
+// big toe is the longest. Where a tracing told it, they go through the tip of
+// the longest toe and the root of the little one.
+func (f *Foot) bendToes(m *design.Foot) {
+	tip, power := tipAside*f.Length, 1.6
+	if m.ToeTipAside != nil {
+		tip = float64(*m.ToeTipAside)
+	}
+	if m.LittleToeAside != nil && tip > 0 {
+		a, b, t := f.slide(f.toes)
+		half := radiusAt(a, math.Pi/2) + t*(radiusAt(b, math.Pi/2)-radiusAt(a, math.Pi/2))
+		const least, most = 0.7, 6
+		in := math.Max(half-float64(*m.LittleToeAside), 1e-6) // how far the middle lies inward at the root of the little toe
+		power = math.Min(math.Max(math.Log(in/tip)/math.Log(1-f.toes/f.at[ball]), least), most)
+	}
+	for i := range f.rings {
+		f.rings[i].aside = -float64(f.Side) * tip * math.Pow(math.Max(0, 1-float64(i)*f.step/f.at[ball]), power)
+	}
 }
 
 // placed works out where the places of the foot lie along it, and gives how high the ankle and the calf are.
@@ -95,7 +116,6 @@ func (f *Foot) slice(at, girth float64, seen *profile) ring {
 		r.radii[k] *= size
 	}
 	r.middle = back - size*s.depth
-	r.aside = -float64(f.Side) * tipAside * f.Length * math.Pow(math.Max(0, 1-at/f.at[ball]), 1.6)
 	return r
 }
 

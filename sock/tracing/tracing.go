@@ -48,6 +48,10 @@ type Foot struct {
 	Length   Found  `json:"length"`
 	Width    *Found `json:"width,omitempty"`
 	ToeDepth *Found `json:"toe_depth,omitempty"`
+	// ToeTipAside is how far the tip of the longest toe lies to the inner side of the line from the heel to the middle of the
+	// ball, LittleToeAside how far the little toe begins to its outer side; told where ball and little toe are marked.
+	ToeTipAside    *Found `json:"toe_tip_aside,omitempty"`
+	LittleToeAside *Found `json:"little_toe_aside,omitempty"`
 	// Text says what was assumed.
 	Text string `json:"text"`
 }
@@ -85,7 +89,15 @@ func Measure(m Marks) (Foot, error) {
 		found := m.withError(toeDepth)
 		foot.ToeDepth = &found
 	}
-	for _, found := range []*Found{&foot.Length, foot.Width, foot.ToeDepth} {
+	if len(m.Ball) == 2 && len(m.LittleToe) == 1 {
+		tip, little := m.withError(toeTipAside), m.withError(littleToeAside)
+		// Marks that are set roughly give toes that no foot has; the lengths are right all the same.
+		const mostTip, leastLittle, mostLittle = 60, 10, 90
+		if tip.Length >= 0 && tip.Length <= mostTip && little.Length >= leastLittle && little.Length <= mostLittle {
+			foot.ToeTipAside, foot.LittleToeAside = &tip, &little
+		}
+	}
+	for _, found := range []*Found{&foot.Length, foot.Width, foot.ToeDepth, foot.ToeTipAside, foot.LittleToeAside} {
 		if found != nil && !found.finite() {
 			return Foot{}, document.Faults{{Field: "corners", Message: "seen like this the sheet ends before the foot does: look at its corners, or take the picture from higher up"}}
 		}
@@ -121,6 +133,23 @@ func toeDepth(m Marks, on func(Point) Point) float64 {
 	along := axis(m, on)
 	return (toe[0]-little[0])*along[0] + (toe[1]-little[1])*along[1]
 }
+
+// aside is how far a place lies from the line from the heel to the middle of the ball, to the side on which the little toe is marked.
+func aside(m Marks, on func(Point) Point, place Point) float64 {
+	heel, a, b := on(m.Heel), on(m.Ball[0]), on(m.Ball[1])
+	along := Point{(a[0]+b[0])/2 - heel[0], (a[1]+b[1])/2 - heel[1]}
+	far := math.Hypot(along[0], along[1])
+	to := func(p Point) float64 {
+		q := on(p)
+		return ((q[1]-heel[1])*along[0] - (q[0]-heel[0])*along[1]) / far
+	}
+	return math.Copysign(to(place), to(place)*to(m.LittleToe[0]))
+}
+
+func littleToeAside(m Marks, on func(Point) Point) float64 { return aside(m, on, m.LittleToe[0]) }
+
+// toeTipAside is told to the inner side.
+func toeTipAside(m Marks, on func(Point) Point) float64 { return -aside(m, on, m.Toe) }
 
 // axis is the direction from heel to toe.
 func axis(m Marks, on func(Point) Point) Point {

@@ -20,6 +20,9 @@ func TestAScanByHand(t *testing.T) {
 	assert.InDelta(t, 251, float64(foot.Length.Length), 1e-9)
 	assert.InDelta(t, 96, float64(foot.Width.Length), 1e-9, "across the foot, whatever the marks' place along it")
 	assert.InDelta(t, 50, float64(foot.ToeDepth.Length), 1e-9)
+	// The middle of the ball lies at 780, 400, so that the tip lies on the line from the heel, and the little toe 160 points beside it.
+	assert.InDelta(t, 0, float64(foot.ToeTipAside.Length), 1e-9)
+	assert.InDelta(t, 40, float64(foot.LittleToeAside.Length), 1e-9)
 	// Two marks of 1.5 points are 0.375 mm each, the scale's 0.188 % each of 251 mm, and the pen 1 mm.
 	want := math.Sqrt(1 + 2*0.375*0.375 + 2*math.Pow(251*1.5/800, 2))
 	assert.InDelta(t, want, float64(foot.Length.Uncertainty), 0.02)
@@ -65,6 +68,10 @@ func TestASlantIsTakenOut(t *testing.T) {
 		near("length", foot.Length, length)
 		near("width", *foot.Width, 95)
 		near("toes", *foot.ToeDepth, 0.2*length)
+		// The middle of the ball lies 0.68 of the length along and 2.5 mm to the side of the little toe: from the line through it the tip lies inward.
+		turn := math.Atan2(2.5, 0.68*length-8)
+		near("tip", *foot.ToeTipAside, length*math.Sin(turn))
+		near("little toe", *foot.LittleToeAside, 40*math.Cos(turn)-0.8*length*math.Sin(turn))
 	})
 }
 

@@ -1595,7 +1595,9 @@ export interface components {
             heel_diagonal_mm: components["schemas"]["MeasureLength"];
             heel_width: string;
             length_mm: components["schemas"]["MeasureLength"];
+            little_toe_aside_mm?: components["schemas"]["MeasureLength"];
             toe_depth_mm: components["schemas"]["MeasureLength"];
+            toe_tip_aside_mm?: components["schemas"]["MeasureLength"];
         };
         DesignFootLength: {
             heel_mm: components["schemas"]["MeasureLength"];
@@ -2692,8 +2694,10 @@ export interface components {
         TimeDuration: number;
         TracingFoot: {
             length: components["schemas"]["TracingFound"];
+            little_toe_aside?: components["schemas"]["TracingFound"];
             text: string;
             toe_depth?: components["schemas"]["TracingFound"];
+            toe_tip_aside?: components["schemas"]["TracingFound"];
             width?: components["schemas"]["TracingFound"];
         };
         TracingFound: {

@@ -64,6 +64,22 @@ const tapes: Record<string, ReactNode> = {
       <path className="aid" d="M104 36h22M98 88h28" />
     </>
   ),
+  toe_tip_aside_mm: (
+    <>
+      <path className="body" d={above} />
+      <path className="aid" d="M148 52H6" />
+      <path className="tape" d="M20 52V30M14 52h12M14 30h12" />
+      <circle className="end" cx="20" cy="30" r="3" />
+    </>
+  ),
+  little_toe_aside_mm: (
+    <>
+      <path className="body" d={above} />
+      <path className="aid" d="M148 52H6" />
+      <path className="tape" d="M50 52v24M44 52h12M44 76h12" />
+      <circle className="end" cx="50" cy="76" r="3" />
+    </>
+  ),
 };
 
 /** FootPicture shows where the tape goes. */

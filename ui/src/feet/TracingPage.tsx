@@ -162,6 +162,8 @@ function Measuring({ picture, id, side }: { picture: Picture; id: string; side: 
             <Found label="Length" found={found.length} />
             <Found label="Width" found={found.width} />
             <Found label="Depth of the toes" found={found.toe_depth} />
+            <Found label="Longest toe, inward" found={found.toe_tip_aside} />
+            <Found label="Little toe, outward" found={found.little_toe_aside} />
             <p className="hint">{found.text}</p>
             <div className="field">
               <label htmlFor="traced-on">Traced on</label>
