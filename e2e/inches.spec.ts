@@ -3,7 +3,7 @@ import { expect, test } from "@playwright/test";
 // Who reads inches reads them on every page; nobody reads the path of a field, or one of many.
 const never = [
   // Needles are sold in millimetres, and what is said in both units names both.
-  /(?<!on )(?<!\d in )(?<![\d.])\d[\d.]* (cm|mm)\b(?! \(\d)(?!, 241 mm)(?! or 9)/,
+  /(?<!on )(?<!\d in )(?<![\d.])\d[\d.]* (cm|mm|m)\b(?! \(\d)(?!, 241 mm)(?! or 9)/,
   /\b1 (rounds|rows|turns|stitches)\b/,
   /\b(foot|gauge|toe|heel|leg|cuff|corner|fit|yarn|ankle)\.[a-z]+_?[a-z]*: /,
 ];

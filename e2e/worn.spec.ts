@@ -1,7 +1,7 @@
 import { createHash } from "node:crypto";
 import AxeBuilder from "@axe-core/playwright";
 import { expect, test } from "@playwright/test";
-import { board, cast, choose, decide, newSock, typeFoot } from "./steps";
+import { board, cast, choose, decide, newSock, said, typeFoot } from "./steps";
 
 test("where the sock pulls is told by colour, line and word; a touch says how far, and what eases it most", async ({
   page,
@@ -148,6 +148,19 @@ test("a yarn that stripes by itself is laid along the rows as it comes off the b
   await page.getByLabel("Metres of colour 3").fill("4.5");
   await page.getByRole("button", { name: "One colour more" }).click();
   await expect(page.locator(".sock .row-line.repeat-3").first()).toBeAttached();
+  // Counted on a sock of 52 stitches: of the rounds of this one, with 68, the same yarn gives 52/68.
+  await page.getByText("in counted rounds", { exact: true }).click();
+  await page.getByLabel("Rounds of colour 1").fill("17");
+  await page.getByLabel("Counted on").fill("52");
+  await expect(said(page, "Yarn")).toContainText("it stripes by itself, 13.0 + 4.6 + 3.1 rounds of the foot");
+  await page.getByText("inches", { exact: true }).click();
+  await page.getByText("in yards", { exact: true }).click();
+  await expect(page.getByLabel("Yards of colour 1")).toHaveValue("8.7");
+  await expect(page.getByLabel("Ball measures")).toHaveAttribute("placeholder", "459.3");
+  await page.getByLabel("Ball measures").fill("400");
+  await page.getByLabel("Ball weighs").fill("100");
+  await page.getByText("cm", { exact: true }).click();
+  await expect(page.getByLabel("Ball measures")).toHaveValue("365.8");
   await page.getByLabel("A yarn that stripes by itself").uncheck();
   await expect(page.locator(".sock .row-line.repeat-1")).toHaveCount(0);
 });

@@ -53,6 +53,8 @@ type NewYarn struct {
 	Metres   string `json:"ball_m"`
 	Fibre    string `json:"fibre"`
 	Note     string `json:"note"`
+	// Unit says whether a length of yarn without its own is in metres (cm) or yards (in).
+	Unit string `json:"unit,omitempty" enum:"cm,in"`
 }
 
 // NewNeedle asks for a needle; its size as it was typed, in mm.
@@ -158,7 +160,15 @@ func number(faults *document.Faults, field, text string) float64 {
 
 func (q *NewYarn) yarn(id string) (swatch.Yarn, error) {
 	var faults document.Faults
-	y := swatch.Yarn{ID: id, Revision: q.Revision, Name: q.Name, Grams: number(&faults, "ball_g", q.Grams), Metres: number(&faults, "ball_m", q.Metres), Fibre: q.Fibre, Note: q.Note}
+	unit, err := unitOf(q.Unit)
+	if err != nil {
+		return swatch.Yarn{}, err
+	}
+	metres, err := measure.ParseYarn(q.Metres, unit)
+	if err != nil {
+		faults.Add("ball_m", "%s", err)
+	}
+	y := swatch.Yarn{ID: id, Revision: q.Revision, Name: q.Name, Grams: number(&faults, "ball_g", q.Grams), Metres: metres, Fibre: q.Fibre, Note: q.Note}
 	if len(faults) == 0 {
 		faults = y.Validate()
 	}

@@ -332,7 +332,30 @@ func yarnSaid(w *words) string {
 	if len(y.Contrast) > 0 {
 		said += "; " + strings.Join(y.Contrast, ", ") + " in contrast"
 	}
-	return said + map[bool]string{true: "; striped"}[len(y.Stripes) > 0] + map[bool]string{true: "; it stripes by itself"}[len(y.Repeat) > 0]
+	if len(y.Stripes) > 0 {
+		said += "; striped"
+	}
+	return said + repeatSaid(w.sock)
+}
+
+// repeatSaid says a yarn that stripes by itself in rounds of the foot, and of the leg where that has another count.
+func repeatSaid(s *knit.Sock) string {
+	repeat := yarn.Repeat(s.Design, s.Stitches)
+	if len(repeat) == 0 {
+		return ""
+	}
+	on := func(stitches int) string {
+		list := make([]string, len(repeat))
+		for i, long := range repeat {
+			list[i] = fmt.Sprintf("%.1f", yarn.StripeRounds(long, stitches, s.Gauge, yarn.Thickness(s.Design.Yarn)))
+		}
+		return strings.Join(list, " + ")
+	}
+	said := "; it stripes by itself, " + on(s.Stitches) + " rounds of the foot"
+	if s.LegStitches != s.Stitches {
+		said += ", " + on(s.LegStitches) + " of the leg"
+	}
+	return said
 }
 
 func roundNumbers(w *words) []Number {

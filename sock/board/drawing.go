@@ -79,7 +79,7 @@ func Turn(ctx context.Context, r draft.Reading) (*shape.Space, error) {
 
 // coloursOf are the colours of the loops of a sock, in its yarn as it repeats.
 func coloursOf(s *knit.Sock, t *trace.Trace) []string {
-	return shape.Colours(t, s.Design.Yarn.Repeat, yarn.PerStitch(s.Gauge, yarn.Thickness(s.Design.Yarn)))
+	return shape.Colours(t, yarn.Repeat(s.Design, s.Stitches), yarn.PerStitch(s.Gauge, yarn.Thickness(s.Design.Yarn)))
 }
 
 // DrawPlan draws a plan on the foot for which its sock was sized.

@@ -26,7 +26,7 @@ var labels = map[string]string{
 	"leg.stitches": "stitches of the leg", "leg.panels": "panels of the rib", "leg.rounds": "rounds of the leg",
 	"cuff": "the cuff", "cuff.pattern": "pattern of the cuff", "cuff.height_mm": "height of the cuff", "cuff.rounds": "rounds of the cuff",
 	"bind_off": "bind-off", "needles": "needles", "needles_by_section": "needles of a section", "round_start": "start of the round",
-	"yarn": "the yarn", "yarn.ball_g": "grams of the ball", "yarn.ball_m": "metres of the ball", "yarn.contrast": "sections in contrast", "yarn.stripes": "stripes", "yarn.repeat_mm": "colours of the yarn",
+	"yarn": "the yarn", "yarn.ball_g": "grams of the ball", "yarn.ball_m": "metres of the ball", "yarn.contrast": "sections in contrast", "yarn.stripes": "stripes", "yarn.repeat_mm": "colours of the yarn", "yarn.repeat_rounds": "rounds counted of each colour", "yarn.repeat_stitches": "stitches on which they were counted",
 	"mirror": "mirrored", "patterns": "patterns of its own",
 }
 

@@ -32,4 +32,8 @@ const (
 	mostColours    = 8
 	shortestColour = 20      // mm of yarn
 	longestRepeat  = 100_000 // mm of yarn
+
+	fewestCounted = 0.1 // rounds of a colour
+	fewestRound   = 8   // stitches on which they were counted
+	mostRound     = 400
 )

@@ -195,8 +195,18 @@ func (v *validation) checkParts(d *Design) {
 	if n := len(d.Yarn.Stripes); n > mostStripes {
 		v.faults.Add("yarn.stripes", "read %d stripes, possible are up to %d", n, mostStripes)
 	}
-	if n := len(d.Yarn.Repeat); n == 1 || n > mostColours {
-		v.faults.Add("yarn.repeat_mm", "read %d colours, possible are 2 to %d", n, mostColours)
+	for field, n := range map[string]int{"yarn.repeat_mm": len(d.Yarn.Repeat), "yarn.repeat_rounds": len(d.Yarn.RepeatRounds)} {
+		if n == 1 || n > mostColours {
+			v.faults.Add(field, "read %d colours, possible are 2 to %d", n, mostColours)
+		}
+	}
+	for i, rounds := range d.Yarn.RepeatRounds {
+		if !(rounds >= fewestCounted && rounds <= mostRounds) {
+			v.faults.Add(fmt.Sprintf("yarn.repeat_rounds[%d]", i), "read %g rounds, possible are %g to %d", rounds, fewestCounted, mostRounds)
+		}
+	}
+	if n := d.Yarn.RepeatStitches; n != nil && (*n < fewestRound || *n > mostRound) {
+		v.faults.Add("yarn.repeat_stitches", "read %d stitches, the rounds were counted on %d to %d", *n, fewestRound, mostRound)
 	}
 	for i, long := range d.Yarn.Repeat {
 		if !(long >= shortestColour && long <= longestRepeat) {
@@ -233,6 +243,9 @@ func (v *validation) checkContradictions(d *Design) {
 		if r := d.Heel.FirstRow; r != nil && *r == "WS" {
 			v.faults.Add("heel.first_row", "read WS with %s: a heel with a strand of its own begins with a right-side row", strand)
 		}
+	}
+	if len(d.Yarn.Repeat) > 0 && len(d.Yarn.RepeatRounds) > 0 {
+		v.faults.Add("yarn.repeat_rounds", "read with yarn.repeat_mm: the colours of the yarn are told either in rounds or as lengths of yarn")
 	}
 	if d.FootLength.School == "from_sock" {
 		for _, field := range []string{"foot_length.toe_mm", "foot_length.heel_mm"} {

@@ -119,6 +119,10 @@ func withUnit(field, text string, unit measure.Unit) string {
 	switch {
 	case strings.HasSuffix(field, "_mm"):
 		return text + " " + string(unit)
+	case field == "yarn.ball_m" && unit == measure.Inches:
+		return text + " yd"
+	case field == "yarn.ball_m":
+		return text + " m"
 	case strings.HasPrefix(field, "gauge.") && unit == measure.Inches:
 		return text + " per 4 in"
 	case strings.HasPrefix(field, "gauge."):
@@ -144,6 +148,8 @@ func readEntry(field, text string, unit measure.Unit) (any, error) {
 	case strings.HasSuffix(field, "_mm"):
 		length, err := measure.ParseLength(text, unit)
 		return float64(length), err
+	case field == "yarn.ball_m":
+		return measure.ParseYarn(text, unit)
 	case strings.HasPrefix(field, "gauge."):
 		return readGauge(text, unit)
 	case field == "heel.picked_up":

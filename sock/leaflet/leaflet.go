@@ -170,9 +170,9 @@ func facts(p *plan.Plan, unit measure.Unit) []Fact {
 		}
 		at.Grams, at.Metres = at.Grams+n.Grams, at.Metres+n.Metres
 	}
-	list = append(list, Fact{"Yarn for a pair", amount(own) + ", " + reserve})
+	list = append(list, Fact{"Yarn for a pair", amount(own, unit) + ", " + reserve})
 	if other.Grams > 0 {
-		list = append(list, Fact{"Contrast for a pair", amount(other)})
+		list = append(list, Fact{"Contrast for a pair", amount(other, unit)})
 	}
 	return list
 }
@@ -181,9 +181,9 @@ func facts(p *plan.Plan, unit measure.Unit) []Fact {
 var reserve = fmt.Sprintf("%.0f %% reserve in it", 100*yarn.Uncertainty)
 
 // amount is what a pair takes of a yarn, with a reserve.
-func amount(n yarn.Need) string {
+func amount(n yarn.Need, unit measure.Unit) string {
 	pair := 2 * (1 + yarn.Uncertainty)
-	return fmt.Sprintf("%.0f g, %.0f m", n.Grams*pair, n.Metres*pair)
+	return fmt.Sprintf("%.0f g, %s", n.Grams*pair, unit.Yarn(n.Metres*pair))
 }
 
 func heelSaid(p *plan.Plan, unit measure.Unit) string {

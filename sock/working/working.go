@@ -86,7 +86,7 @@ func (w *writer) yarn(p *plan.Plan) {
 		grams, metres = grams+n.Grams, metres+n.Metres
 	}
 	w.Add("grams", "Yarn for one sock", fmt.Sprintf("%.0f g", grams), "Weighing the ball replaces the reckoning, which is good to ± "+fmt.Sprintf("%.0f", 100*yarn.Uncertainty)+" %.",
-		"%.1f mm in a stitch (2 ÷ rounds + 1 ÷ stitches + %g × %.2f mm of yarn), %.0f m in all, × %g g ÷ %g m = %.0f g", float64(perStitch), yarn.PerThickness, float64(thickness), metres, y.BallGrams, y.BallMetres, grams)
+		"%.1f mm in a stitch (2 ÷ rounds + 1 ÷ stitches + %g × %.2f mm of yarn), %s in all, × %g g ÷ %s = %.0f g", float64(perStitch), yarn.PerThickness, float64(thickness), w.Unit.Yarn(metres), y.BallGrams, w.Unit.Yarn(y.BallMetres), grams)
 }
 
 // placeNames are the places of the fit as they are said.

@@ -2,6 +2,7 @@ package yarn_test
 
 import (
 	"fmt"
+	"math"
 	"testing"
 
 	"github.com/stretchr/testify/require"
@@ -118,6 +119,27 @@ func TestWhatIsPromisedIsThere(t *testing.T) {
 		}
 		if takes(rounds+1) <= left*(1-reserve) {
 			t.Fatalf("%d rounds are promised, one more is there", rounds)
+		}
+	})
+}
+
+// Rounds that were counted are found again on as many stitches, however thick the yarn; on fewer stitches the same yarn gives more.
+func TestCountedRoundsAreFoundAgain(t *testing.T) {
+	rapid.Check(t, func(t *rapid.T) {
+		d := design.Blank()
+		d.Gauge = design.Gauge{Stitches: rapid.Float64Range(24, 40).Draw(t, "stitches"), Rounds: rapid.Float64Range(32, 56).Draw(t, "rounds")}
+		d.Yarn.BallMetres = rapid.Float64Range(150, 600).Draw(t, "metres")
+		d.Yarn.RepeatRounds = []float64{rapid.Float64Range(0.5, 30).Draw(t, "first"), rapid.Float64Range(0.5, 30).Draw(t, "second")}
+		counted := 4 * rapid.IntRange(10, 22).Draw(t, "counted on")
+		d.Yarn.RepeatStitches = &counted
+		for i, long := range yarn.Repeat(&d, 40) {
+			got := yarn.StripeRounds(long, counted, d.Gauge.PerMM(), yarn.Thickness(d.Yarn))
+			if want := d.Yarn.RepeatRounds[i]; math.Abs(got-want) > 1e-9*want {
+				t.Fatalf("%g rounds were counted, %g are found", want, got)
+			}
+			if yarn.StripeRounds(long, counted-4, d.Gauge.PerMM(), yarn.Thickness(d.Yarn)) <= got {
+				t.Fatal("fewer stitches take less yarn in a round")
+			}
 		}
 	})
 }

@@ -136,6 +136,25 @@ func StripeRounds(repeat measure.Length, n int, g measure.Gauge, thickness measu
 	return float64(repeat) / (float64(n) * float64(PerStitch(g, thickness)))
 }
 
+// Repeat are the lengths of yarn of each colour of a yarn that stripes by itself,
+// from where the sock begins; none for another yarn. Where rounds were counted,
+// those are of so many stitches, or of the foot's.
+func Repeat(d *design.Design, footStitches int) []measure.Length {
+	y := &d.Yarn
+	if len(y.RepeatRounds) == 0 {
+		return y.Repeat
+	}
+	if y.RepeatStitches != nil {
+		footStitches = *y.RepeatStitches
+	}
+	round := measure.Length(footStitches) * PerStitch(d.Gauge.PerMM(), Thickness(*y))
+	list := make([]measure.Length, len(y.RepeatRounds))
+	for i, rounds := range y.RepeatRounds {
+		list[i] = measure.Length(rounds) * round
+	}
+	return list
+}
+
 // GramsPerStitch is the first guess, from gauge and yarn, of what a stitch weighs.
 func GramsPerStitch(d *design.Design) float64 {
 	return float64(PerStitch(d.Gauge.PerMM(), Thickness(d.Yarn))) / 1000 * d.Yarn.BallGrams / d.Yarn.BallMetres

@@ -1659,6 +1659,8 @@ export interface components {
             ball_m: number;
             contrast: string[];
             repeat_mm?: components["schemas"]["MeasureLength"][];
+            repeat_rounds?: number[];
+            repeat_stitches?: null | number;
             stripes?: components["schemas"]["DesignStripe"][];
         };
         Digest: {
@@ -2110,6 +2112,8 @@ export interface components {
             name: string;
             note: string;
             revision: number;
+            /** @enum {string} */
+            unit?: "cm" | "in";
         };
         News: {
             cautions: boolean;
@@ -5872,6 +5876,8 @@ export interface operations {
                     name: string;
                     note: string;
                     revision: number;
+                    /** @enum {string} */
+                    unit?: "cm" | "in";
                 };
             };
         };

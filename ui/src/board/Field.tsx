@@ -1,6 +1,6 @@
 import { Input } from "antd";
 import { useUsual } from "../api/reference";
-import { gaugeText, gaugeWidth, lengthText, useUnit } from "../units/units";
+import { gaugeText, gaugeWidth, lengthText, useUnit, yarnText, yarnUnit } from "../units/units";
 import { valueAt } from "./content";
 import { useBoard } from "./store";
 
@@ -11,7 +11,7 @@ type Props = {
   hint?: React.ReactNode;
   /** Shown in the empty field: what stands in for it, where that is not the usual figure. */
   guess?: number | undefined;
-  /** Shown behind the figure where it is no length and no gauge. */
+  /** Shown behind the figure where it is no length, no gauge and no yarn. */
   suffix?: string;
   /** Worked out when the field is empty, where no figure is usual. */
   plain?: boolean;
@@ -22,11 +22,18 @@ export function Field({ field, label, hint, guess, suffix, plain }: Props) {
   const unit = useUnit();
   const isGauge = field.startsWith("gauge.");
   const isLength = field.endsWith("_mm");
+  const isYarn = field === "yarn.ball_m";
   const spell = (value: unknown) => {
     if (typeof value !== "number") {
       return Array.isArray(value) ? value.join(", ") : "";
     }
-    return isGauge ? gaugeText(value, unit) : isLength ? lengthText(value, unit) : `${value}`;
+    return isGauge
+      ? gaugeText(value, unit)
+      : isLength
+        ? lengthText(value, unit)
+        : isYarn
+          ? yarnText(value, unit)
+          : `${value}`;
   };
   const usual = useUsual()[field];
   const standsIn = guess ?? usual;
@@ -53,7 +60,7 @@ export function Field({ field, label, hint, guess, suffix, plain }: Props) {
         autoComplete="off"
         suffix={
           <span className="unit">
-            {suffix ?? (isGauge ? `in ${gaugeWidth(unit)}` : isLength ? unit : "")}
+            {suffix ?? (isGauge ? `in ${gaugeWidth(unit)}` : isLength ? unit : isYarn ? yarnUnit(unit) : "")}
           </span>
         }
         placeholder={standIn}

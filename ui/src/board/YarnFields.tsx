@@ -1,4 +1,5 @@
-import { Button, Checkbox, InputNumber } from "antd";
+import { Button, Checkbox, InputNumber, Segmented } from "antd";
+import { metresOf, useUnit, yarnText, yarnUnit } from "../units/units";
 import { valueAt } from "./content";
 import { Field } from "./Field";
 import { useBoard } from "./store";
@@ -11,7 +12,7 @@ export function YarnFields() {
     <>
       <div className="pair">
         <Field field="yarn.ball_g" label="Ball weighs" suffix="g" />
-        <Field field="yarn.ball_m" label="Ball measures" suffix="m" />
+        <Field field="yarn.ball_m" label="Ball measures" />
       </div>
       <Checkbox.Group
         aria-label="Sections in a contrast yarn"
@@ -82,55 +83,86 @@ function Stripes() {
   );
 }
 
-/** Lengths are kept in mm of yarn, and typed in metres. */
-const metre = 1000;
+const metre = 1000; // lengths are kept in mm of yarn
 const mostColours = 8;
 
-/** Repeat are the colours of a yarn that stripes by itself, as long as they are on the ball: the drawing lays them along the yarn. */
+/** How the colours of a yarn that stripes by itself are told: as lengths of yarn, or in rounds that were counted. */
+const tellings = [
+  { field: "yarn.repeat_mm", usual: [8, 5, 3].map((m) => m * metre), more: 3 * metre },
+  { field: "yarn.repeat_rounds", usual: [10, 6, 4], more: 4 },
+] as const;
+
+/** Repeat are the colours of a yarn that stripes by itself: the drawing lays them along the yarn. */
 function Repeat() {
-  const repeat = useBoard((b) => valueAt(b.content.draft.design, "yarn.repeat_mm") as number[] | undefined);
-  const choose = useBoard((b) => b.choose);
-  const set = (lengths: number[]) => choose("yarn.repeat_mm", lengths.length > 1 ? lengths : null);
-  const lengths = repeat ?? [];
+  const unit = useUnit();
+  const design = useBoard((b) => b.content.draft.design);
+  const change = useBoard((b) => b.chooseAll);
+  const [lengths, rounds] = tellings.map(({ field }) => (valueAt(design, field) ?? []) as number[]);
+  const counted = (rounds?.length ?? 0) > 0;
+  const told = (counted ? rounds : lengths) ?? [];
+  const { field, more } = tellings[counted ? 1 : 0];
+  const tell = (way: 0 | 1 | null) =>
+    change(
+      Object.fromEntries(
+        tellings
+          .map(({ field, usual }, i) => [field, i === way ? [...usual] : null] as [string, number[] | null])
+          .concat([["yarn.repeat_stitches", null]]),
+      ),
+    );
+  const set = (list: number[]) => change({ [field]: list });
+  const shown = (value: number) => (counted ? value : Number(yarnText(value / metre, unit)));
+  const kept = (typed: number) => (counted ? typed : Math.round(metresOf(typed, unit) * metre));
   return (
     <div className="stripes">
-      <Checkbox
-        checked={lengths.length > 0}
-        onChange={(e) => set(e.target.checked ? [8, 5, 3].map((m) => m * metre) : [])}
-      >
+      <Checkbox checked={told.length > 0} onChange={(e) => tell(e.target.checked ? 0 : null)}>
         A yarn that stripes by itself
       </Checkbox>
-      {lengths.length > 0 && (
+      {told.length > 0 && (
         <>
+          <Segmented
+            aria-label="How its colours are told"
+            value={counted ? 1 : 0}
+            onChange={(way) => tell(way as 0 | 1)}
+            options={[
+              { value: 0, label: unit === "cm" ? "in metres" : "in yards" },
+              { value: 1, label: "in counted rounds" },
+            ]}
+          />
           <div className="pair">
-            {lengths.map((mm, i) => (
+            {told.map((value, i) => (
               // biome-ignore lint/suspicious/noArrayIndexKey: the colours of a repeat have no other name
               <div key={i} className="field">
                 <span>colour {i + 1}</span>
                 <InputNumber
-                  aria-label={`Metres of colour ${i + 1}`}
-                  min={0.02}
-                  max={100}
+                  aria-label={`${counted ? "Rounds" : unit === "cm" ? "Metres" : "Yards"} of colour ${i + 1}`}
+                  min={0.1}
+                  max={counted ? 400 : 100}
                   step={0.5}
-                  value={mm / metre}
-                  onChange={(m) => m && set(lengths.map((was, k) => (k === i ? Math.round(m * metre) : was)))}
-                  suffix="m"
+                  value={shown(value)}
+                  onChange={(typed) => typed && set(told.map((was, k) => (k === i ? kept(typed) : was)))}
+                  suffix={counted ? "rounds" : yarnUnit(unit)}
                 />
               </div>
             ))}
           </div>
+          {counted && (
+            <div className="pair">
+              <Field
+                field="yarn.repeat_stitches"
+                label="Counted on"
+                suffix="sts"
+                hint="empty: on the stitches of this foot"
+              />
+            </div>
+          )}
           <p className="hint">
             As they follow each other on the ball, from where the sock begins. The second sock begins at the
             same place.
           </p>
-          <Button
-            size="small"
-            disabled={lengths.length >= mostColours}
-            onClick={() => set([...lengths, 3 * metre])}
-          >
+          <Button size="small" disabled={told.length >= mostColours} onClick={() => set([...told, more])}>
             One colour more
           </Button>{" "}
-          <Button size="small" disabled={lengths.length <= 2} onClick={() => set(lengths.slice(0, -1))}>
+          <Button size="small" disabled={told.length <= 2} onClick={() => set(told.slice(0, -1))}>
             One less
           </Button>
         </>

@@ -8,7 +8,7 @@ import { dayText, momentText } from "../shell/moment";
 import { Shown } from "../shell/Shown";
 import { useDraft } from "../shell/useDraft";
 import { usePageTitle } from "../shell/usePageTitle";
-import { countText, lengthWithUnit, type Unit, useUnit } from "../units/units";
+import { countText, lengthWithUnit, type Unit, useUnit, yarnWithUnit } from "../units/units";
 import { useKnitting } from "./context";
 import { Due } from "./Due";
 import { type Event, standing } from "./logbook";
@@ -184,7 +184,7 @@ function words(e: Event, unit: Unit): string {
     case "tried":
       return `${lengthWithUnit(e.length_mm ?? 0, unit)} from the tip`;
     case "stripes":
-      return `stripes repeat after ${((e.length_mm ?? 0) / 1000).toFixed(1)} m. ${e.text ?? ""}`;
+      return `stripes repeat after ${yarnWithUnit((e.length_mm ?? 0) / 1000, unit)}. ${e.text ?? ""}`;
     case "place":
       return "put here";
     case "due":

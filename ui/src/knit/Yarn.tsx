@@ -2,7 +2,7 @@ import { useMutation } from "@tanstack/react-query";
 import { Button, Input, Select } from "antd";
 import { useState } from "react";
 import { answered, client, faultText } from "../api/client";
-import { countText } from "../units/units";
+import { countText, metresOf, useUnit, yarnUnit, yarnWithUnit } from "../units/units";
 import { useKnitting } from "./context";
 import { useReplan } from "./useReplan";
 
@@ -117,14 +117,15 @@ function Stripes({ sock, row }: { sock: number; row: number }) {
   const stripes = useKnitting((s) => s.tally.stripes);
   const [repeat, setRepeat] = useState("");
   const [began, setBegan] = useState("");
-  const metres = Number(repeat.replace(",", "."));
+  const unit = useUnit();
+  const metres = metresOf(Number(repeat.replace(",", ".")), unit);
   const good = metres > 0 && metres <= 100;
   return (
     <>
       <h2>Stripes</h2>
       {stripes && (
         <p>
-          A repeat of {(stripes.repeat_mm / 1000).toFixed(1)} m is{" "}
+          A repeat of {yarnWithUnit(stripes.repeat_mm / 1000, unit)} is{" "}
           <strong>{stripes.foot_rounds.toFixed(1)}</strong> rounds of the foot and{" "}
           <strong>{stripes.leg_rounds.toFixed(1)}</strong> of the leg.
           {stripes.began && ` The first sock began ${stripes.began}: begin the second there too.`}
@@ -135,7 +136,7 @@ function Stripes({ sock, row }: { sock: number; row: number }) {
         <Input
           id="repeat"
           value={repeat}
-          suffix={<span className="unit">m</span>}
+          suffix={<span className="unit">{yarnUnit(unit)}</span>}
           status={repeat !== "" && !good ? "error" : ""}
           onChange={(event) => setRepeat(event.target.value)}
         />
@@ -150,7 +151,7 @@ function Stripes({ sock, row }: { sock: number; row: number }) {
         />
       </div>
       <p className="fault" role="alert">
-        {repeat !== "" && !good && "A repeat takes more than 0 and up to 100 m of yarn."}
+        {repeat !== "" && !good && `A repeat takes more than 0 and up to ${yarnWithUnit(100, unit)} of yarn.`}
       </p>
       <Button
         disabled={!good}

@@ -4,19 +4,22 @@ import { useNavigate } from "react-router";
 import { type Book, useAddNeedle, useAddSwatch, useAddYarn } from "../api/book";
 import { Refusal } from "../api/client";
 import { useDraftOf } from "../shell/useDraft";
+import { useUnit, yarnUnit } from "../units/units";
 import { forms } from "./names";
 
 const anew = "new";
 
 const blank = { name: "", ball_g: "100", ball_m: "420", fibre: "", size_mm: "" };
+const blanks = { cm: blank, in: { ...blank, ball_m: "460" } };
 
 /** NewSwatch asks for yarn, needle and how it was knitted; the counts come on its own page. */
 export function NewSwatch({ book }: { book: Book }) {
+  const unit = useUnit();
   const [yarn, setYarn] = useState(book.yarns[0]?.id ?? anew);
   const [needle, setNeedle] = useState(book.needles[0]?.id ?? anew);
   const [form, setForm] = useState<"round" | "flat" | "sock">("round");
   const [washed, setWashed] = useState(false);
-  const { text: made, type: setMade, done } = useDraftOf("new swatch", blank);
+  const { text: made, type: setMade, done } = useDraftOf("new swatch", blanks[unit]);
   const addYarn = useAddYarn();
   const addNeedle = useAddNeedle();
   const addSwatch = useAddSwatch();
@@ -28,7 +31,7 @@ export function NewSwatch({ book }: { book: Book }) {
   const keep = async () => {
     try {
       const yarnID =
-        yarn !== anew ? yarn : (await addYarn.mutateAsync({ revision: 0, note: "", ...pick(made) })).id;
+        yarn !== anew ? yarn : (await addYarn.mutateAsync({ revision: 0, note: "", unit, ...pick(made) })).id;
       setYarn(yarnID);
       const needleID =
         needle !== anew ? needle : (await addNeedle.mutateAsync({ size_mm: made.size_mm, name: "" })).id;
@@ -88,7 +91,7 @@ export function NewSwatch({ book }: { book: Book }) {
         <>
           {text("name", "Name of the yarn", "")}
           {text("ball_g", "A ball weighs", "g")}
-          {text("ball_m", "It measures", "m")}
+          {text("ball_m", "It measures", yarnUnit(unit))}
           {text("fibre", "Fibre", "")}
         </>
       )}

@@ -14,7 +14,7 @@ import { Failure } from "../shell/Failure";
 import { dayText } from "../shell/moment";
 import { usePageTitle } from "../shell/usePageTitle";
 import { useTakeOut } from "../shell/useTakeOut";
-import { gaugeText, gaugeWidth, useUnit } from "../units/units";
+import { gaugeText, gaugeWidth, useUnit, yarnWithUnit } from "../units/units";
 import { NewSwatch } from "./NewSwatch";
 import { forms } from "./names";
 import { SpreadPlot } from "./SpreadPlot";
@@ -111,7 +111,8 @@ function Stash({ book }: { book: Book }) {
             <li key={yarn.id}>
               <strong>{yarn.name}</strong>
               <span className="muted">
-                {yarn.ball_g} g, {yarn.ball_m} m{yarn.fibre && ` · ${yarn.fibre}`}
+                {yarn.ball_g} g, {yarnWithUnit(yarn.ball_m, unit)}
+                {yarn.fibre && ` · ${yarn.fibre}`}
                 {gauge !== undefined && ` · ${gaugeText(gauge, unit)} stitches in ${gaugeWidth(unit)}`}
               </span>
               {own.length === 0 && (

@@ -32,6 +32,20 @@ export function lengthWithUnit(mm: number, unit: Unit): string {
   return unit === "cm" ? `${(mm / 10).toFixed(1)} cm` : `${lengthText(mm, unit)} in`;
 }
 
+const yard = 0.9144;
+
+/** yarnUnit is what yarn is measured in: metres, or yards by who thinks in inches. */
+export const yarnUnit = (unit: Unit) => (unit === "cm" ? "m" : "yd");
+
+/** yarnText is a length of yarn in metres as a bare number in the unit. */
+export const yarnText = (metres: number, unit: Unit) => trimmed(metres / (unit === "cm" ? 1 : yard));
+
+/** yarnWithUnit is a length of yarn in metres with its unit. */
+export const yarnWithUnit = (metres: number, unit: Unit) => `${yarnText(metres, unit)} ${yarnUnit(unit)}`;
+
+/** metresOf is a length of yarn in metres that was typed in the unit. */
+export const metresOf = (typed: number, unit: Unit) => typed * (unit === "cm" ? 1 : yard);
+
 /** countText is a number of things with their noun: 1 round, 2 rounds. */
 export const countText = (n: number, noun: string) => `${n} ${noun}${n === 1 ? "" : "s"}`;
 

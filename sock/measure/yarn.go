@@ -1,0 +1,47 @@
+package measure
+
+import (
+	"fmt"
+	"strings"
+)
+
+// Yard is one yard: what who knits in inches measures yarn in.
+const Yard Length = 914.4
+
+const metre Length = 1000
+
+// Yarn is a length of yarn in metres as a person reads it who thinks in the unit: in whole metres or yards.
+func (u Unit) Yarn(metres float64) string {
+	if u == Inches {
+		return fmt.Sprintf("%d yd", HalfUp(metres*float64(metre/Yard)))
+	}
+	return fmt.Sprintf("%d m", HalfUp(metres))
+}
+
+var yarnSuffixes = []struct {
+	text string
+	size Length
+}{
+	{"metres", metre}, {"meters", metre}, {"metre", metre}, {"meter", metre}, {"yards", Yard}, {"yard", Yard},
+	{"yds", Yard}, {"yds.", Yard}, {"yd.", Yard}, {"yd", Yard}, {"m", metre},
+}
+
+// ParseYarn reads a length of yarn in metres: "420", "420 m", "459 yd". A number
+// without a unit is in metres for who thinks in centimetres, else in yards.
+func ParseYarn(text string, unit Unit) (metres float64, err error) {
+	rest, size := strings.ToLower(strings.TrimSpace(text)), metre
+	if unit == Inches {
+		size = Yard
+	}
+	for _, s := range yarnSuffixes {
+		if cut, ok := strings.CutSuffix(rest, s.text); ok {
+			rest, size = strings.TrimSpace(cut), s.size
+			break
+		}
+	}
+	number, ok := parseNumber(rest)
+	if !ok {
+		return 0, fmt.Errorf("read %q; a length of yarn looks like 420 m or 459 yd", clip(text))
+	}
+	return number * float64(size/metre), nil
+}
