@@ -187,7 +187,7 @@ func toeHere(w *words) []string {
 }
 
 func heelStretch(s *knit.Sock) float64 {
-	return fit.Stretch(s.Design.Foot.HeelDiagonal, s.HeelDiagonalGirth())
+	return fit.Stretch(s.Design.Foot.HeelDiagonal, s.HeelGirth())
 }
 
 func heelHere(w *words) []string {

@@ -20,6 +20,8 @@ type edge struct {
 	side map[int32][]int32
 	next int32 // the number of the next loop that is made
 	now  int   // the row
+	// first is the number of the first loop that the row makes.
+	first int32
 	flip bool  // the row is worked down the ring
 	// lower and upper are the old and the new edge of what is being worked, from the last loop of both on.
 	lower, upper []int32
@@ -48,7 +50,7 @@ func newEdge(t *trace.Trace, sizes Sizes) *edge {
 // row works one row.
 func (e *edge) row(i int) {
 	row, before := &e.trace.Rows[i], e.trace.Before(i)
-	e.now, e.flip, e.begun, e.start = i, row.Side == needle.WS, none, nil
+	e.now, e.flip, e.begun, e.start, e.first = i, row.Side == needle.WS, none, nil, e.next
 	if len(before.Loops) == 0 {
 		e.castOn(row)
 		e.turns(i)
@@ -178,8 +180,9 @@ func (e *edge) work(code needle.Code, coming *int32) {
 func (e *edge) make(takes, makes, k int) int32 {
 	id := e.next
 	e.next++
-	s := e.sizes[e.now]
-	l := Loop{Row: int32(e.now), Wide: s.wide, High: s.high, Turn: -1}
+	s := &e.sizes[e.now]
+	wide := s.of(int(id - e.first))
+	l := Loop{Row: int32(e.now), Wide: wide, High: s.high, Turn: -1}
 	if takes == 0 {
 		if last := len(e.upper) - 1; last >= 0 && e.upper[last] != none {
 			l.level = e.cloth.Loops[e.upper[last]].level
@@ -188,7 +191,7 @@ func (e *edge) make(takes, makes, k int) int32 {
 		return id
 	}
 	aside := func(k, of int) float64 { // from the middle, in the order of the needles
-		right := (float64(k) - float64(of-1)/2) * s.wide
+		right := (float64(k) - float64(of-1)/2) * wide
 		if e.flip {
 			return -right
 		}

@@ -8,8 +8,20 @@ import (
 // manySlips is from how many of its loops on, as a share, a row draws together that slips them.
 const manySlips = 0.25
 
-// size is how wide and how high the loops of a row are at rest.
-type size struct{ wide, high float64 }
+// size is how wide and how high the loops of a row are at rest; those of the instep, the first of a round, may be as wide as their pattern makes them.
+type size struct {
+	wide, high float64
+	instep     int
+	instepWide float64
+}
+
+// of is how wide the k-th loop of the row is.
+func (s *size) of(k int) float64 {
+	if k < s.instep {
+		return s.instepWide
+	}
+	return s.wide
+}
 
 // sizesOf are the sizes of every row.
 func sizesOf(rows []needle.Row, s Sizes) []size {
@@ -17,7 +29,7 @@ func sizesOf(rows []needle.Row, s Sizes) []size {
 	legBegan, slipped := false, false
 	for i := range rows {
 		row := &rows[i]
-		plain := size{1 / s.Gauge.Stitches, 1 / s.Gauge.Rounds}
+		plain := size{wide: 1 / s.Gauge.Stitches, high: 1 / s.Gauge.Rounds}
 		slips := slipsMany(row)
 		if slips || slipped {
 			plain.high *= s.Slipped
@@ -36,6 +48,8 @@ func sizesOf(rows []needle.Row, s Sizes) []size {
 			}
 		case row.Section == needle.Cuff:
 			plain.wide *= s.Cuff
+		case row.Section != needle.Toe && row.Kind == needle.Round:
+			plain.instep, plain.instepWide = s.InstepStitches, plain.wide*s.Instep
 		}
 		list[i] = plain
 	}

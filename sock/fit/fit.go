@@ -32,10 +32,11 @@ type Place struct {
 	Text string `json:"text"`
 }
 
-// Sensible stretch of plain fabric: negative ease of 5 to 15 percent.
+// Sensible negative ease of the stitches round a foot: of plain fabric, and the most of a foot that is ribbed all round.
 const (
-	leastStretch = 100 * (1/0.95 - 1)
-	mostStretch  = 100 * (1/0.85 - 1)
+	leastEase      = 0.05
+	mostEase       = 0.15
+	mostRibbedEase = 0.20
 )
 
 // Of judges a sock that was measured without a stop.
@@ -43,10 +44,18 @@ func Of(s *knit.Sock) []Place {
 	d := s.Design
 	wearer, g := &d.Foot, s.Gauge
 	round := g.Girth(float64(s.Stitches))
+	drawn, most := s.FootGirth(), mostEase
+	if s.InstepWidth() < 1 { // halfway to a foot that is ribbed all round
+		most = (mostEase + mostRibbedEase) / 2
+	}
+	toes := drawn
+	if s.Toe.Length >= wearer.ToeDepth { // the pattern begins behind them
+		toes = round
+	}
 	places := []Place{
-		stretch("toes", foot.ToesShare*wearer.BallGirth, round, 0, mostStretch, true),
-		stretch("ball", wearer.BallGirth, round, leastStretch, mostStretch, wearer.Guessed("ball_girth_mm")),
-		stretch("arch", foot.ArchShare*wearer.BallGirth, round, 0, mostStretch, true),
+		stretch("toes", foot.ToesShare*wearer.BallGirth, toes, Stretch(round, toes), Stretch(round, toes*(1-measure.Length(most))), true),
+		stretch("ball", wearer.BallGirth, drawn, Stretch(round, drawn*(1-leastEase)), Stretch(round, drawn*(1-measure.Length(most))), wearer.Guessed("ball_girth_mm")),
+		stretch("arch", foot.ArchShare*wearer.BallGirth, drawn, Stretch(round, drawn), Stretch(round, drawn*(1-measure.Length(most))), true),
 		Heel(s),
 		Ankle(s),
 		cuff(stretch("cuff", wearer.HeelDiagonal, g.Girth(float64(s.LegStitches)), 0, 100*(knit.PassCaution-1), wearer.Guessed("heel_diagonal_mm"))),
@@ -60,7 +69,7 @@ func Of(s *knit.Sock) []Place {
 // Heel is the place over the instep and round the point of the heel.
 func Heel(s *knit.Sock) Place {
 	foot, limit := s.Design.Foot, 100*s.HeelStretch()
-	return heel(stretch("heel", foot.HeelDiagonal, s.HeelDiagonalGirth(), 0, knit.EasyShare*limit, foot.Guessed("heel_diagonal_mm")), limit)
+	return heel(stretch("heel", foot.HeelDiagonal, s.HeelGirth(), 0, knit.EasyShare*limit, foot.Guessed("heel_diagonal_mm")), limit)
 }
 
 // Ankle is the place where the leg is thinnest.

@@ -74,3 +74,18 @@ func TestRibIsJudgedByItsOwnStretch(t *testing.T) {
 	// In front alone half of the leg is ribbed: 0.875 of the girth, of which 0.5·0.75·1.6 + 0.5·1.25 can be reached.
 	assert.InDelta(t, 100*(1.225/0.875-1), place(t, Of(sock(t, `,"leg":{"pattern":"rib_2x2","panels":"front"}`)), "ankle").HighPct, 1e-9)
 }
+
+// A 2×2 rib on the instep draws 34 of 68 stitches in to three quarters: 212.5 · 0.875 = 185.9 mm for 236. Round the heel
+// 265.1 − 106.25/4 = 238.5 mm for 326; of these 106.25 · 0.75 · 1.6 + 158.8 · 1.3 = 334 mm can be reached.
+func TestARibbedInstepDrawsIn(t *testing.T) {
+	places := Of(sock(t, `,"leg":{"pattern":"rib_2x2","instep_pattern":"rib_2x2"}`))
+	ball, heel := place(t, places, "ball"), place(t, places, "heel")
+	assert.InDelta(t, 26.9, ball.StretchPct, 0.05)
+	assert.InDelta(t, 100*(1/0.825/0.875-1), ball.HighPct, 1e-9, "halfway to the 20 % of ease of a foot ribbed all round")
+	assert.Equal(t, "sits", ball.Word)
+	assert.InDelta(t, 36.7, heel.StretchPct, 0.1)
+	assert.InDelta(t, 0.67*40, heel.HighPct, 0.2)
+	assert.Equal(t, "snug", heel.Word)
+	toes := place(t, places, "toes")
+	assert.InDelta(t, 100*(0.92*236/185.94-1), toes.StretchPct, 0.05, "a toe of 43 mm ends before toes of 50 mm do")
+}

@@ -12,7 +12,7 @@ import (
 )
 
 // HeelDiagonalGirth is the relaxed girth of the sock round the point of the
-// heel and the bend of the ankle; 0 for a heel that has no size.
+// heel and the bend of the ankle, its instep in stockinette; 0 for a heel that has no size.
 func (s *Sock) HeelDiagonalGirth() measure.Length {
 	if s.Heel.Stitches == 0 {
 		return 0
@@ -103,8 +103,30 @@ const (
 	PassStop    = 2.0
 )
 
-// HeelStretch is the share by which the heel's fabric can stretch.
-func (s *Sock) HeelStretch() float64 { return s.heel().Stretch(s) }
+// restingInstep is what of the heel diagonal lies over the stitches that rest while the heel is knitted, in stockinette.
+func (s *Sock) restingInstep() measure.Length {
+	return s.Gauge.Girth(float64(max(0, s.Stitches-s.Heel.Stitches)))
+}
+
+// HeelGirth is the relaxed girth round the point of the heel and the bend of the ankle, drawn in by the pattern on the instep.
+func (s *Sock) HeelGirth() measure.Length {
+	if s.Heel.Stitches == 0 {
+		return 0
+	}
+	return s.HeelDiagonalGirth() - s.restingInstep()*measure.Length(1-s.InstepWidth())
+}
+
+// HeelStretch is the share of that girth by which it stretches before it is tight: the heel's fabric and the instep's pattern together.
+func (s *Sock) HeelStretch() float64 {
+	limit := s.heel().Stretch(s)
+	instep := s.instepPattern()
+	if instep.Plain() {
+		return limit
+	}
+	resting := float64(s.restingInstep())
+	heel := float64(s.HeelDiagonalGirth()) - resting
+	return (resting*instep.Width*(1+instep.Gives())+heel*(1+limit))/float64(s.HeelGirth()) - 1
+}
 
 // Gives is the share by which the cloth of a row can stretch before it is tight.
 func (s *Sock) Gives(row *needle.Row) float64 {
@@ -117,8 +139,27 @@ func (s *Sock) Gives(row *needle.Row) float64 {
 		return math.Max(s.LegGives(), stockinetteStretch)
 	case row.Section == needle.Cuff:
 		return math.Max(pattern.Find(s.Design.Cuff.Pattern, s.Design.Patterns).Gives(), stockinetteStretch)
+	case row.Section == needle.Toe || row.Kind != needle.Round:
+		return stockinetteStretch
 	}
-	return stockinetteStretch
+	return math.Max(s.footGives(), stockinetteStretch)
+}
+
+// InstepWidth is the width that the pattern on the instep gives it, compared with stockinette.
+func (s *Sock) InstepWidth() float64 { return s.instepPattern().Width }
+
+// FootGirth is the relaxed girth of the foot, half of it sole, drawn in by the pattern on its instep.
+func (s *Sock) FootGirth() measure.Length {
+	return s.Gauge.Girth(float64(s.Stitches)) * measure.Length(1+s.InstepWidth()) / 2
+}
+
+// footGives is the share of its own girth by which the foot stretches before it is tight, instep and sole together.
+func (s *Sock) footGives() float64 {
+	instep := s.instepPattern()
+	if instep.Plain() {
+		return stockinetteStretch
+	}
+	return (instep.Width*(1+instep.Gives())+1+stockinetteStretch)/(1+instep.Width) - 1
 }
 
 // panelShare is how much of a leg its rib takes, by where it runs.
@@ -145,7 +186,7 @@ func (s *Sock) LegGives() float64 {
 
 func (s *Sock) judgeHeel() {
 	foot := s.Design.Foot
-	stretch, limit := float64(foot.HeelDiagonal/s.HeelDiagonalGirth())-1, s.HeelStretch()
+	stretch, limit := float64(foot.HeelDiagonal/s.HeelGirth())-1, s.HeelStretch()
 	switch {
 	case stretch > limit:
 		s.Checks.Say(verdict.Caution, "heel_tight", "Tight over the instep: the heel would have to stretch %.0f %%, and %.0f %% is what the fabric gives. It will pull the heel down; %s",

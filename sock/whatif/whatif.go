@@ -111,14 +111,14 @@ func (a *asked) figures() []Figure {
 	denser := measure.Length(a.now.Gauge.Rounds / a.same.Gauge.Rounds)
 	show := a.unit.Show
 	pct := func(foot, sock measure.Length) string { return fmt.Sprintf("%.0f %%", fit.Stretch(foot, sock)) }
-	girth := func(s *knit.Sock) measure.Length { return s.Gauge.Girth(float64(s.Stitches)) }
+	girth := (*knit.Sock).FootGirth
 	leg := func(s *knit.Sock) measure.Length { return s.Gauge.Girth(float64(s.LegStitches)) }
 	spare := func(length, sock measure.Length) string { return show(length - sock) }
 	foot, other := a.d.Foot, a.changed.Foot
 	list := []Figure{
 		{Name: "foot_stitches", Label: "Stitches round the foot", Now: fmt.Sprint(a.now.Stitches), Same: fmt.Sprint(a.now.Stitches), Anew: fmt.Sprint(a.anew.Stitches)},
 		{Name: "girth", Label: "Stretch round the ball", Now: pct(foot.BallGirth, girth(a.now)), Same: pct(other.BallGirth, girth(a.same)), Anew: pct(other.BallGirth, girth(a.anew))},
-		{Name: "heel", Label: "Stretch over the instep", Now: pct(foot.HeelDiagonal, a.now.HeelDiagonalGirth()), Same: pct(other.HeelDiagonal, a.same.HeelDiagonalGirth()), Anew: pct(other.HeelDiagonal, a.anew.HeelDiagonalGirth())},
+		{Name: "heel", Label: "Stretch over the instep", Now: pct(foot.HeelDiagonal, a.now.HeelGirth()), Same: pct(other.HeelDiagonal, a.same.HeelGirth()), Anew: pct(other.HeelDiagonal, a.anew.HeelGirth())},
 		{Name: "cuff", Label: "Stretch of the cuff over the heel", Now: pct(foot.HeelDiagonal, leg(a.now)), Same: pct(other.HeelDiagonal, leg(a.same)), Anew: pct(other.HeelDiagonal, leg(a.anew))},
 		{Name: "foot_rounds", Label: "Rounds to the heel", Now: fmt.Sprint(a.now.FootRounds), Same: fmt.Sprint(a.now.FootRounds), Anew: fmt.Sprint(a.anew.FootRounds)},
 		{Name: "heel_starts_at_mm", Label: "From the tip to the heel", Now: show(a.now.HeelStarts), Same: show(a.now.HeelStarts * denser), Anew: show(a.anew.HeelStarts)},

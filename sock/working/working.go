@@ -122,7 +122,7 @@ func (w *writer) otherHeels() string {
 		}
 		d, err := w.sock.Design.With(knit.Choose("heel.kind", about.Name))
 		if s := knit.Measure(&d); err == nil && !s.Stopped() {
-			said = append(said, fmt.Sprintf("a %s %.0f %%", about.Said, fit.Stretch(d.Foot.HeelDiagonal, s.HeelDiagonalGirth())))
+			said = append(said, fmt.Sprintf("a %s %.0f %%", about.Said, fit.Stretch(d.Foot.HeelDiagonal, s.HeelGirth())))
 		}
 	}
 	if len(said) == 0 {

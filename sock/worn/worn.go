@@ -26,7 +26,10 @@ func ClothOf(s *knit.Sock, t *trace.Trace) *cloth.Cloth {
 	if p := pattern.Find(s.Design.Cuff.Pattern, s.Design.Patterns); p != nil {
 		cuff = p.Width
 	}
-	return cloth.Of(t, cloth.Sizes{Gauge: s.Gauge, Leg: s.LegWidth(), Cuff: cuff, Slipped: s.Design.Heel.FlapRowFactor})
+	return cloth.Of(t, cloth.Sizes{
+		Gauge: s.Gauge, Leg: s.LegWidth(), Cuff: cuff, Slipped: s.Design.Heel.FlapRowFactor,
+		Instep: s.InstepWidth(), InstepStitches: s.Stitches / 2,
+	})
 }
 
 // Care is how long the cloth is given to settle.

@@ -98,6 +98,7 @@ func TestTheClothAgreesWithTheFormulas(t *testing.T) {
 		``, `"mirror":true`, `"stitches":64`, `"stitches":72`, `"heel":{"kind":"gusset_turn"}`, `"toe":{"kind":"short_row"}`,
 		`"heel":{"kind":"short_row","share":0.6}`, `"heel":{"kind":"short_row","share":0.65}`, `"heel":{"kind":"short_row","share":0.7}`,
 		`"heel":{"kind":"short_row","turns_per_side":8}`, `"heel":{"kind":"short_row","turns_per_side":13}`,
+		`"leg":{"pattern":"rib_2x2","instep_pattern":"rib_2x2"}`, `"leg":{"pattern":"rib_1x1","instep_pattern":"rib_1x1"}`,
 		`"foot":{"length_mm":225,"ball_girth_mm":212}`, `"foot":{"length_mm":280,"ball_girth_mm":262,"ankle_girth_mm":248}`, `"foot":{"length_mm":310,"ball_girth_mm":285}`,
 	} {
 		tape, formula := places(t, fields, Fine)
