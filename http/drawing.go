@@ -25,14 +25,14 @@ const (
 	roughAtHand = 400
 )
 
-// atelier puts socks on feet, two at once; who has gone meanwhile is passed over.
-type atelier struct {
+// drawings are made two at once, and kept at hand; who has gone meanwhile is passed over.
+type drawings struct {
 	places *semaphore.Weighted
 	drawn  map[worn.Care]*lru.Cache[string, board.Drawing]
 }
 
-func newAtelier() (*atelier, error) {
-	a := &atelier{semaphore.NewWeighted(mostSettling), map[worn.Care]*lru.Cache[string, board.Drawing]{}}
+func newDrawings() (*drawings, error) {
+	a := &drawings{semaphore.NewWeighted(mostSettling), map[worn.Care]*lru.Cache[string, board.Drawing]{}}
 	for care, most := range map[worn.Care]int{worn.Fine: fineAtHand, worn.Rough: roughAtHand} {
 		drawn, err := lru.New[string, board.Drawing](most)
 		if err != nil {
@@ -44,22 +44,30 @@ func newAtelier() (*atelier, error) {
 }
 
 // of gives the drawing of a name, made when it is not at hand.
-func (a *atelier) of(ctx context.Context, care worn.Care, name string, make func() (board.Drawing, error)) (board.Drawing, error) {
+func (a *drawings) of(ctx context.Context, care worn.Care, name string, make func() (board.Drawing, error)) (board.Drawing, error) {
 	if d, kept := a.drawn[care].Get(name); kept {
 		return d, nil
 	}
+	return settled(ctx, a, func() (board.Drawing, error) {
+		if d, kept := a.drawn[care].Get(name); kept { // somebody else asked for the same
+			return d, nil
+		}
+		d, err := make()
+		if err == nil {
+			a.drawn[care].Add(name, d)
+		}
+		return d, err
+	})
+}
+
+// settled waits for its turn to put a sock on a foot. Its error is that of a context that ended while it waited, or that of make.
+func settled[T any](ctx context.Context, a *drawings, make func() (T, error)) (T, error) {
 	if err := a.places.Acquire(ctx, 1); err != nil {
-		return board.Drawing{}, err
+		var none T
+		return none, err
 	}
 	defer a.places.Release(1)
-	if d, kept := a.drawn[care].Get(name); kept { // somebody else asked for the same
-		return d, nil
-	}
-	d, err := make()
-	if err == nil {
-		a.drawn[care].Add(name, d)
-	}
-	return d, err
+	return make()
 }
 
 func (s *server) drawing(c call[DrawingQuestion]) (board.Drawing, error) {
@@ -82,7 +90,7 @@ func (s *server) drawing(c call[DrawingQuestion]) (board.Drawing, error) {
 	if err != nil {
 		return board.Drawing{}, err
 	}
-	return s.atelier.of(c, care, string(name), func() (board.Drawing, error) {
+	return s.drawings.of(c, care, string(name), func() (board.Drawing, error) {
 		if c.Asked.Doubt != nil {
 			return board.DrawDoubted(c, r, *c.Asked.Doubt, care)
 		}
@@ -100,19 +108,15 @@ func (s *server) space(c call[DraftQuestion]) (SpaceAnswer, error) {
 	if err != nil {
 		return SpaceAnswer{}, err
 	}
-	if err := s.atelier.places.Acquire(c, 1); err != nil {
-		return SpaceAnswer{}, err
-	}
-	defer s.atelier.places.Release(1)
-	space, err := board.Turn(c, draft.Read(c.Asked.Draft, unit))
-	return SpaceAnswer{space}, err
+	return settled(c, s.drawings, func() (SpaceAnswer, error) {
+		space, err := board.Turn(c, draft.Read(c.Asked.Draft, unit))
+		return SpaceAnswer{space}, err
+	})
 }
 
 // drawn is a plan on the foot for which it was made.
 func (s *server) drawn(ctx context.Context, p *plan.Plan) (board.Drawing, error) {
-	if err := s.atelier.places.Acquire(ctx, 1); err != nil {
-		return board.Drawing{}, err
-	}
-	defer s.atelier.places.Release(1)
-	return board.DrawPlan(ctx, p, knit.Measure(&p.Design), worn.Fine)
+	return settled(ctx, s.drawings, func() (board.Drawing, error) {
+		return board.DrawPlan(ctx, p, knit.Measure(&p.Design), worn.Fine)
+	})
 }

@@ -14,7 +14,7 @@ import (
 
 // Two socks settle at once; a third waits, unless whoever asked for it has gone; what is at hand waits for nobody.
 func TestTwoSocksSettleAtOnce(t *testing.T) {
-	a, err := newAtelier()
+	a, err := newDrawings()
 	require.NoError(t, err)
 	never := func() (board.Drawing, error) { t.Error("it was not its turn"); return board.Drawing{}, nil }
 	a.drawn[worn.Fine].Add("at hand", board.Drawing{})

@@ -29,13 +29,22 @@ type FabricView struct {
 	Turned fabric.Picture `json:"turned"`
 }
 
+// ofPair is the place in a pair of the sock that was asked for by its number; 0 stands for the first.
+func ofPair(sock int) (int, error) {
+	if sock < 0 || sock > 2 {
+		return 0, document.Faults{{Field: "sock", Message: fmt.Sprintf("read %d; a pair has socks 1 and 2", sock)}}
+	}
+	return max(0, sock-1), nil
+}
+
 // mostPictures are answered at once.
 const mostPictures = 12
 
 func (s *server) fabric(c call[FabricQuestion]) (FabricList, error) {
 	q := c.Asked
-	if q.Sock < 0 || q.Sock > 2 {
-		return FabricList{}, document.Faults{{Field: "sock", Message: fmt.Sprintf("read %d; a pair has socks 1 and 2", q.Sock)}}
+	which, err := ofPair(q.Sock)
+	if err != nil {
+		return FabricList{}, err
 	}
 	if q.Rows < 1 || q.Rows > mostPictures {
 		return FabricList{}, document.Faults{{Field: "rows", Message: fmt.Sprintf("read %d; 1 to %d are answered at once", q.Rows, mostPictures)}}
@@ -45,8 +54,8 @@ func (s *server) fabric(c call[FabricQuestion]) (FabricList, error) {
 		return FabricList{}, err
 	}
 	list := FabricList{Row: q.Row, Pictures: []FabricView{}}
-	by := o.pair()[max(0, q.Sock-1)]
-	f := o.Fabric(max(1, q.Sock))
+	by := o.pair()[which]
+	f := o.Fabric(which + 1)
 	for row := q.Row; row < q.Row+q.Rows && row <= len(by.Plan.Rows); row++ {
 		if row < 0 {
 			return FabricList{}, document.Faults{{Field: "row", Message: fmt.Sprintf("read %d; the first row is 0", row)}}

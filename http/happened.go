@@ -1,7 +1,6 @@
 package http
 
 import (
-	"fmt"
 	"strings"
 
 	"acornstep/sock/basket"
@@ -137,10 +136,11 @@ func (s *server) countIsWrong(c call[CountQuestion]) (CauseList, error) {
 	if err != nil {
 		return CauseList{}, err
 	}
-	if c.Asked.Sock < 0 || c.Asked.Sock > 2 {
-		return CauseList{}, document.Faults{{Field: "sock", Message: fmt.Sprintf("read %d; a pair has socks 1 and 2", c.Asked.Sock)}}
+	which, err := ofPair(c.Asked.Sock)
+	if err != nil {
+		return CauseList{}, err
 	}
-	by := o.pair()[max(0, c.Asked.Sock-1)]
+	by := o.pair()[which]
 	causes, err := replan.CountIsWrong(by.Plan, by.Trace, c.Asked.Row, c.Asked.Counted)
 	return CauseList{causes}, err
 }

@@ -90,7 +90,7 @@ func New(o Options) (nethttp.Handler, error) {
 	if err != nil {
 		return nil, err
 	}
-	atelier, err := newAtelier()
+	drawn, err := newDrawings()
 	if err != nil {
 		return nil, err
 	}
@@ -98,7 +98,7 @@ func New(o Options) (nethttp.Handler, error) {
 	if err != nil {
 		return nil, err
 	}
-	s := &server{Options: o, gate: gate, shelf: shelf, passes: newPasses(o.Now), atelier: atelier, tables: semaphore.NewWeighted(int64(2 * runtime.GOMAXPROCS(0)))}
+	s := &server{Options: o, gate: gate, shelf: shelf, passes: newPasses(o.Now), drawings: drawn, tables: semaphore.NewWeighted(int64(2 * runtime.GOMAXPROCS(0)))}
 	pages := newPages(o.Interface)
 	engine.Use(s.logged, s.recovered, guarded(o.Names), pages.named)
 	s.register(engine)
@@ -117,11 +117,11 @@ func New(o Options) (nethttp.Handler, error) {
 
 type server struct {
 	Options
-	gate    *gate
-	shelf   *shelf
-	passes  *passes
-	upload  upload
-	atelier *atelier
+	gate     *gate
+	shelf    *shelf
+	passes   *passes
+	upload   upload
+	drawings *drawings
 	// tables are where socks are worked out, each by one request.
 	tables *semaphore.Weighted
 }

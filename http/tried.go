@@ -31,14 +31,15 @@ const mostOff = 0.4
 func (s *server) tried(c call[TriedQuestion]) (board.Tried, error) {
 	var none board.Tried
 	q := c.Asked
-	if q.Sock < 0 || q.Sock > 2 {
-		return none, document.Faults{{Field: "sock", Message: fmt.Sprintf("read %d; a pair has socks 1 and 2", q.Sock)}}
+	which, err := ofPair(q.Sock)
+	if err != nil {
+		return none, err
 	}
 	o, err := s.shelf.sock(c, c.ID)
 	if err != nil {
 		return none, err
 	}
-	p := o.pair()[max(0, q.Sock-1)].Plan
+	p := o.pair()[which].Plan
 	if q.Row < 0 || q.Row > len(p.Rows) {
 		return none, document.Faults{{Field: "row", Message: fmt.Sprintf("read %d; the sock has %d rows", q.Row, len(p.Rows))}}
 	}
@@ -50,11 +51,7 @@ func (s *server) tried(c call[TriedQuestion]) (board.Tried, error) {
 	if err != nil {
 		return none, err
 	}
-	if err := s.atelier.places.Acquire(c, 1); err != nil {
-		return none, err
-	}
-	defer s.atelier.places.Release(1)
-	t, err := board.TryOn(c, p, sock, q.Row, rounds)
+	t, err := settled(c, s.drawings, func() (board.Tried, error) { return board.TryOn(c, p, sock, q.Row, rounds) })
 	if errors.Is(err, board.ErrTooEarly) {
 		return none, document.Faults{{Field: "row", Message: err.Error()}}
 	}

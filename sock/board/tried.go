@@ -16,7 +16,9 @@ import (
 
 // Tried is a sock that is on the needles, as it looks when it is tried on.
 type Tried struct {
-	Drawing
+	Shape shape.Shape `json:"shape"`
+	// Ghost is the outline of the foot behind the sock, with all of its leg.
+	Ghost shape.Points `json:"ghost"`
 	// Needle is where the needle lies on it, on the side that is seen.
 	Needle shape.Points `json:"needle"`
 	// Behind is how far the needle lies behind the tip of the toes, under the sole, in mm; Above how high it lies above the floor, at the back.
@@ -45,8 +47,7 @@ func TryOn(ctx context.Context, p *plan.Plan, sock *knit.Sock, rows int, rounds 
 		return none, err
 	}
 	drawn := shape.Of(w, t, coloursOf(sock, t))
-	pull := shape.PullOf(w, t, sock.Gives, knit.EasyShare)
-	tried := Tried{Drawing: Drawing{Shape: &drawn, Ghost: shape.WholeGhost(w), Pull: &pull}, Needle: shape.Needle(w, t)}
+	tried := Tried{Shape: drawn, Ghost: shape.WholeGhost(w), Needle: shape.Needle(w, t)}
 	back := backOf(w)
 	if bend, _ := w.Foot.Bend(); w.Foot.Page(back) > bend && back[1] > onLeg*w.Foot.Length {
 		tried.Above = measure.Length(math.Max(0, back[1])).Tenth()

@@ -2,6 +2,7 @@ package board_test
 
 import (
 	"context"
+	"math"
 	"testing"
 
 	"github.com/stretchr/testify/assert"
@@ -30,6 +31,11 @@ func TestASockIsTriedOn(t *testing.T) {
 	assert.InDelta(t, 134, float64(foot.Behind), 9)
 	assert.Zero(t, foot.Above)
 	assert.Greater(t, len(foot.Needle), 20)
+	for i := 1; i < len(foot.Needle); i++ {
+		a, b := foot.Needle[i-1], foot.Needle[i]
+		assert.Less(t, math.Hypot(a[0]-b[0], a[1]-b[1]), 9., "the needle lies from the instep to the sole without a leap")
+	}
+	assert.Greater(t, foot.Needle[0][1], foot.Needle[len(foot.Needle)-1][1]+25)
 	assert.Greater(t, float64(on(60, 0.40).Behind), float64(foot.Behind)+7, "fewer rounds in 10 cm make a longer sock")
 
 	// In the middle of the flap the needle lies under the heel; on the leg above it.

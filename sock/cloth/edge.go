@@ -22,7 +22,7 @@ type edge struct {
 	now  int   // the row
 	// first is the number of the first loop that the row makes.
 	first int32
-	flip bool  // the row is worked down the ring
+	flip  bool // the row is worked down the ring
 	// lower and upper are the old and the new edge of what is being worked, from the last loop of both on.
 	lower, upper []int32
 	// begun is where this row's first loop stands; none before it.

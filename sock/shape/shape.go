@@ -161,13 +161,22 @@ func outline(w *worn.Worn, height float64) Points {
 
 // Needle is where the loops on the needles lie, on the side that is seen, from the front to the back.
 func Needle(w *worn.Worn, t *trace.Trace) Points {
-	sight := newSight(w, t)
+	sight, live := newSight(w, t), w.Cloth.Live
+	// The needles are a ring that begins at the side which is seen: the line begins where it comes into sight at the back.
+	first := 0
+	for k, id := range live {
+		before := live[(k+len(live)-1)%len(live)]
+		if sight.seen[id] && !sight.seen[before] {
+			first = k
+		}
+	}
 	line := Points{}
-	for _, id := range w.Cloth.Live {
-		if sight.seen[id] {
+	for k := range live {
+		if id := live[(first+k)%len(live)]; sight.seen[id] {
 			line = append(line, sight.place(id))
 		}
 	}
+	slices.Reverse(line)
 	return line
 }
 

@@ -20,53 +20,41 @@ const (
 func begin(n *net, f *foot.Foot) *cloud {
 	size := len(n.mass)
 	c := &cloud{net: n, foot: f, place: make([]vec, size), skin: make([]contact, size)}
-	toe := n.depthOfToe()
-	shin, calf := wayAt(f, 0), wayAt(f, math.Pi)
-	_, level := f.Bend()
-	foot, heel := toe+n.frontOfFoot(), n.behindHeel()
-	along, cos, sin := make([]float64, size), make([]float64, size), make([]float64, size)
-	fixed, round := make([]bool, size), make([]bool, size)
+	cos, sin, along := make([]float64, size), make([]float64, size), make([]float64, size)
+	round, fixed := make([]bool, size), make([]bool, size)
 	for i := range n.known {
 		k := &n.known[i]
 		if l := math.Hypot(k.cos, k.sin); l > 1e-6 {
 			cos[i], sin[i], round[i] = k.cos/l, k.sin/l, true
 		}
-		if k.rounds > 0 {
-			far := toe + k.up()
-			var front, back float64
-			if k.foot > 0 { // its sole lies on the floor, and its instep a little before
-				back = f.Page(vec{math.Min(far*reaches, lastSole*f.Length), 0, 0})
-				front = leans * back
-			} else { // a leg rises behind from where the heel ends, before from where the instep does, and soon lies level
-				back = calf.at(foot*reaches + heel + far - foot)
-				front = math.Min(back, shin.at(shin.to(leans*foot*reaches)+far-foot))
-			}
-			along[i] = (front*(1+cos[i]) + back*(1-cos[i])) / 2
-			fixed[i] = k.foot > 0 || along[i] > level || k.top > 0
-		}
 	}
-	weights := n.weights()
-	for range 160 {
-		for i := range size {
-			var a, x, y float64
-			first, last := n.begin[i], n.begin[i+1]
-			if first == last || fixed[i] && round[i] {
-				continue
+	n.spread(round, cos, sin)
+	shin, calf := wayAt(f, 0), wayAt(f, math.Pi)
+	_, level := f.Bend()
+	toe := n.depthOfToe()
+	foot := toe + n.frontOfFoot()
+	behind, heel := n.behindHeel(cos, sin)
+	for i := range n.known {
+		k := &n.known[i]
+		if k.rounds == 0 { // the middle of a heel lies behind the sole, what is beside it spreads
+			if d := behind[i]; k.toe == 0 && !math.IsInf(d, 1) {
+				along[i], fixed[i] = calf.at(foot*reaches+d), true
 			}
-			for k := first; k < last; k++ {
-				w, to := weights[k], n.ends[k].to
-				a, x, y = a+w*along[to], x+w*cos[to], y+w*sin[to]
-			}
-			const beyond = 1.6
-			if !fixed[i] {
-				along[i] += beyond * (a - along[i])
-			}
-			if !round[i] {
-				cos[i] += beyond * (x - cos[i])
-				sin[i] += beyond * (y - sin[i])
-			}
+			continue
 		}
+		far := toe + k.up()
+		var front, back float64
+		if k.foot > 0 { // its sole lies on the floor, and its instep a little before
+			back = f.Page(vec{math.Min(far*reaches, lastSole*f.Length), 0, 0})
+			front = leans * back
+		} else { // a leg rises behind from where the heel ends, before from where the instep does, and soon lies level
+			back = calf.at(foot*reaches + heel + far - foot)
+			front = math.Min(back, shin.at(shin.to(leans*foot*reaches)+far-foot))
+		}
+		along[i] = (front*(1+cos[i]) + back*(1-cos[i])) / 2
+		fixed[i] = k.foot > 0 || along[i] > level || k.top > 0
 	}
+	n.spread(fixed, along)
 	for i := range c.place {
 		if n.known[i].toe > 0 {
 			along[i] = math.Min(along[i], toe*math.Hypot(cos[i], sin[i]))
@@ -74,6 +62,28 @@ func begin(n *net, f *foot.Foot) *cloud {
 		c.place[i] = f.Skin(along[i], math.Atan2(sin[i], cos[i]))
 	}
 	return c
+}
+
+// spread has values run evenly through the net between the knots where they are
+// known: Gauss and Seidel's steps, carried beyond their aim.
+func (n *net) spread(known []bool, values ...[]float64) {
+	const steps, beyond = 160, 1.6
+	weights := n.weights()
+	for range steps {
+		for i := range known {
+			first, last := n.begin[i], n.begin[i+1]
+			if known[i] || first == last {
+				continue
+			}
+			for _, v := range values {
+				mean := 0.0
+				for k := first; k < last; k++ {
+					mean += weights[k] * v[n.ends[k].to]
+				}
+				v[i] += beyond * (mean - v[i])
+			}
+		}
+	}
 }
 
 // weights are how much each end of a link counts where what lies between is spread evenly; those of a knot are 1 together.
@@ -151,8 +161,11 @@ func (n *net) frontOfFoot() float64 {
 // depthOfToe is how far it is from the first whole round to the tip of the toe.
 func (n *net) depthOfToe() float64 {
 	most := 0.0
-	down := func(k *known) (float64, bool) { return -k.up(), k.toe == 0 && k.rounds > 0 }
-	for _, d := range n.farFrom(down) {
+	down := func(i int32) (float64, bool) {
+		k := &n.known[i]
+		return -k.up(), k.toe == 0 && k.rounds > 0
+	}
+	for _, d := range n.farFrom(down, func(int32) bool { return true }) {
 		if !math.IsInf(d, 1) {
 			most = math.Max(most, d)
 		}
@@ -160,30 +173,33 @@ func (n *net) depthOfToe() float64 {
 	return most
 }
 
-// behindHeel is how far it is through the middle of the heel, from the sole of the last round of the foot to the back of the first one of the leg; 0 for a sock that has none yet.
-func (n *net) behindHeel() float64 {
-	const middle = -0.9 // of the sole and of the back: about a seventh of the round
-	behind := func(k *known) bool { return k.rounds > 0 && k.cos < middle*math.Hypot(k.cos, k.sin) }
-	least := math.Inf(1)
-	sole := func(k *known) (float64, bool) { return 0, k.foot > 0 && behind(k) }
-	for i, d := range n.farFrom(sole) {
-		if k := &n.known[i]; k.foot == 0 && behind(k) {
-			least = math.Min(least, d)
+// behindHeel is how far each knot is through the middle of the heel, from the
+// sole of the last round of the foot on; infinite for those beside it. cos and
+// sin are where each knot lies round the foot. Heel is how far it is to the
+// first round of the leg, 0 for a sock that has none yet.
+func (n *net) behindHeel(cos, sin []float64) (far []float64, heel float64) {
+	const middle = -0.95 // of sole and back
+	behind := func(i int32) bool { return cos[i] < middle*math.Hypot(cos[i], sin[i]) }
+	far = n.farFrom(func(i int32) (float64, bool) { return 0, n.known[i].foot > 0 && behind(i) }, behind)
+	heel = math.Inf(1)
+	for i, d := range far {
+		if k := &n.known[i]; k.rounds > 0 && k.foot == 0 && k.toe == 0 {
+			heel = math.Min(heel, d)
 		}
 	}
-	if math.IsInf(least, 1) {
-		return 0
+	if math.IsInf(heel, 1) {
+		heel = 0
 	}
-	return least
+	return far, heel
 }
 
-// farFrom is how far each knot is through the cloth when one begins at some that are so far already; infinite where no link leads.
-func (n *net) farFrom(begins func(k *known) (far float64, ok bool)) []float64 {
+// farFrom is how far each knot is through the cloth, over knots that may be gone over, when one begins at some that are so far already; infinite where no link leads.
+func (n *net) farFrom(begins func(i int32) (far float64, ok bool), over func(i int32) bool) []float64 {
 	far := make([]float64, len(n.mass))
 	var queue []int32
 	for i := range far {
 		far[i] = math.Inf(1)
-		if d, ok := begins(&n.known[i]); ok {
+		if d, ok := begins(int32(i)); ok {
 			far[i] = d
 			queue = append(queue, int32(i))
 		}
@@ -192,7 +208,7 @@ func (n *net) farFrom(begins func(k *known) (far float64, ok bool)) []float64 {
 		i := queue[0]
 		queue = queue[1:]
 		for _, e := range n.ends[n.begin[i]:n.begin[i+1]] {
-			if d := far[i] + float64(e.rest); d < far[e.to]-1e-9 {
+			if d := far[i] + float64(e.rest); over(e.to) && d < far[e.to]-1e-9 {
 				far[e.to] = d
 				queue = append(queue, e.to)
 			}

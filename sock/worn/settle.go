@@ -19,7 +19,7 @@ const (
 	donning   = 0.07 // how hard each loop at the top is pulled up while the sock is put on
 	resting   = 0.07 // and by what holds it up later
 	friction  = 0.4  // how hard the skin holds what slides over it, for how hard that presses
-	held      = 4.0  // how much harder a sock is pulled and held that ends on the foot
+	held      = 6.0  // how much harder a sock is pulled and held that ends on the foot
 	drapes    = 0.03 // how much nearer to the skin slack cloth falls in a step
 	toeDrapes = 0.25 // and over the toes, where a shoe and the floor press it on
 	near      = 25.0 // from how far away the skin is felt, in mm

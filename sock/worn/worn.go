@@ -86,7 +86,7 @@ type steps struct{ on, worn, between, last int }
 
 var stepsOf = map[Care]steps{
 	Rough: {40, 12, 0, 1},
-	Fine:  {250, 40, 36, 26},
+	Fine:  {180, 40, 36, 26},
 }
 
 // On lets cloth settle on a foot, from coarse to fine: the coarsest net finds

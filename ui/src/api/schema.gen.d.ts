@@ -1451,13 +1451,9 @@ export interface components {
         BoardTried: {
             above_mm?: components["schemas"]["MeasureLength"];
             behind_mm?: components["schemas"]["MeasureLength"];
-            eases?: components["schemas"]["FitEase"][];
-            ghost?: components["schemas"]["ShapePoints"];
-            grips?: components["schemas"]["HandleGrip"][];
+            ghost: components["schemas"]["ShapePoints"];
             needle: components["schemas"]["ShapePoints"];
-            places?: components["schemas"]["ShapeAcross"][];
-            pull?: components["schemas"]["ShapePull"];
-            shape?: components["schemas"]["ShapeShape"];
+            shape: components["schemas"]["ShapeShape"];
         };
         Book: {
             needles: components["schemas"]["SwatchNeedle"][];

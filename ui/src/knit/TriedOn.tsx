@@ -27,8 +27,8 @@ export function TriedOn({ sock, row, length }: { sock: number; row: number; leng
   if (early || tried.isError) {
     return <p className="hint">{tried.isError ? faultText(tried.error) : "Nothing is cast on yet."}</p>;
   }
-  const { shape, ghost = [], needle = [], behind_mm, above_mm } = tried.data ?? {};
-  if (!shape) {
+  const { shape, ghost, needle, behind_mm, above_mm } = tried.data ?? {};
+  if (!shape || !ghost || !needle) {
     return <Skeleton active />;
   }
   const tall = Math.max(shape.height_mm + 30, 0.62 * shape.width_mm, 110);
