@@ -22,6 +22,7 @@ async function board(page: Page, name: string): Promise<string> {
   await page.goto("/");
   await page.getByRole("link", { name, exact: true }).click();
   await page.locator(".sock").waitFor();
+  await page.mouse.move(0, 0); // nothing is pointed at
   return page.url();
 }
 

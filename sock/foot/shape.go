@@ -15,7 +15,7 @@ const (
 	tipAside       = 0.085 // the tip of the longest toe, to the inner side of the middle
 	ankleHeight    = 0.46  // the thinnest place above the ankle bones
 	calfHeight     = 1.25  // the thickest place of the calf
-	calfGirth      = 1.25  // its girth for that of the ankle
+	calfGirth      = 1.10  // its girth for that of the ankle, where nobody measured it: less than most legs have, so that no cuff is called tight for a guess
 	bend           = 0.095 // from the hinge to the bend of the ankle
 	clear          = 0.03  // from the hinge to the front, at least
 	fan            = 0.35  // what one turn of the pages counts as length, for each radian
