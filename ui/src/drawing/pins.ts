@@ -36,7 +36,7 @@ export function pinsOf(frame: Frame, plan: Plan, unit: Unit): Pin[] {
   const right = sock.width_mm + 17 * s;
   const toe = half(linesOf(sock, "toe"));
   const footLines = linesOf(sock, "foot");
-  const foot = footLines[Math.floor(footLines.length * 0.4)];
+  const foot = footLines[Math.floor(footLines.length * 0.58)];
   const heel = linesOf(sock, "heel");
   const leg = half(linesOf(sock, "leg"));
   const cuff = half(linesOf(sock, "cuff"));
