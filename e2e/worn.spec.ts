@@ -24,6 +24,10 @@ test("where the sock pulls is told by colour, line and word; a touch says how fa
   await expect(
     note.getByText(/Here it (sits|is \w+): [+−]?\d+ % round the foot, [+−]?\d+ % along it\./),
   ).toBeVisible();
+  await expect(note.getByText(/[\d.]+ cm of foot on [\d.]+ cm of sock\./)).toBeVisible();
+  await page.getByLabel("Units").getByText("inches").click();
+  await expect(note.getByText(/\d+( \d\/\d)? in of foot on \d+( \d\/\d)? in of sock\./)).toBeVisible();
+  await page.getByLabel("Units").getByText("cm", { exact: true }).click();
   await expect(page.locator(".pull-spot")).toBeVisible();
   const { violations } = await new AxeBuilder({ page }).include(".sheet").analyze();
   expect(violations.map((v) => v.id)).toEqual([]);

@@ -90,7 +90,7 @@ type figure struct {
 var figures = []figure{
 	{field: "fit.girth_ease_pct", part: "round", label: "smaller than the foot by", suffix: "%"},
 	{field: "fit.length_ease_mm", part: "round", label: "shorter by"},
-	{field: "mirror", part: "toe", label: "Mirrored, for the other foot", kind: "switch"},
+	{field: "mirror", part: "toe", label: "For the right foot, rows mirrored", kind: "switch"},
 	{field: "foot_length.toe_mm", part: "length", label: "toe of a sock that fits"},
 	{field: "foot_length.heel_mm", part: "length", label: "heel of a sock that fits"},
 	{field: "heel.own_strand", part: "heel", label: "A strand of its own", kind: "switch"},

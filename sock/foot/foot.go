@@ -25,6 +25,14 @@ const (
 	Right Side = -1
 )
 
+// String is the word for the side.
+func (s Side) String() string {
+	if s == Right {
+		return "right"
+	}
+	return "left"
+}
+
 // Foot is a foot with its leg.
 type Foot struct {
 	Side Side

@@ -6,7 +6,6 @@ import (
 	"math"
 	"slices"
 
-	"acornstep/sock/foot"
 	"acornstep/sock/trace"
 	"acornstep/sock/worn"
 )
@@ -37,7 +36,7 @@ const under = 2.5
 
 // SpaceOf packs a sock. Words are those of the stretch of its loops, colours those of their yarn.
 func SpaceOf(w *worn.Worn, t *trace.Trace, words, colours []string) Space {
-	s := Space{Side: map[foot.Side]string{foot.Left: "left", foot.Right: "right"}[w.Foot.Side], Yarns: []string{}}
+	s := Space{Side: w.Foot.Side.String(), Yarns: []string{}}
 	places := make([]byte, 0, 6*len(w.Places))
 	for _, p := range w.Places {
 		places = packed(places, p[:])

@@ -6,8 +6,8 @@ import type { Drawing, PlanAnswer } from "../api/client";
 import { briefOf, drawingOf, waysOf } from "../api/plan";
 import { useTechnique, useTechniques } from "../api/reference";
 import { useVariants } from "../api/socks";
-import { Patches } from "../drawing/PullMap";
-import { Outline, Rows } from "../drawing/Rows";
+import { Rows } from "../drawing/Rows";
+import { StillSock } from "../drawing/StillSock";
 import { lengthWithUnit, useUnit } from "../units/units";
 import { readWay, wayText } from "./changes";
 import { withChoices } from "./content";
@@ -189,7 +189,6 @@ function Variant({
 }) {
   const unit = useUnit();
   const { plan } = answer ?? {};
-  const shape = drawing?.shape;
   const why = fault ?? answer?.faults[0]?.message ?? plan?.checks.find((c) => c.level === "stop")?.text;
   const design = plan?.design;
   const heel = useTechnique("heel.kind", design?.heel.kind ?? "");
@@ -206,20 +205,9 @@ function Variant({
         {[own && "the sock as it is", usual && "usual here"].filter(Boolean).join(" · ")}
       </p>
       {speaks && <p className="muted">{speaks}</p>}
-      {plan && shape && answer?.fit ? (
+      {plan && drawing?.shape && answer?.fit ? (
         <>
-          <svg
-            viewBox={`-14 ${shape.height_mm - room.height - 14} ${room.width + 34} ${room.height + 28}`}
-            role="img"
-            aria-label={`Drawing: ${title}`}
-          >
-            {drawing?.ghost && <Outline points={drawing.ghost} top={shape.height_mm} />}
-            {pull && drawing?.pull ? (
-              <Patches pull={drawing.pull} top={shape.height_mm} plan={plan} />
-            ) : (
-              <Rows shape={shape} plan={plan} />
-            )}
-          </svg>
+          <StillSock drawing={drawing} plan={plan} label={`Drawing: ${title}`} room={room} pull={pull} />
           <dl className="variant-figures">
             <dt>length</dt>
             <dd>{lengthWithUnit(plan.summary.finished_length_mm, unit)}</dd>

@@ -3,7 +3,8 @@ import { Skeleton } from "antd";
 import { lazy, Suspense } from "react";
 import type { PlanAnswer, Shape } from "../api/client";
 import { drawingOf, pairOf } from "../api/plan";
-import { Outline, Rows } from "../drawing/Rows";
+import { Rows } from "../drawing/Rows";
+import { StillSock } from "../drawing/StillSock";
 import { Failure } from "../shell/Failure";
 import { useSettings } from "../shell/settings";
 import { lengthWithUnit, useUnit } from "../units/units";
@@ -62,21 +63,14 @@ export function Pair({ view, turned }: { view: "side" | "over"; turned: boolean 
 }
 
 function OneSock({ answer, name }: { answer: PlanAnswer; name: string }) {
-  const { shape, ghost } = useQuery(drawingOf(answer.draft, useUnit())).data ?? {};
+  const drawing = useQuery(drawingOf(answer.draft, useUnit())).data;
   const { plan } = answer;
-  if (!shape || !plan) {
+  if (!drawing?.shape || !plan) {
     return <Skeleton active />;
   }
   return (
     <figure>
-      <svg
-        viewBox={`-12 -12 ${shape.width_mm + 30} ${shape.height_mm + 24}`}
-        role="img"
-        aria-label={`${name} sock`}
-      >
-        {ghost && <Outline points={ghost} top={shape.height_mm} />}
-        <Rows shape={shape} plan={plan} />
-      </svg>
+      <StillSock drawing={drawing} plan={plan} label={`${name} sock`} />
       <figcaption>
         {name} <strong>{plan.summary.foot_rounds}</strong> rounds to the heel
       </figcaption>

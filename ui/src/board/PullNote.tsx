@@ -1,6 +1,7 @@
 import { Button } from "antd";
 import type { Drawing, Place, Spot } from "../api/client";
 import { pullWords } from "../drawing/PullMap";
+import { lengthWithUnit, useUnit } from "../units/units";
 import { useBoard } from "./store";
 
 const names: Record<string, string> = {
@@ -28,6 +29,7 @@ export function PullNote({
   /** The sock lies still, and can be touched. */
   still: boolean;
 }) {
+  const unit = useUnit();
   const chooseAll = useBoard((b) => b.chooseAll);
   const counts = drawing.pull?.patches.map((p) => ({ word: p.word, long: lengthOf(p.lines) })) ?? [];
   const all = counts.reduce((sum, c) => sum + c.long, 0) || 1;
@@ -55,7 +57,8 @@ export function PullNote({
               <>
                 {" "}
                 The whole of {names[place.name] ?? place.name} stretches {place.stretch_pct.toFixed(0)} %:{" "}
-                {(place.foot_mm / 10).toFixed(1)} cm of foot in {(place.sock_mm / 10).toFixed(1)} cm of sock.
+                {lengthWithUnit(place.foot_mm, unit)} of foot on {lengthWithUnit(place.sock_mm, unit)} of
+                sock.
               </>
             )}
           </p>

@@ -2,8 +2,7 @@ import { useQuery } from "@tanstack/react-query";
 import { Slider } from "antd";
 import { useDeferredValue, useState } from "react";
 import { type Doubt, doubtedOf, drawingOf, whatIfOf } from "../api/plan";
-import { Patches } from "../drawing/PullMap";
-import { Outline } from "../drawing/Rows";
+import { StillSock } from "../drawing/StillSock";
 import { Failure } from "../shell/Failure";
 import { lengthWithUnit, useUnit } from "../units/units";
 import { useBoard } from "./store";
@@ -114,14 +113,13 @@ function Shapes({ doubt }: { doubt: Doubt }) {
           drawing?.shape &&
           drawing.pull && (
             <figure key={name}>
-              <svg
-                viewBox={`-8 ${drawing.shape.height_mm - tall - 8} ${wide + 28} ${tall + 20}`}
-                role="img"
-                aria-label={`Where it pulls, ${name}`}
-              >
-                {drawing.ghost && <Outline points={drawing.ghost} top={drawing.shape.height_mm} />}
-                <Patches pull={drawing.pull} top={drawing.shape.height_mm} plan={plan} />
-              </svg>
+              <StillSock
+                drawing={drawing}
+                plan={plan}
+                label={`Where it pulls, ${name}`}
+                room={{ width: wide, height: tall }}
+                pull
+              />
               <figcaption>{name}</figcaption>
             </figure>
           ),
