@@ -154,12 +154,14 @@ test("a yarn that stripes by itself is laid along the rows as it comes off the b
   await expect(page.locator(".sock .row-line.repeat-3").first()).toBeAttached();
   // Counted on a sock of 52 stitches: of the rounds of this one, with 68, the same yarn gives 52/68.
   await page.getByText("in counted rounds", { exact: true }).click();
+  // Told otherwise it is the same yarn: a round of 68 takes 0.821 m, and 8 m are 9.7 of them.
+  await expect(page.getByLabel("Rounds of colour 1")).toHaveValue("9.7");
   await page.getByLabel("Rounds of colour 1").fill("17");
   await page.getByLabel("Counted on").fill("52");
-  await expect(said(page, "Yarn")).toContainText("it stripes by itself, 13.0 + 4.6 + 3.1 rounds of the foot");
+  await expect(said(page, "Yarn")).toContainText("it stripes by itself, 13.0 + 4.7 + 4.2 + 2.8 rounds of the foot");
   await page.getByText("inches", { exact: true }).click();
   await page.getByText("in yards", { exact: true }).click();
-  await expect(page.getByLabel("Yards of colour 1")).toHaveValue("8.7");
+  await expect(page.getByLabel("Yards of colour 1")).toHaveValue("11.7");
   await expect(page.getByLabel("Ball measures")).toHaveAttribute("placeholder", "459.3");
   await page.getByLabel("Ball measures").fill("400");
   await page.getByLabel("Ball weighs").fill("100");

@@ -340,20 +340,17 @@ func yarnSaid(w *words) string {
 
 // repeatSaid says a yarn that stripes by itself in rounds of the foot, and of the leg where that has another count.
 func repeatSaid(s *knit.Sock) string {
-	repeat := yarn.Repeat(s.Design, s.Stitches)
-	if len(repeat) == 0 {
+	colours := yarn.Striping(s.Design, s.Stitches, s.LegStitches)
+	if len(colours) == 0 {
 		return ""
 	}
-	on := func(stitches int) string {
-		list := make([]string, len(repeat))
-		for i, long := range repeat {
-			list[i] = fmt.Sprintf("%.1f", yarn.StripeRounds(long, stitches, s.Gauge, yarn.Thickness(s.Design.Yarn)))
-		}
-		return strings.Join(list, " + ")
+	foot, leg := make([]string, len(colours)), make([]string, len(colours))
+	for i, c := range colours {
+		foot[i], leg[i] = fmt.Sprintf("%.1f", c.FootRounds), fmt.Sprintf("%.1f", c.LegRounds)
 	}
-	said := "; it stripes by itself, " + on(s.Stitches) + " rounds of the foot"
+	said := "; it stripes by itself, " + strings.Join(foot, " + ") + " rounds of the foot"
 	if s.LegStitches != s.Stitches {
-		said += ", " + on(s.LegStitches) + " of the leg"
+		said += ", " + strings.Join(leg, " + ") + " of the leg"
 	}
 	return said
 }

@@ -41,6 +41,8 @@ type Answer struct {
 	// Yarn of each section, Grams of all of them.
 	Yarn  []yarn.Need `json:"yarn,omitempty"`
 	Grams *Grams      `json:"grams,omitempty"`
+	// Striping are the colours of a yarn that stripes by itself.
+	Striping []yarn.Stripe `json:"striping,omitempty"`
 	// ToeLength is what the toe adds to the sock.
 	ToeLength measure.Length `json:"toe_length_mm,omitempty"`
 	// Schools are the foot by each way of taking off toe and heel.
@@ -114,6 +116,7 @@ func work(a Answer, d design.Design, unit measure.Unit, brief bool) (Answer, err
 	a.Handles = handle.Of(sock)
 	a.Fit, a.Yarn, a.HeelPlace, a.ToeLength = fit.Of(sock), yarn.Needs(&p.Design, p.Rows), sock.HeelPlace(), sock.Toe.Length.Tenth()
 	a.Grams, a.Schools = gramsOf(a.Yarn), schools(sock)
+	a.Striping = yarn.Striping(&p.Design, sock.Stitches, sock.LegStitches)
 	a.Path = advise.Path(sock, p.Checks, a.Grams.Own+a.Grams.Contrast, unit)
 	effort := plan.EffortOf(p.Rows)
 	a.Effort, a.Strip = &effort, strip.Of(traced)

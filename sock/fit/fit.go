@@ -16,6 +16,9 @@ import (
 type Place struct {
 	// Name is toes, ball, arch, heel, ankle, cuff or calf.
 	Name string `json:"name"`
+	// Label is what it is called beside a figure, Said in a sentence.
+	Label string `json:"label"`
+	Said  string `json:"said"`
 	// Foot and Sock are girths; the sock's is relaxed.
 	Foot measure.Length `json:"foot_mm"`
 	Sock measure.Length `json:"sock_mm"`
@@ -86,8 +89,14 @@ func leg(s *knit.Sock, name string, girth measure.Length, stitches int, guessed 
 // Stretch is how far a sock has to stretch to go round a foot, in percent of its own girth.
 func Stretch(foot, sock measure.Length) float64 { return 100 * float64(foot/sock-1) }
 
+// called are the places as people call them.
+var called = map[string]struct{ label, said string }{
+	"toes": {"toes", "the toes"}, "ball": {"ball", "the ball of the foot"}, "arch": {"arch", "the arch"}, "heel": {"instep", "the instep and heel"},
+	"ankle": {"ankle", "the ankle"}, "cuff": {"over heel", "the cuff over the heel"}, "calf": {"calf", "the calf"},
+}
+
 func stretch(name string, foot, sock measure.Length, low, high float64, estimated bool) Place {
-	p := Place{Name: name, Foot: foot, Sock: sock, StretchPct: Stretch(foot, sock), LowPct: low, HighPct: high, Estimated: estimated, Level: verdict.Note, Word: "sits"}
+	p := Place{Name: name, Label: called[name].label, Said: called[name].said, Foot: foot, Sock: sock, StretchPct: Stretch(foot, sock), LowPct: low, HighPct: high, Estimated: estimated, Level: verdict.Note, Word: "sits"}
 	switch {
 	case p.StretchPct < low-0.05:
 		p.Level, p.Word, p.Text = verdict.Caution, "slack", "It hardly stretches here: it may sag."

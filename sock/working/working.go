@@ -89,11 +89,6 @@ func (w *writer) yarn(p *plan.Plan) {
 		"%.1f mm in a stitch (2 ÷ rounds + 1 ÷ stitches + %g × %.2f mm of yarn), %s in all, × %g g ÷ %s = %.0f g", float64(perStitch), yarn.PerThickness, float64(thickness), w.Unit.Yarn(metres), y.BallGrams, w.Unit.Yarn(y.BallMetres), grams)
 }
 
-// placeNames are the places of the fit as they are said.
-var placeNames = map[string]string{
-	"toes": "the toes", "ball": "the ball", "arch": "the arch", "heel": "the instep", "ankle": "the ankle", "cuff": "the heel, at the cuff", "calf": "the calf",
-}
-
 func (w *writer) fit() {
 	s := w.sock
 	for _, p := range fit.Of(s) {
@@ -107,7 +102,7 @@ func (w *writer) fit() {
 		case "cuff", "ankle", "calf":
 			change = "More leg stitches, or a stretchier pattern."
 		}
-		w.Add("fit."+p.Name, "Stretch at "+placeNames[p.Name], fmt.Sprintf("%.0f %%", p.StretchPct), change,
+		w.Add("fit."+p.Name, "Stretch at "+p.Said, fmt.Sprintf("%.0f %%", p.StretchPct), change,
 			"%s ÷ %s = %.2f: stretches %.0f %%; %.0f to %.0f %% is sensible", w.Long(p.Foot), w.Long(p.Sock), float64(p.Foot/p.Sock), p.StretchPct, p.LowPct, p.HighPct)
 	}
 }

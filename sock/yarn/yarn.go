@@ -155,6 +155,25 @@ func Repeat(d *design.Design, footStitches int) []measure.Length {
 	return list
 }
 
+// Stripe is one colour of a yarn that stripes by itself: how long it is on the ball, and the rounds that it gives.
+type Stripe struct {
+	Length     measure.Length `json:"length_mm"`
+	FootRounds float64        `json:"foot_rounds"`
+	LegRounds  float64        `json:"leg_rounds"`
+}
+
+// Striping are the colours of a yarn that stripes by itself on a sock of so many stitches; none for another yarn.
+func Striping(d *design.Design, footStitches, legStitches int) []Stripe {
+	var list []Stripe
+	for _, long := range Repeat(d, footStitches) {
+		on := func(n int) float64 {
+			return math.Round(10*StripeRounds(long, n, d.Gauge.PerMM(), Thickness(d.Yarn))) / 10
+		}
+		list = append(list, Stripe{long.Tenth(), on(footStitches), on(legStitches)})
+	}
+	return list
+}
+
 // GramsPerStitch is the first guess, from gauge and yarn, of what a stitch weighs.
 func GramsPerStitch(d *design.Design) float64 {
 	return float64(PerStitch(d.Gauge.PerMM(), Thickness(d.Yarn))) / 1000 * d.Yarn.BallGrams / d.Yarn.BallMetres

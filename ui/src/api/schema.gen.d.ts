@@ -1411,6 +1411,7 @@ export interface components {
             schools?: components["schemas"]["BoardSchool"][];
             shows?: components["schemas"]["HandsShown"][][];
             strip?: components["schemas"]["StripPart"][];
+            striping?: components["schemas"]["YarnStripe"][];
             toe_length_mm?: components["schemas"]["MeasureLength"];
             words?: components["schemas"]["WordsRow"][];
             yarn?: components["schemas"]["YarnNeed"][];
@@ -1834,10 +1835,12 @@ export interface components {
             foot_mm: components["schemas"]["MeasureLength"];
             /** Format: double */
             high_pct: number;
+            label: string;
             level: string;
             /** Format: double */
             low_pct: number;
             name: string;
+            said: string;
             sock_mm: components["schemas"]["MeasureLength"];
             /** Format: double */
             stretch_pct: number;
@@ -2909,6 +2912,13 @@ export interface components {
             /** Format: double */
             metres: number;
             section: string;
+        };
+        YarnStripe: {
+            /** Format: double */
+            foot_rounds: number;
+            /** Format: double */
+            leg_rounds: number;
+            length_mm: components["schemas"]["MeasureLength"];
         };
     };
     responses: never;

@@ -1,16 +1,6 @@
 import { memo } from "react";
 import type { Place } from "../api/client";
 
-const names: Record<string, string> = {
-  toes: "toes",
-  ball: "ball",
-  arch: "arch",
-  heel: "instep",
-  ankle: "ankle",
-  cuff: "over heel",
-  calf: "calf",
-};
-
 /**
  * FitAlong shows how far the sock stretches at each place of the foot, against
  * what is sensible; a click shows the place on the sock and the arithmetic.
@@ -65,7 +55,7 @@ export function PlaceBar({ place }: { place: Place }) {
           transform="translate(-1.25 0)"
         />
       </svg>
-      <span className="place">{names[place.name] ?? place.name}</span>
+      <span className="place">{place.label}</span>
       <span className="figure">{place.stretch_pct.toFixed(0)} %</span>
       <span className="verdict">
         {place.text}

@@ -4,16 +4,6 @@ import { pullWords } from "../drawing/PullMap";
 import { lengthWithUnit, useUnit } from "../units/units";
 import { useBoard } from "./store";
 
-const names: Record<string, string> = {
-  toes: "the toes",
-  ball: "the ball of the foot",
-  arch: "the arch",
-  heel: "the instep and heel",
-  ankle: "the ankle",
-  cuff: "the way over the heel",
-  calf: "the calf",
-};
-
 const signed = (pct: number) => `${pct > 0 ? "+" : pct < 0 ? "−" : ""}${Math.abs(pct).toFixed(0)} %`;
 
 /** PullNote says what was touched where the sock pulls, what it comes from, and what eases it most. */
@@ -56,7 +46,7 @@ export function PullNote({
             {place && (
               <>
                 {" "}
-                The whole of {names[place.name] ?? place.name} stretches {place.stretch_pct.toFixed(0)} %:{" "}
+                The whole of {place.said} stretches {place.stretch_pct.toFixed(0)} %:{" "}
                 {lengthWithUnit(place.foot_mm, unit)} of foot on {lengthWithUnit(place.sock_mm, unit)} of
                 sock.
               </>
@@ -68,7 +58,7 @@ export function PullNote({
         {eases.map((ease) => (
           <p key={ease.place} className="pull-ease">
             <span>
-              What eases {names[ease.place] ?? ease.place} most: <strong>{ease.text}</strong>
+              What eases {fit.find((p) => p.name === ease.place)?.said} most: <strong>{ease.text}</strong>
             </span>
             <Button size="small" onClick={() => chooseAll(ease.changes)}>
               Do this

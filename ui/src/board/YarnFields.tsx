@@ -1,5 +1,5 @@
 import { Button, Checkbox, InputNumber, Segmented } from "antd";
-import { metresOf, useUnit, yarnText, yarnUnit } from "../units/units";
+import { metresOf, useUnit, yarnText, yarnUnit, yarnWithUnit } from "../units/units";
 import { valueAt } from "./content";
 import { Field } from "./Field";
 import { useBoard } from "./store";
@@ -101,11 +101,17 @@ function Repeat() {
   const counted = (rounds?.length ?? 0) > 0;
   const told = (counted ? rounds : lengths) ?? [];
   const { field, more } = tellings[counted ? 1 : 0];
+  const striping = useBoard((b) => b.good?.striping) ?? [];
+  // Told otherwise it is the same yarn.
+  const now = (way: 0 | 1) => striping.map((c) => (way === 1 ? c.foot_rounds : c.length_mm));
   const tell = (way: 0 | 1 | null) =>
     change(
       Object.fromEntries(
         tellings
-          .map(({ field, usual }, i) => [field, i === way ? [...usual] : null] as [string, number[] | null])
+          .map(({ field, usual }, i): [string, number[] | null] => [
+            field,
+            i !== way ? null : striping.length > 0 ? now(way) : [...usual],
+          ])
           .concat([["yarn.repeat_stitches", null]]),
       ),
     );
@@ -142,6 +148,12 @@ function Repeat() {
                   onChange={(typed) => typed && set(told.map((was, k) => (k === i ? kept(typed) : was)))}
                   suffix={counted ? "rounds" : yarnUnit(unit)}
                 />
+                <p className="hint">
+                  {striping[i] &&
+                    (counted
+                      ? `${yarnWithUnit(striping[i].length_mm / metre, unit)} of yarn`
+                      : `${striping[i].foot_rounds.toFixed(1)} rounds of the foot`)}
+                </p>
               </div>
             ))}
           </div>
