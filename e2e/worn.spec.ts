@@ -158,7 +158,9 @@ test("a yarn that stripes by itself is laid along the rows as it comes off the b
   await expect(page.getByLabel("Rounds of colour 1")).toHaveValue("9.7");
   await page.getByLabel("Rounds of colour 1").fill("17");
   await page.getByLabel("Counted on").fill("52");
-  await expect(said(page, "Yarn")).toContainText("it stripes by itself, 13.0 + 4.7 + 4.2 + 2.8 rounds of the foot");
+  await expect(said(page, "Yarn")).toContainText(
+    "it stripes by itself, 13.0 + 4.7 + 4.2 + 2.8 rounds of the foot",
+  );
   await page.getByText("inches", { exact: true }).click();
   await page.getByText("in yards", { exact: true }).click();
   await expect(page.getByLabel("Yards of colour 1")).toHaveValue("11.7");
