@@ -85,6 +85,13 @@ test("the sock is turned by keys, by mouse and by buttons", async ({ page }) => 
 test("both socks of a pair stand beside each other, and are turned together", async ({ page }) => {
   await board(page, "Observatory roof socks");
   await page.getByText("Left and right", { exact: true }).click();
+  // One foot is longer: both socks are drawn at one scale all the same.
+  const flat = page.getByRole("img", { name: /^(Left|Right) sock$/ });
+  await expect(flat).toHaveCount(2);
+  const scales = await flat.evaluateAll((list) =>
+    list.map((svg) => svg.getAttribute("viewBox")?.split(" ").slice(2).join(" ")),
+  );
+  expect(scales[1]).toBe(scales[0]);
   await page.getByText("Turn it", { exact: true }).click();
   await expect(page).toHaveURL(/pair=side&look=turn/);
   const socks = page.getByRole("img", { name: /^Both socks on their feet, to be turned/ });

@@ -44,10 +44,7 @@ export function Pair({ view, turned }: { view: "side" | "over"; turned: boolean 
           <Turned key={scheme} drafts={[left.draft, right.draft]} pull={false} />
         </Suspense>
       ) : view === "side" ? (
-        <div className="two-socks">
-          <OneSock answer={left} name="Left" />
-          <OneSock answer={right} name="Right" />
-        </div>
+        <Beside left={left} right={right} />
       ) : (
         <Over left={left} right={right} />
       )}
@@ -62,39 +59,49 @@ export function Pair({ view, turned }: { view: "side" | "over"; turned: boolean 
   );
 }
 
-function OneSock({ answer, name }: { answer: PlanAnswer; name: string }) {
-  const drawing = useQuery(drawingOf(answer.draft, useUnit())).data;
-  const { plan } = answer;
-  if (!drawing?.shape || !plan) {
-    return <Skeleton active />;
-  }
+/** useBoth are the drawings of both socks, and the room that the larger one takes. */
+function useBoth(left: PlanAnswer, right: PlanAnswer) {
+  const unit = useUnit();
+  const drawings = [useQuery(drawingOf(left.draft, unit)).data, useQuery(drawingOf(right.draft, unit)).data];
+  const most = (of: (shape: Shape) => number) =>
+    Math.max(0, ...drawings.flatMap((d) => (d?.shape ? [of(d.shape)] : [])));
+  return { drawings, room: { width: most((s) => s.width_mm), height: most((s) => s.height_mm) } };
+}
+
+/** Beside has both socks stand on one floor, at one scale. */
+function Beside({ left, right }: { left: PlanAnswer; right: PlanAnswer }) {
+  const { drawings, room } = useBoth(left, right);
   return (
-    <figure>
-      <StillSock drawing={drawing} plan={plan} label={`${name} sock`} />
-      <figcaption>
-        {name} <strong>{plan.summary.foot_rounds}</strong> rounds to the heel
-      </figcaption>
-    </figure>
+    <div className="two-socks">
+      {[left, right].map(({ plan }, i) => {
+        const [drawing, name] = [drawings[i], i === 0 ? "Left" : "Right"];
+        return drawing?.shape && plan ? (
+          <figure key={name}>
+            <StillSock drawing={drawing} plan={plan} label={`${name} sock`} room={room} />
+            <figcaption>
+              {name} <strong>{plan.summary.foot_rounds}</strong> rounds to the heel
+            </figcaption>
+          </figure>
+        ) : (
+          <Skeleton key={name} active />
+        );
+      })}
+    </div>
   );
 }
 
 /** Over lays the right sock over the left, its toe tip on the same place. */
 function Over({ left, right }: { left: PlanAnswer; right: PlanAnswer }) {
-  const unit = useUnit();
-  const shapes = [useQuery(drawingOf(left.draft, unit)), useQuery(drawingOf(right.draft, unit))].map(
-    (drawing) => drawing.data?.shape,
-  );
-  const [one, other] = shapes;
+  const { drawings, room } = useBoth(left, right);
+  const [one, other] = drawings.map((drawing) => drawing?.shape);
   if (!one || !left.plan || !other || !right.plan) {
     return <Skeleton active />;
   }
-  const wide = Math.max(one.width_mm, other.width_mm);
-  const tall = Math.max(one.height_mm, other.height_mm);
-  const on = (shape: Shape) => `translate(0 ${tall - shape.height_mm})`;
+  const on = (shape: Shape) => `translate(0 ${room.height - shape.height_mm})`;
   return (
     <svg
       className="over"
-      viewBox={`-12 -12 ${wide + 24} ${tall + 24}`}
+      viewBox={`-12 -12 ${room.width + 24} ${room.height + 24}`}
       role="img"
       aria-label="The right sock drawn over the left"
     >
