@@ -13,7 +13,7 @@ type Sizes struct {
 	Gauge measure.Gauge
 	// Leg and Cuff are the girth that their patterns give, compared with stockinette.
 	Leg, Cuff float64
-	// Instep is that of the pattern on the instep below the leg: on the first InstepStitches of each round.
+	// Instep is that of the pattern on the instep below the leg: on InstepStitches of each round.
 	Instep         float64
 	InstepStitches int
 	// Slipped is the share of its height that a row has where every other stitch is slipped.

@@ -8,16 +8,17 @@ import (
 // manySlips is from how many of its loops on, as a share, a row draws together that slips them.
 const manySlips = 0.25
 
-// size is how wide and how high the loops of a row are at rest; those of the instep, the first of a round, may be as wide as their pattern makes them.
+// size is how wide and how high the loops of a row are at rest; those of the instep may be as wide as their pattern makes them.
 type size struct {
 	wide, high float64
+	begins     int // the first loop of the instep in its round, and how many there are
 	instep     int
 	instepWide float64
 }
 
 // of is how wide the k-th loop of the row is.
 func (s *size) of(k int) float64 {
-	if k < s.instep {
+	if k >= s.begins && k < s.begins+s.instep {
 		return s.instepWide
 	}
 	return s.wide
@@ -49,6 +50,7 @@ func sizesOf(rows []needle.Row, s Sizes) []size {
 		case row.Section == needle.Cuff:
 			plain.wide *= s.Cuff
 		case row.Section != needle.Toe && row.Kind == needle.Round:
+			plain.begins = row.InstepBegins()
 			plain.instep, plain.instepWide = s.InstepStitches, plain.wide*s.Instep
 		}
 		list[i] = plain

@@ -75,10 +75,24 @@ func (u Unit) Show(l Length) string {
 	}
 }
 
-var suffixes = []struct {
+// suffix is how people write a unit, and its length.
+type suffix struct {
 	text string
 	size Length
-}{
+}
+
+// cutUnit takes the unit off a text; without one it is that of the size given.
+func cutUnit(text string, units []suffix, size Length) (rest string, _ Length) {
+	rest = strings.ToLower(strings.TrimSpace(text))
+	for _, s := range units {
+		if cut, ok := strings.CutSuffix(rest, s.text); ok {
+			return strings.TrimSpace(cut), s.size
+		}
+	}
+	return rest, size
+}
+
+var suffixes = []suffix{
 	{"millimetres", 1}, {"millimeters", 1}, {"centimetres", Centimetre}, {"centimeters", Centimetre},
 	{"inches", Inch}, {"inch", Inch}, {"mm", 1}, {"cm", Centimetre}, {"in.", Inch}, {"in", Inch},
 	{"''", Inch}, {"”", Inch}, {"″", Inch}, {"\"", Inch},
@@ -88,14 +102,7 @@ var suffixes = []struct {
 // "241 mm". A number without a unit is in the unit given. The error says what
 // was read and what is understood.
 func ParseLength(text string, unit Unit) (Length, error) {
-	rest := strings.ToLower(strings.TrimSpace(text))
-	size := unit.Size()
-	for _, s := range suffixes {
-		if cut, ok := strings.CutSuffix(rest, s.text); ok {
-			rest, size = strings.TrimSpace(cut), s.size
-			break
-		}
-	}
+	rest, size := cutUnit(text, suffixes, unit.Size())
 	number, ok := parseNumber(rest)
 	if !ok {
 		return 0, fmt.Errorf(`read %q; a length looks like 24.1 cm, 241 mm or 9 1/2"`, clip(text))

@@ -2,7 +2,6 @@ package measure
 
 import (
 	"fmt"
-	"strings"
 )
 
 // Yard is one yard: what who knits in inches measures yarn in.
@@ -18,10 +17,7 @@ func (u Unit) Yarn(metres float64) string {
 	return fmt.Sprintf("%d m", HalfUp(metres))
 }
 
-var yarnSuffixes = []struct {
-	text string
-	size Length
-}{
+var yarnSuffixes = []suffix{
 	{"metres", metre}, {"meters", metre}, {"metre", metre}, {"meter", metre}, {"yards", Yard}, {"yard", Yard},
 	{"yds", Yard}, {"yds.", Yard}, {"yd.", Yard}, {"yd", Yard}, {"m", metre},
 }
@@ -29,16 +25,11 @@ var yarnSuffixes = []struct {
 // ParseYarn reads a length of yarn in metres: "420", "420 m", "459 yd". A number
 // without a unit is in metres for who thinks in centimetres, else in yards.
 func ParseYarn(text string, unit Unit) (metres float64, err error) {
-	rest, size := strings.ToLower(strings.TrimSpace(text)), metre
+	size := metre
 	if unit == Inches {
 		size = Yard
 	}
-	for _, s := range yarnSuffixes {
-		if cut, ok := strings.CutSuffix(rest, s.text); ok {
-			rest, size = strings.TrimSpace(cut), s.size
-			break
-		}
-	}
+	rest, size := cutUnit(text, yarnSuffixes, size)
 	number, ok := parseNumber(rest)
 	if !ok {
 		return 0, fmt.Errorf("read %q; a length of yarn looks like 420 m or 459 yd", clip(text))
