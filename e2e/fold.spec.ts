@@ -1,12 +1,12 @@
 import { readFileSync } from "node:fs";
 import { expect, test } from "@playwright/test";
-import { type Event, merge, type Place, places, standing, today } from "../ui/src/knit/logbook";
+import { type Courses, type Event, merge, type Place, places, standing, today } from "../ui/src/knit/logbook";
 
 // The browser's log comes to the same places as the server's, for the same
 // events heard in any order.
 test("the browser folds events as the server does", () => {
   const file = new URL("../sock/logbook/testdata/places.json", import.meta.url);
-  const vectors: { events: Event[]; course: number[][]; places: [Place, Place] }[] = JSON.parse(
+  const vectors: { events: Event[]; course: Courses; places: [Place, Place] }[] = JSON.parse(
     readFileSync(file, "utf8"),
   );
   expect(vectors.length).toBeGreaterThan(40);

@@ -325,6 +325,47 @@ test("the plan bends on one device, and the other goes on where it is", async ({
   await context.close();
 });
 
+test("rows that became others are kept, shown and asked about", async ({ page, browser: second }) => {
+  await cast(page, "Sock with two minds");
+  await putAt(page, "foot-60");
+  const context = await second.newContext();
+  const phone = await context.newPage();
+  await phone.goto(page.url());
+  await expect(where(phone)).toContainText("foot, round 60 of 65");
+  // On the phone, without a connection, the foot is knitted to its end by the plan of before, and two rows of the heel.
+  await context.setOffline(true);
+  for (let row = 60; row <= 66; row++) {
+    await phone.keyboard.press(" ");
+  }
+  await expect(where(phone)).toContainText("heel, row 3");
+  // Meanwhile three rounds more are planned.
+  await page.getByRole("button", { name: "It went otherwise" }).click();
+  await page.getByLabel("The heel begins later by, in rounds").fill("3");
+  await page.getByRole("button", { name: "What does it change?" }).click();
+  await expect(page.locator(".proposal")).toContainText("The second sock is planned alike.");
+  await page.getByRole("button", { name: "Go on like that" }).click();
+  await expect(where(page)).toContainText("foot, round 60 of 68");
+  await context.setOffline(false);
+  await written(phone);
+  const asks = "2 rows of the first sock, heel 1 to heel 2, were ticked on a device that did not know";
+  await expect(phone.getByText(asks)).toBeVisible();
+  await expect(where(phone), "counted as far as both plans are the same").toContainText(
+    "foot, round 66 of 68",
+  );
+  await page.reload();
+  await expect(page.getByText(asks), "the other device asks too").toBeVisible();
+  await expect(phone.getByRole("button", { name: "Not those: foot 66 comes next" })).toBeVisible();
+  await expect(phone.getByRole("button", { name: "Rows of the new plan: heel 3 comes next" })).toBeVisible();
+  await phone.getByRole("button", { name: "Those rows: go on behind them" }).click();
+  await expect(where(phone)).toContainText("heel, row 3");
+  await expect(phone.getByText(asks)).toHaveCount(0);
+  await expect(phone.locator(".knit-main")).not.toContainText("foot, round 66");
+  await page.reload();
+  await expect(where(page)).toContainText("heel, row 3");
+  await expect(page.getByText(asks)).toHaveCount(0);
+  await context.close();
+});
+
 /** upgradable passes on to the program; after its upgrade it says that it serves another build. */
 async function upgradable(to: string) {
   let build = "";

@@ -37,6 +37,7 @@ test("two stitches more are cast on", async ({ page }) => {
     "toe, round 2: needle 1 (instep): k1, kfb, k15; needle 2 (sole): k1, kfb, k15",
   );
   await goOn(page).click();
+  await expect(panel(page)).toBeHidden();
   await page.keyboard.press(" ");
   await expect(page.locator(".instruction")).toContainText("k1, kfb, k15");
   await expect(page.getByRole("img", { name: "After the row: 36 in all, right side" })).toBeVisible();

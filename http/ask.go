@@ -9,6 +9,7 @@ import (
 	"acornstep/sock/feet"
 	"acornstep/sock/hands"
 	"acornstep/sock/knit"
+	"acornstep/sock/knitting"
 	"acornstep/sock/measure"
 	"acornstep/sock/pattern"
 	"acornstep/sock/plan"
@@ -73,11 +74,11 @@ func (s *server) options(c call[OptionsQuestion]) (OptionList, error) {
 	if err != nil {
 		return OptionList{}, err
 	}
-	rows := o.places(s.today())
-	if rows == [2]int{} {
+	done := o.done(s.today())
+	if done == (knitting.Done{}) {
 		return OptionList{choices}, nil
 	}
-	lock := replan.LockOf(o.Edition, d, replan.Bound{Rows: rows})
+	lock := replan.LockOf(o.Edition, d, replan.Bound{Done: done})
 	for _, choice := range choices {
 		for i := range choice.Options {
 			if option := &choice.Options[i]; !option.Chosen && option.Stop == "" {

@@ -1,7 +1,10 @@
 package http
 
 import (
+	"fmt"
+
 	"acornstep/sock/basket"
+	"acornstep/sock/document"
 	"acornstep/sock/draft"
 	"acornstep/sock/knitting"
 	"acornstep/sock/logbook"
@@ -43,8 +46,11 @@ func (s *server) decide(c call[DecideQuestion]) (DecideAnswer, error) {
 	if err != nil {
 		return none, err
 	}
+	if c.Asked.Sock < 0 || c.Asked.Sock > 2 {
+		return none, document.Faults{{Field: "sock", Message: fmt.Sprintf("read %d; it is 1 or 2, or 0 for both", c.Asked.Sock)}}
+	}
 	rows := o.places(s.today())
-	decided, err := replan.Decide(o.Edition, d, replan.Bound{Sock: c.Asked.Sock, Rows: rows}, unit)
+	decided, err := replan.Decide(o.Edition, d, replan.Bound{Sock: c.Asked.Sock, Done: o.done(s.today())}, unit)
 	answer := DecideAnswer{decided, o.Version, rows}
 	if err != nil || !c.Asked.Accept || !decided.Plans {
 		return answer, err
@@ -101,7 +107,7 @@ func viewOfNeedles(sock *basket.Sock, o *onNeedles, t tally.Tally) KnitView {
 	v := KnitView{
 		ID: sock.ID, Name: sock.Name, Wearer: sock.Wearer, Version: o.Version, Versions: o.versions,
 		Rows: o.First.Rows, Needles: o.First.Needles, Strip: o.Strip,
-		HeelStartsAt: o.Plan.Summary.HeelStartsAt, HeelPlace: o.HeelPlace, Course: o.Courses.First, SecondCourse: o.Courses.Second, Events: o.events, Seq: o.seq, Tally: t, Ready: knitting.Ready(o.Plan),
+		HeelStartsAt: o.Plan.Summary.HeelStartsAt, HeelPlace: o.HeelPlace, Course: o.Courses, Events: o.events, Seq: o.seq, Tally: t, Asked: []Strayed{}, Ready: knitting.Ready(o.Plan),
 	}
 	if o.Other != nil {
 		v.Second, v.SecondNeedles = o.Other.Rows, o.Other.Needles

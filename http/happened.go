@@ -167,11 +167,20 @@ func (s *server) replan(c call[ReplanQuestion]) (replan.Proposal, error) {
 	if h.ToHeel, err = toHeel(c.Asked.ToHeel, c.Asked.Unit); err != nil {
 		return replan.Proposal{}, err
 	}
+	h.Done = o.done(s.today())
+	if h.ByVersion > 0 && h.ByVersion < o.Version {
+		if h.Before, err = s.Logbook.Edition(c, c.ID, h.ByVersion); err != nil {
+			return replan.Proposal{}, err
+		}
+	}
 	proposal, err := replan.Ask(o.Edition, h)
 	if err != nil || !c.Asked.Accept || !proposal.Plans {
 		return proposal, err
 	}
-	return proposal, s.Logbook.AddEdition(c, c.ID, proposal.Edition, proposal.Edition.From(o.places(s.today())))
+	if err := s.Logbook.AddEdition(c, c.ID, proposal.Edition, proposal.Edition.From(o.places(s.today()))); err != nil || h.ByVersion == 0 {
+		return proposal, err
+	}
+	return proposal, s.placeAt(c, o, proposal.Edition.Version, max(1, h.Sock), proposal.Row)
 }
 
 // toHeel reads how far the heel's place is; past it is less than nothing.

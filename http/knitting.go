@@ -45,10 +45,10 @@ type KnitView struct {
 	SecondNeedles []position.Needles `json:"second_needles,omitempty"`
 	// Offer is said once where this program would knit rows to come otherwise than the one that made the plan.
 	Offer *knitting.Offer `json:"offer,omitempty"`
-	// Course is where the rows of each version lie in the newest.
-	Course logbook.Course `json:"course"`
-	// SecondCourse is that of the second sock where it followed a plan of its own.
-	SecondCourse logbook.Course `json:"second_course,omitempty"`
+	// Course is where the rows of each version lie in the newest, for both socks, and how far they are the same rows.
+	Course logbook.Courses `json:"course"`
+	// Asked are ticks of rows that became others before they were heard.
+	Asked []Strayed `json:"asked"`
 	// Events that were written down, and the number of the last.
 	Events []logbook.Event `json:"events"`
 	Seq    int64           `json:"seq"`
@@ -113,8 +113,9 @@ func (s *server) knitting(c call[nothing]) (KnitView, error) {
 		return KnitView{}, err
 	}
 	v := viewOfNeedles(&sock, o, o.tally(s.today()))
-	v.Offer = o.Offer(v.Tally.Book.Places[0].Row)
-	return v, nil
+	v.Offer = o.Offer(o.done(s.today()))
+	v.Asked, err = s.strayed(c, o, v.Tally.Book.Strays)
+	return v, err
 }
 
 // answerOffer takes the rows of today's program for what is still to come, or
@@ -124,18 +125,14 @@ func (s *server) answerOffer(c call[OfferAnswer]) (KnitView, error) {
 	if err != nil {
 		return KnitView{}, err
 	}
-	done := o.tally(s.today()).Book.Places[0].Row
-	offer := o.Offer(done)
+	offer := o.Offer(o.done(s.today()))
 	if c.Asked.Version == o.Version && offer != nil && offer.Name == c.Asked.Name {
 		if err := s.Logbook.SayOffer(c, c.ID, o.Version, offer.Name); err != nil {
 			return KnitView{}, err
 		}
 		s.shelf.forget(c.ID, o.Version)
 		if c.Asked.Take {
-			next, err := o.Take(offer, done)
-			if err != nil {
-				return KnitView{}, err
-			}
+			next := offer.Taken()
 			if err := s.Logbook.AddEdition(c, c.ID, next, next.From(o.places(s.today()))); err != nil {
 				return KnitView{}, err
 			}

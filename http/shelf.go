@@ -132,6 +132,12 @@ func (o *onNeedles) tally(today day.Date) tally.Tally {
 	return tally.Of(o.pair(), o.Courses.Today(o.events), today)
 }
 
+// done is what is knitted of both socks, by all that was written down: nobody else is asked.
+func (o *onNeedles) done(today day.Date) knitting.Done {
+	book := o.tally(today).Book
+	return o.DoneIn(&book)
+}
+
 // places are the rows to come of both socks.
 func (o *onNeedles) places(today day.Date) [2]int {
 	places := o.tally(today).Book.Places

@@ -2,6 +2,7 @@ package http_test
 
 import (
 	"fmt"
+	"strings"
 	"testing"
 
 	"github.com/stretchr/testify/assert"
@@ -119,8 +120,9 @@ func TestTheHeelsPlaceOverTheWire(t *testing.T) {
 	path, v := a.onNeedles()
 	assert.Equal(t, "at the bend in front of the ankle", v.HeelPlace)
 	ask := func(toHeel string) reply {
-		return a.do("POST", path+"/replan", fmt.Sprintf(`{"version":1,"happened":{"row":%d,"other_row":3},"to_heel":%q,"unit":"cm","accept":false}`, rowOf(t, v, "foot-31"), toHeel))
+		return a.do("POST", path+"/replan", fmt.Sprintf(`{"version":1,"happened":{"row":%d,"other_row":9999},"to_heel":%q,"unit":"cm","accept":false}`, rowOf(t, v, "foot-31"), toHeel))
 	}
+	require.Equal(t, 200, a.do("POST", path+"/events", say(strings.Replace(event("s", 1, `"kind":"row","row":2`), `"sock":1`, `"sock":2`, 1))).status)
 	var proposal replan.Proposal
 	ask("6.6").into(t, &proposal)
 	assert.Contains(t, proposal.Text, "6 fewer rounds before the heel")

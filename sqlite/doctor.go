@@ -59,10 +59,12 @@ func references(ctx context.Context, db *sql.DB) ([]string, error) {
 	})
 }
 
-// plansOf reads and knits every plan that is kept, the second socks' too.
+// plansOf reads and knits every plan that is kept, the second socks' too. A version without rows is no fault where a later one has them.
 func plansOf(ctx context.Context, db *sql.DB) ([]string, error) {
 	const query = `SELECT name, version, which, text FROM (
-		SELECT sock_id, version, 'the plan' AS which, document AS text FROM plans UNION ALL SELECT sock_id, version, 'the plan of the second sock', second FROM plans WHERE second IS NOT NULL
+		SELECT sock_id, version, 'the plan' AS which, document AS text FROM plans AS p
+			WHERE document IS NOT NULL OR NOT EXISTS (SELECT 1 FROM plans AS later WHERE later.sock_id = p.sock_id AND later.version > p.version AND later.document IS NOT NULL)
+		UNION ALL SELECT sock_id, version, 'the plan of the second sock', second FROM plans WHERE second IS NOT NULL
 	) JOIN socks ON socks.id = sock_id`
 	if there, err := has(ctx, db, `SELECT 1 FROM pragma_table_info('plans') WHERE name = 'document'`); err != nil || !there {
 		return nil, err

@@ -43,8 +43,8 @@ func (s *Store) Editions(ctx context.Context, sockID string) ([]knitting.Line, e
 func (s *Store) Edition(ctx context.Context, sockID string, version int) (*knitting.Edition, error) {
 	e := knitting.Edition{Line: knitting.Line{Version: version}}
 	var text, second, board []byte
-	err := s.db.QueryRowContext(ctx, `SELECT reason, created_ms, document, second, heel_place, places, second_places, board, said_offer FROM plans WHERE sock_id = ? AND version = ?`, sockID, version).
-		Scan(&e.Reason, moment{&e.Created}, &text, &second, &e.HeelPlace, document{&e.Places}, document{&e.SecondPlaces}, &board, &e.SaidOffer)
+	err := s.db.QueryRowContext(ctx, `SELECT reason, created_ms, document, second, heel_place, places, second_places, board, said_offer, holds FROM plans WHERE sock_id = ? AND version = ?`, sockID, version).
+		Scan(&e.Reason, moment{&e.Created}, &text, &second, &e.HeelPlace, document{&e.Places}, document{&e.SecondPlaces}, &board, &e.SaidOffer, document{&e.Holds})
 	switch {
 	case errors.Is(err, sql.ErrNoRows):
 		return nil, fmt.Errorf("edition %d of sock %q: %w", version, sockID, basket.ErrNotFound)
@@ -64,7 +64,7 @@ func (s *Store) Edition(ctx context.Context, sockID string, version int) (*knitt
 		}
 	}
 	if err == nil {
-		e.Steps, e.SecondSteps, err = s.steps(ctx, sockID, version)
+		e.Steps, err = stepsIn(ctx, s.db, sockID, version)
 	}
 	if err != nil {
 		return nil, fmt.Errorf("edition %d of sock %q: %w", version, sockID, err)
@@ -72,21 +72,27 @@ func (s *Store) Edition(ctx context.Context, sockID string, version int) (*knitt
 	return &e, nil
 }
 
-// steps are what every version up to one says of the places of the version before it, and of those of the second sock.
-func (s *Store) steps(ctx context.Context, sockID string, version int) (first, second [][]int, err error) {
-	rows, err := s.db.QueryContext(ctx, `SELECT places, second_places FROM plans WHERE sock_id = ? AND version <= ? ORDER BY version`, sockID, version)
+// asker reads rows, inside a transaction or outside of one.
+type asker interface {
+	QueryContext(context.Context, string, ...any) (*sql.Rows, error)
+}
+
+// stepsIn are what every version up to one says of the version before it.
+func stepsIn(ctx context.Context, in asker, sockID string, version int) ([]logbook.Step, error) {
+	rows, err := in.QueryContext(ctx, `SELECT places, second_places, holds FROM plans WHERE sock_id = ? AND version <= ? ORDER BY version`, sockID, version)
 	if err != nil {
-		return nil, nil, err
+		return nil, err
 	}
 	defer rows.Close()
+	var steps []logbook.Step
 	for rows.Next() {
-		var places, own []int
-		if err := rows.Scan(document{&places}, document{&own}); err != nil {
-			return nil, nil, err
+		var step logbook.Step
+		if err := rows.Scan(document{&step.Places}, document{&step.Second}, document{&step.Holds}); err != nil {
+			return nil, err
 		}
-		first, second = append(first, places), append(second, own)
+		steps = append(steps, step)
 	}
-	return first, second, rows.Err()
+	return steps, rows.Err()
 }
 
 // AddEdition keeps the next version of a plan, made on the version before it, and,
@@ -112,22 +118,27 @@ func (s *Store) AddEdition(ctx context.Context, sockID string, e *knitting.Editi
 			return known(err)
 		}
 		e.Created = time.UnixMilli(now).UTC()
-		if err := keepRows(ctx, tx, sockID, e); err != nil {
-			return err
-		}
-		if err := keepPair(ctx, tx, sockID, e); err != nil || e.Version == 1 {
-			return err
-		}
-		bent := logbook.Event{
-			ID: fmt.Sprintf("plan-%s-%d", sockID, e.Version), Device: theProgram, At: now, Kind: logbook.Bent,
-			Version: e.Version, Sock: 1, Row: at[0], Text: e.Reason, Places: at[:],
-		}
-		if err := tx.QueryRowContext(ctx, `SELECT coalesce(max(document ->> '$.clock'), 0) + 1 FROM events WHERE sock_id = ?`, sockID).Scan(&bent.Clock); err != nil {
-			return err
-		}
-		_, err = tx.ExecContext(ctx, `INSERT INTO events (id, sock_id, document, received_ms) VALUES (?,?,?,?)`, bent.ID, sockID, written(bent), now)
-		return err
+		return keepEdition(ctx, tx, sockID, e, at, now)
 	})
+}
+
+// keepEdition writes the documents of an edition that has its row and, unless it is the first, the event that tells of it.
+func keepEdition(ctx context.Context, tx *sql.Tx, sockID string, e *knitting.Edition, at [2]int, now int64) error {
+	if err := keepRows(ctx, tx, sockID, e); err != nil {
+		return err
+	}
+	if err := keepPair(ctx, tx, sockID, e); err != nil || e.Version == 1 {
+		return err
+	}
+	bent := logbook.Event{
+		ID: fmt.Sprintf("plan-%s-%d", sockID, e.Version), Device: theProgram, At: now, Kind: logbook.Bent,
+		Version: e.Version, Sock: 1, Row: at[0], Text: e.Reason, Places: at[:],
+	}
+	if err := tx.QueryRowContext(ctx, `SELECT coalesce(max(document ->> '$.clock'), 0) + 1 FROM events WHERE sock_id = ?`, sockID).Scan(&bent.Clock); err != nil {
+		return err
+	}
+	_, err := tx.ExecContext(ctx, `INSERT INTO events (id, sock_id, document, received_ms) VALUES (?,?,?,?)`, bent.ID, sockID, written(bent), now)
+	return err
 }
 
 // theProgram is what it calls itself among the devices.
@@ -140,10 +151,10 @@ func keepRows(ctx context.Context, tx *sql.Tx, sockID string, e *knitting.Editio
 	return err
 }
 
-// keepPair writes what an edition says of the second sock's places and of the board.
+// keepPair writes what an edition says of the second sock's places, of the board, and of how far the edition before it holds.
 func keepPair(ctx context.Context, tx *sql.Tx, sockID string, e *knitting.Edition) error {
-	_, err := tx.ExecContext(ctx, `UPDATE plans SET second_places = ?, board = ? WHERE sock_id = ? AND version = ?`,
-		orNull(e.SecondPlaces != nil, e.SecondPlaces), orNull(e.Board != nil, e.Board), sockID, e.Version)
+	_, err := tx.ExecContext(ctx, `UPDATE plans SET second_places = ?, board = ?, holds = ? WHERE sock_id = ? AND version = ?`,
+		orNull(e.SecondPlaces != nil, e.SecondPlaces), orNull(e.Board != nil, e.Board), orNull(e.Holds != [2]int{}, e.Holds), sockID, e.Version)
 	return err
 }
 
@@ -161,53 +172,4 @@ func (s *Store) SayOffer(ctx context.Context, sockID string, version int, offer 
 		_, err := tx.ExecContext(ctx, `UPDATE plans SET said_offer = ? WHERE sock_id = ? AND version = ?`, offer, sockID, version)
 		return err
 	})
-}
-
-// giveRows makes the rows of plans that were kept as a design alone, as they
-// were before editions. The rows are those of this program, which knits these
-// designs as the one before it did.
-func giveRows(ctx context.Context, tx *sql.Tx) error {
-	type bare struct {
-		sockID, reason string
-		version        int
-		design         []byte
-	}
-	rows, err := tx.QueryContext(ctx, `SELECT sock_id, version, reason, design FROM plans WHERE document IS NULL ORDER BY sock_id, version`)
-	if err != nil {
-		return err
-	}
-	defer rows.Close()
-	var list []bare
-	for rows.Next() {
-		var b bare
-		if err := rows.Scan(&b.sockID, &b.version, &b.reason, &b.design); err != nil {
-			return err
-		}
-		list = append(list, b)
-	}
-	if err := rows.Err(); err != nil {
-		return err
-	}
-	var before *knitting.Edition
-	for _, b := range list {
-		if b.version == 1 {
-			before = nil
-		}
-		d, err := design.Read(b.design)
-		if err != nil {
-			before = nil
-			continue // it stays without rows, and says so when it is opened
-		}
-		e, err := knitting.Adopt(d, before)
-		if err != nil {
-			before = nil
-			continue
-		}
-		e.Version = b.version
-		if err := keepRows(ctx, tx, b.sockID, e); err != nil {
-			return err
-		}
-		before = e
-	}
-	return nil
 }

@@ -1,6 +1,7 @@
 package sqlite
 
 import (
+	"database/sql"
 	"os"
 	"path/filepath"
 	"testing"
@@ -9,6 +10,7 @@ import (
 	"github.com/stretchr/testify/require"
 
 	"acornstep/sock/check"
+	"acornstep/sock/design"
 	"acornstep/sock/logbook"
 )
 
@@ -89,4 +91,29 @@ func TestPlansOfBeforeGetTheirRows(t *testing.T) {
 	assert.Equal(t, map[string]string{
 		"Comet hunter's short socks": "heel-8", "Observatory roof socks": "foot-41", "Transit socks": "foot-65", "First frost, for the youngest": "leg-33",
 	}, next)
+}
+
+// bareSock puts a sock into a file of schema 3, whose plan is kept as a design alone, and gives its id.
+func bareSock(t *testing.T, path string, d *design.Design) string {
+	t.Helper()
+	db, err := sql.Open("sqlite", uriOf(path))
+	require.NoError(t, err)
+	defer db.Close()
+	const id = "BARESOCK0001"
+	_, err = db.Exec(`INSERT INTO socks (id, revision, name, wearer, draft, foot_stitches, row_count, created_ms, updated_ms) VALUES (?,1,'Bare','','{"design":{},"entries":{}}',68,200,1,1)`, id)
+	require.NoError(t, err)
+	_, err = db.Exec(`INSERT INTO plans (sock_id, version, design, reason, created_ms) VALUES (?,1,?,'',1)`, id, written(d))
+	require.NoError(t, err)
+	return id
+}
+
+// tellBare says in such a file that rows are done, up to one.
+func tellBare(t *testing.T, path, id string, row int) {
+	t.Helper()
+	db, err := sql.Open("sqlite", uriOf(path))
+	require.NoError(t, err)
+	defer db.Close()
+	_, err = db.Exec(`INSERT INTO events (id, sock_id, document, received_ms) VALUES ('bare', ?, ?, 1)`, id,
+		written(logbook.Event{ID: "bare", Device: "phone", Clock: 1, Kind: logbook.RowDone, Version: 1, Sock: 1, Row: row}))
+	require.NoError(t, err)
 }

@@ -102,7 +102,11 @@ func migrate(ctx context.Context, db *sql.DB, path string) error {
 		return err
 	}
 	provider, err := goose.NewProvider(goose.DialectSQLite3, db, files, goose.WithSlog(slog.New(slog.DiscardHandler)),
-		goose.WithGoMigrations(goose.NewGoMigration(5, &goose.GoFunc{RunTx: giveRows}, nil)))
+		goose.WithGoMigrations(
+			// The rows of plans from before editions were given here once; where they come to lie is told by columns that came later.
+			goose.NewGoMigration(5, &goose.GoFunc{RunTx: func(context.Context, *sql.Tx) error { return nil }}, nil),
+			goose.NewGoMigration(11, &goose.GoFunc{RunTx: giveRows}, nil),
+		))
 	if err != nil {
 		return err
 	}

@@ -65,11 +65,11 @@ func TestANewerRuleChangesNoKnittedRow(t *testing.T) {
 	seen := whereami.Seen{Needle1: &look.Needle1, Needle2: &look.Needle2, Right: &look.Right, Left: &look.Left}
 	assert.Equal(t, row, after.Wheres.Ask(seen, row).Matches[0].Row)
 
-	offer := e.Offer(row)
+	offer := e.Offer(knitting.Done{row})
 	require.NotNil(t, offer)
 	assert.Contains(t, offer.Text, "made by an older version of the program")
 	e.SaidOffer = offer.Name
-	assert.Nil(t, e.Offer(row), "it is said once")
+	assert.Nil(t, e.Offer(knitting.Done{row}), "it is said once")
 
 	tried := replan.Happened{Row: row, Length: new(measure.Length)}
 	*tried.Length = 195
@@ -93,12 +93,11 @@ func TestAnOfferIsTaken(t *testing.T) {
 	e, _ := half(t)
 	done := place(t, e.Plan, "foot-30")
 	t.Cleanup(knit.RoundThirdsUp())
-	offer := e.Offer(done)
+	offer := e.Offer(knitting.Done{done})
 	require.NotNil(t, offer)
-	next, err := e.Take(offer, done)
-	require.NoError(t, err)
+	next := offer.Taken()
 	assert.Equal(t, e.Plan.Rows[:done], next.Plan.Rows[:done])
 	assert.Equal(t, 12, *next.Plan.Summary.HeelTurnsPerSide)
 	assert.Equal(t, 2, next.Version)
-	assert.Nil(t, next.Offer(done), "its rows are today's")
+	assert.Nil(t, next.Offer(knitting.Done{done}), "its rows are today's")
 }

@@ -3,12 +3,14 @@ package knitting
 import (
 	"errors"
 	"fmt"
+	"reflect"
 	"slices"
 	"time"
 
 	"acornstep/sock/design"
 	"acornstep/sock/document"
 	"acornstep/sock/knit"
+	"acornstep/sock/logbook"
 	"acornstep/sock/needle"
 	"acornstep/sock/plan"
 )
@@ -38,8 +40,12 @@ type Edition struct {
 	Places []int
 	// SecondPlaces are those of the second sock where they are others; nil where they are not.
 	SecondPlaces []int
-	// Steps are the Places of every edition up to this one, by version, SecondSteps those of the second sock; filled in when an edition is read again.
-	Steps, SecondSteps [][]int
+	// Holds is, for each sock, up to how many rows done the edition before it and this one are the same sock: what is
+	// knitted, and what is to be knitted alike. A tick of the edition before that says more was made on rows that became
+	// others. 0 for the first edition, and where nobody kept it: then every tick is taken as it is.
+	Holds [2]int
+	// Steps are what every edition up to this one says of the places of the one before it, by version; filled in when an edition is read again.
+	Steps []logbook.Step
 	// Board is the design as the board had it when this was decided, without what was counted on the needles; nil when nobody kept it.
 	Board *design.Design
 	// SaidOffer names the [Offer] that was last said of it; empty while there was none.
@@ -59,80 +65,6 @@ func Begin(d design.Design) (*Edition, error) {
 	e := &Edition{Line: Line{Version: 1}, Plan: p, HeelPlace: sock.HeelPlace(), Board: &d}
 	e.Second, err = mirrored(p)
 	return e, err
-}
-
-// Next is the edition that follows this one: the first done rows of each sock
-// stay as they are, the rest is that of the next plan. Where that cannot be, the error is document.Faults.
-func (e *Edition) Next(next *plan.Plan, done int, reason string) (*Edition, error) {
-	spliced, places, err := Splice(e.Plan, next, done)
-	if err != nil {
-		return nil, err
-	}
-	n := e.following(spliced, places, reason)
-	if !next.HasDesign() {
-		return n, nil
-	}
-	second, err := mirrored(next)
-	if err != nil || second == nil && e.Second == nil {
-		return n, err
-	}
-	if second == nil {
-		second = next
-	}
-	old := e.SecondPlan()
-	if second, n.SecondPlaces, err = Splice(old, second, min(done, len(old.Rows))); err != nil {
-		return nil, err
-	}
-	n.settle(second)
-	return n, nil
-}
-
-// NextOf is the edition in which the rest of one sock, 1 or 2, is that of the
-// next plan; the other sock of the pair goes on as it was.
-func (e *Edition) NextOf(sock int, next *plan.Plan, done int, reason string) (*Edition, error) {
-	old := e.SecondPlan()
-	if sock == 1 {
-		spliced, places, err := Splice(e.Plan, next, done)
-		if err != nil {
-			return nil, err
-		}
-		n := e.following(spliced, places, reason)
-		n.SecondPlaces = asTheyWere(old)
-		n.settle(old)
-		return n, nil
-	}
-	spliced, places, err := Splice(old, next, min(done, len(old.Rows)))
-	if err != nil {
-		return nil, err
-	}
-	n := e.following(e.Plan, asTheyWere(e.Plan), reason)
-	n.SecondPlaces = places
-	n.settle(spliced)
-	return n, nil
-}
-
-func (e *Edition) following(p *plan.Plan, places []int, reason string) *Edition {
-	return &Edition{Line: Line{Version: e.Version + 1, Reason: reason}, Plan: p, HeelPlace: e.HeelPlace, Places: places, Board: e.Board}
-}
-
-// settle takes the plan of the second sock where its rows are others than the first's.
-func (e *Edition) settle(second *plan.Plan) {
-	if !sameRows(second.Rows, e.Plan.Rows) {
-		e.Second = second
-		return
-	}
-	if slices.Equal(e.SecondPlaces, e.Places) {
-		e.SecondPlaces = nil
-	}
-}
-
-// asTheyWere are the places of a plan that does not change.
-func asTheyWere(p *plan.Plan) []int {
-	places := make([]int, len(p.Rows)+1)
-	for i := range places {
-		places[i] = i
-	}
-	return places
 }
 
 // SecondPlan is the plan by which the second sock is knitted.
@@ -187,9 +119,9 @@ func mirrored(p *plan.Plan) (*plan.Plan, error) {
 // ErrNoRows is given for a plan that an older program kept as a design alone, from which no sock can be made any more.
 var ErrNoRows = errors.New("this plan was kept without its rows, and its design gives no sock any more: its diary is safe; open it on the board, mend what is named there, and begin a new sock from it")
 
-// Adopt makes the edition of a plan that was kept as a design alone, after the
-// edition before it, if there is one. Judgements that came later do not stop what is on the needles already.
-func Adopt(d design.Design, before *Edition) (*Edition, error) {
+// Adopt makes the rows of a plan that was kept as a design alone. Judgements that came later do not
+// stop what is on the needles already. It is the first edition that has rows; where those that were counted lie in it, whoever kept them knows.
+func Adopt(d design.Design) (*Edition, error) {
 	p, sock, err := knit.MakeAnyway(d)
 	if err != nil {
 		return nil, err
@@ -198,17 +130,16 @@ func Adopt(d design.Design, before *Edition) (*Edition, error) {
 		return nil, ErrNoRows
 	}
 	e := &Edition{Line: Line{Version: 1}, Plan: p, HeelPlace: sock.HeelPlace()}
-	if before != nil {
-		e.Places = make([]int, len(before.Plan.Rows)+1)
-		for i := range e.Places {
-			e.Places[i] = sameRowOf(before.Plan.Rows, p.Rows, i)
-		}
-	}
 	e.Second, err = mirrored(p)
 	return e, err
 }
 
 func sameRows(a, b []needle.Row) bool { return slices.EqualFunc(a, b, SameRow) }
+
+// sameLetter says whether two rows are the same in all that is written of them, where they lie on the needles and their notes included.
+func sameLetter(a, b needle.Row) bool { return reflect.DeepEqual(a, b) }
+
+func sameLetters(a, b []needle.Row) bool { return slices.EqualFunc(a, b, sameLetter) }
 
 // SameRow says whether two rows are worked alike.
 func SameRow(a, b needle.Row) bool {

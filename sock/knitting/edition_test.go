@@ -75,9 +75,9 @@ func TestWhereTwoPlansMeet(t *testing.T) {
 
 func TestNothingIsOfferedOfOnesOwnRows(t *testing.T) {
 	e := begun(t, "")
-	assert.Nil(t, e.Offer(0))
+	assert.Nil(t, e.Offer(Done{}))
 	e.Plan.Design.Foot.Length = 0
-	assert.Nil(t, e.Offer(0), "a plan by others has no design to make rows from")
+	assert.Nil(t, e.Offer(Done{}), "a plan by others has no design to make rows from")
 }
 
 // A plan by others says rows, summary and gauge; it opens and is knitted from.
@@ -103,7 +103,9 @@ func TestTheSecondSockKeepsItsOwnRows(t *testing.T) {
 		old, next *Edition
 	}{{mirrored, mirrorless}, {mirrored, mirrored}} {
 		done := at(t, c.old.Plan, "leg-10")
-		n, err := c.old.Next(c.next.Plan, done, "tried on")
+		to, err := c.old.Pair(1, c.next.Plan)
+		require.NoError(t, err)
+		n, _, err := c.old.Next(Bend{To: to}, Done{done, done})
 		require.NoError(t, err)
 		assert.Equal(t, c.old.Version+1, n.Version)
 		require.NotNil(t, n.Second)
@@ -111,28 +113,24 @@ func TestTheSecondSockKeepsItsOwnRows(t *testing.T) {
 		assert.Empty(t, check.Plan(n.Second))
 		assert.False(t, sameRows(n.Second.Rows, n.Plan.Rows))
 	}
-	n, err := mirrorless.Next(mirrored.Plan, at(t, mirrorless.Plan, "foot-20"), "tried on")
+	foot := at(t, mirrorless.Plan, "foot-20")
+	to, err := mirrorless.Pair(1, mirrored.Plan)
+	require.NoError(t, err)
+	n, _, err := mirrorless.Next(Bend{To: to}, Done{foot, foot})
 	require.NoError(t, err)
 	assert.Nil(t, n.Second, "both toes are knitted alike already")
 }
 
-// What an older program kept as a design alone gets its rows; a place in the one before stays where it was in the work.
+// What an older program kept as a design alone gets rows that are sound, also where a judgement that came later would stop a new sock.
 func TestAdoptingAPlanOfAnOlderProgram(t *testing.T) {
-	before := begun(t, `,"leg":{"height_mm":180}`)
-	e, err := Adopt(designOf(t, `,"leg":{"height_mm":150}`), before)
+	e, err := Adopt(designOf(t, `,"toe":{"kind":"garter_square"}`))
 	require.NoError(t, err)
 	assert.Empty(t, check.Plan(e.Plan))
-	require.Len(t, e.Places, len(before.Plan.Rows)+1)
-	for _, id := range []string{"toe-2", "foot-40", "heel-20", "leg-30", "cuff-5"} {
-		assert.Equal(t, at(t, e.Plan, id), e.Places[at(t, before.Plan, id)], id)
-	}
-	assert.Equal(t, len(e.Plan.Rows), e.Places[len(before.Plan.Rows)])
-
-	first, err := Adopt(designOf(t, `,"leg":{"stitches":44}`), nil)
+	assert.NotNil(t, e.Second)
+	tight, err := Adopt(designOf(t, `,"leg":{"stitches":44}`))
 	require.NoError(t, err, "a leg that cannot be pulled on stops a new sock, and not the one that is on the needles")
-	assert.NotEmpty(t, first.Plan.Rows)
-	assert.Nil(t, first.Places)
-	_, err = Adopt(design.Blank(), nil)
+	assert.NotEmpty(t, tight.Plan.Rows)
+	_, err = Adopt(design.Blank())
 	require.Error(t, err)
 }
 

@@ -40,16 +40,29 @@ func Splice(old, next *plan.Plan, done int) (*plan.Plan, []int, error) {
 		if faults := check.Kept(&spliced); len(faults) > 0 {
 			continue // the halves do not make one sock; perhaps they do a row later
 		}
+		// As far as both go alike a place stays where it is, also that before the first row that is another.
+		alike := max(i, firstApart(old.Rows, spliced.Rows, SameRow))
 		places := make([]int, len(old.Rows)+1)
 		for k := range places {
 			places[k] = k
-			if k > i {
+			if k > alike {
 				places[k] = sameRowOf(old.Rows, spliced.Rows, k)
 			}
 		}
 		return &spliced, places, nil
 	}
 	return nil, nil, document.Faults{{Message: "from where the work stands, the needles never look as that plan needs them: leave the plan as it is, or rip back"}}
+}
+
+// firstApart is the first row in which two socks differ, for somebody who compares rows in a way; where one is the beginning of the other, its end.
+func firstApart(a, b []needle.Row, same func(a, b needle.Row) bool) int {
+	n := min(len(a), len(b))
+	for i := range n {
+		if !same(a[i], b[i]) {
+			return i
+		}
+	}
+	return n
 }
 
 // alike says whether somebody could go on from either state of the needles.

@@ -72,15 +72,16 @@ type Row struct {
 // Fabric is that of a sock, 1 or 2.
 func (w *Work) Fabric(sock int) *fabric.Fabric { return w.fabrics[sock-1]() }
 
-// Rows is how many rows a version up to this one has; false when nobody knows.
-func (w *Work) Rows(version int) (int, bool) {
-	switch {
-	case version == w.Version:
-		return len(w.Plan.Rows), true
-	case version >= 1 && version < len(w.Steps) && w.Steps[version] != nil:
-		return len(w.Steps[version]) - 1, true // its places, the one after the last row included
+// Rows is how many rows a version up to this one has for a sock, 1 or 2; false when nobody knows.
+func (w *Work) Rows(sock, version int) (int, bool) {
+	if version == w.Version {
+		return len(w.PlanOf(sock).Rows), true
 	}
-	return 0, false
+	if version < 1 || version >= len(w.Steps) {
+		return 0, false
+	}
+	places := w.Steps[version].PlacesOf(sock)
+	return len(places) - 1, places != nil // its places, the one after the last row included
 }
 
 // Admit says what is wrong with an event that a device says of a sock whose
@@ -94,7 +95,7 @@ func (w *Work) Admit(e *logbook.Event, clock int64) document.Faults {
 		faults.Add("version", "read %d; this sock has %d versions of its plan", e.Version, w.Version)
 		return faults
 	}
-	last, known := w.Rows(e.Version)
+	last, known := w.Rows(e.Sock, e.Version)
 	if e.Kind == logbook.RowDone || e.Kind == logbook.HalfDone {
 		last--
 	}
@@ -110,7 +111,7 @@ func (e *Edition) Work() (*Work, error) {
 	if err != nil {
 		return nil, fmt.Errorf("edition %d: %w", e.Version, err)
 	}
-	w := &Work{Edition: e, Trace: t, First: sockOf(e.Plan, t), Strip: strip.Of(t), Courses: logbook.CoursesOf(e.Steps, e.SecondSteps), Wheres: whereami.Of(e.Plan, t, knit.Leaves(&e.Plan.Design))}
+	w := &Work{Edition: e, Trace: t, First: sockOf(e.Plan, t), Strip: strip.Of(t), Courses: logbook.CoursesOf(e.Steps), Wheres: whereami.Of(e.Plan, t, knit.Leaves(&e.Plan.Design))}
 	w.fabrics[0] = sync.OnceValue(func() *fabric.Fabric { return fabric.Of(t) })
 	w.fabrics[1] = w.fabrics[0]
 	if e.Second == nil {

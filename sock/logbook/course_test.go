@@ -21,6 +21,73 @@ func anySteps(t *rapid.T) [][]int {
 	return steps
 }
 
+// anyPair are the same for a pair whose second sock goes its own way now and then, and which knows how far two versions are the same.
+func anyPair(t *rapid.T) []Step {
+	steps := make([]Step, 3)
+	second := anySteps(t)
+	for i, places := range anySteps(t) {
+		steps[i].Places = places
+		if i == 0 {
+			continue
+		}
+		if rapid.Bool().Draw(t, "own way") {
+			steps[i].Second = second[i]
+		}
+		for sock := range steps[i].Holds {
+			steps[i].Holds[sock] = rapid.IntRange(0, len(steps[i].PlacesOf(sock+1))-1).Draw(t, "holds")
+		}
+	}
+	return steps
+}
+
+// A foot of ten rows becomes one of seven when five are done, and a third version has the heel otherwise from its second row on. What a device ticked on
+// the first meanwhile is kept: it counts as far as the rows are the same, and is asked about until somebody says where the sock is.
+func TestATickOfARowThatBecameAnotherIsAsked(t *testing.T) {
+	shorter := Step{Places: []int{0, 1, 2, 3, 4, 5, 6, 7, 7, 7, 7, 8, 9, 10, 11}, Holds: [2]int{7, 14}}
+	shorter.Second = []int{0, 1, 2, 3, 4, 5, 6, 7, 8, 9, 10, 11, 12, 13, 14}
+	other := Step{Places: []int{0, 1, 2, 3, 4, 5, 6, 7, 8, 9, 10, 11}, Holds: [2]int{8, 12}}
+	other.Second = shorter.Second
+	c := CoursesOf([]Step{{}, shorter, other})
+	assert.Equal(t, []int{7, 8, forEver}, c.Holds[0])
+	tick := func(id string, version, sock, row int, kind Kind) Event {
+		return Event{ID: id, Clock: int64(len(id)), Kind: kind, Version: version, Sock: sock, Row: row}
+	}
+	read := func(events ...Event) Book { return Read(c.Today(events)) }
+	book := read(tick("a", 1, 1, 6, RowDone))
+	assert.Equal(t, 7, book.Places[0].Row)
+	assert.Empty(t, book.Strays, "seven rows are the same in all three")
+
+	book = read(tick("a", 1, 1, 6, RowDone), tick("bb", 1, 1, 11, RowDone))
+	assert.Equal(t, 7, book.Places[0].Row, "counted as far as they are the same")
+	assert.Equal(t, []Stray{{ID: "bb", Sock: 1, Version: 1, Rows: 12, Held: 7}}, book.Strays)
+	assert.Len(t, book.Standing, 2, "and kept")
+	assert.Len(t, read(tick("a", 2, 1, 8, HalfDone)).Strays, 1, "half of a row that became another")
+	assert.Empty(t, read(tick("a", 3, 1, 8, RowDone)).Strays, "made on the newest")
+	assert.Empty(t, read(tick("a", 1, 1, 11, Noted)).Strays, "a note counts no rows")
+	assert.Len(t, read(tick("a", 1, 2, 13, RowDone)).Strays, 1, "the second sock holds twelve")
+	book = read(tick("a", 1, 1, 11, RowDone), tick("bb", 3, 1, 9, Placed))
+	assert.Empty(t, book.Strays, "somebody said where it is")
+	assert.Equal(t, 9, book.Places[0].Row)
+	book = read(tick("a", 1, 1, 11, RowDone), Event{ID: "bb", Clock: 2, Kind: Undone, Version: 3, Sock: 1, Of: "a"})
+	assert.Empty(t, book.Strays, "taken back")
+}
+
+// Whatever the versions hold, a tick never counts more rows than it says, and one that holds counts all of them.
+func TestAStrayCountsAsFarAsItHolds(t *testing.T) {
+	rapid.Check(t, func(t *rapid.T) {
+		c := CoursesOf(anyPair(t))
+		e := Event{ID: "a", Clock: 1, Kind: RowDone, Version: rapid.IntRange(1, 3).Draw(t, "version"), Sock: rapid.IntRange(1, 2).Draw(t, "sock"), Row: rapid.IntRange(0, 40).Draw(t, "row")}
+		book := Read(c.Today([]Event{e}))
+		place, hold := book.Places[e.Sock-1].Row, c.Hold(e.Sock, e.Version)
+		if got := len(book.Strays) == 1; got != (e.Row+1 > hold) {
+			t.Fatalf("%d rows are ticked, %d hold: strays %v", e.Row+1, hold, book.Strays)
+		}
+		if want := c.Place(e.Sock, e.Version, min(e.Row+1, hold)); place != want {
+			t.Fatalf("stands at %d, not at %d", place, want)
+		}
+	})
+}
+
 // A foot of ten rows becomes one of seven after the fifth: five stay, three fall away, and the heel of four follows.
 func TestRowsOfAnOlderVersionAreFoundInTheNewest(t *testing.T) {
 	places := []int{0, 1, 2, 3, 4, 5, 6, 7, 7, 7, 7, 8, 9, 10, 11}

@@ -78,6 +78,24 @@ type Event struct {
 	Picture string `json:"picture,omitempty"`
 	// Places of the first and the second sock in the version that begins with the event.
 	Places []int `json:"places,omitempty"`
+	// Stray is worked out by [Courses.Today]: it counts rows that became others after it was made. Held is
+	// how many rows of the newest version it says are done all the same.
+	Stray bool `json:"-"`
+	Held  int  `json:"-"`
+	// counted is how many rows of its own version a stray counts.
+	counted int
+}
+
+// rows is how many rows of its version an event says are done or begun; 0 for what counts none.
+func (e *Event) rows() int {
+	switch e.Kind {
+	case RowDone, HalfDone:
+		return e.Row + 1
+	case Placed:
+		return e.Row
+	default:
+		return 0
+	}
 }
 
 // MaxPicture is the longest picture that is kept, in bytes of its data URL.

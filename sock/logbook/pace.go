@@ -39,7 +39,7 @@ func PaceOf(standing []Event, stitches []int) Pace {
 	for _, e := range standing {
 		before, seen := last[e.Device]
 		last[e.Device] = e
-		if e.Kind != RowDone || !seen || before.Kind == Paused || e.Row >= len(stitches) || stitches[e.Row] == 0 {
+		if e.Kind != RowDone || e.Stray || !seen || before.Kind == Paused || e.Row >= len(stitches) || stitches[e.Row] == 0 {
 			continue
 		}
 		took := time.Duration(e.At-before.At) * time.Millisecond

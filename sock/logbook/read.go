@@ -1,5 +1,7 @@
 package logbook
 
+import "slices"
+
 // Place is where one sock is.
 type Place struct {
 	// Row is the next row to knit, counted from 0; it is the number of rows done.
@@ -19,13 +21,26 @@ type Book struct {
 	Standing []Event `json:"-"`
 	// Clock is the largest that was seen.
 	Clock int64 `json:"clock"`
+	// Strays are ticks, not taken back, of rows that became others before they were heard: somebody has to say what is on the needles.
+	Strays []Stray `json:"strays"`
+}
+
+// Stray is a tick of rows that became others.
+type Stray struct {
+	ID string `json:"id"`
+	// Sock is 1 or 2; Version the one of the plan on which it was made, Rows how many of its rows it says are done.
+	Sock    int `json:"sock"`
+	Version int `json:"version"`
+	Rows    int `json:"rows"`
+	// Held is how many of them are rows of the newest version too.
+	Held int `json:"held"`
 }
 
 // Read folds events, in any order and with any repeated, into a book.
 func Read(events []Event) Book {
 	merged := Merge(events)
 	gone := takenBack(merged)
-	var b Book
+	b := Book{Strays: []Stray{}}
 	for _, e := range merged {
 		b.Clock = max(b.Clock, e.Clock)
 		if e.Kind == Undone || gone[e.ID] {
@@ -36,11 +51,24 @@ func Read(events []Event) Book {
 			continue
 		}
 		b.Places[e.Sock-1].take(e)
+		switch {
+		case e.Stray:
+			b.Strays = append(b.Strays, Stray{ID: e.ID, Sock: e.Sock, Version: e.Version, Rows: e.counted, Held: e.Held})
+		case e.Kind == Placed:
+			// Whoever says where the sock is has answered what was asked of it.
+			b.Strays = slices.DeleteFunc(b.Strays, func(s Stray) bool { return s.Sock == e.Sock })
+		}
 	}
 	return b
 }
 
 func (p *Place) take(e Event) {
+	if e.Stray {
+		if e.Held > p.Row {
+			*p = Place{Row: e.Held, Last: e.ID}
+		}
+		return
+	}
 	switch e.Kind {
 	case RowDone:
 		// What is done stays done: a device that lags behind never takes a row back.

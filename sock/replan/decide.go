@@ -36,34 +36,37 @@ type Lock struct {
 	Label string `json:"label"`
 	// Row names the first of them.
 	Row string `json:"row"`
+	// Sock is the one that it is knitted on, 1 or 2.
+	Sock int `json:"sock"`
 }
 
 // Bound says which socks of a pair a decision binds.
 type Bound struct {
 	// Sock is 1 or 2 for one of them alone; 0 for both.
 	Sock int
-	// Rows are the next rows of both.
-	Rows [2]int
+	// Done is what is knitted of both.
+	Done knitting.Done
 }
 
-// done is how many rows of the plan are knitted on a sock that is bound, and so stay.
-func (b Bound) done() int {
-	if b.Sock == 0 {
-		return max(b.Rows[0], b.Rows[1])
+// socks are those that are bound and still on the needles.
+func (b Bound) socks(e *knitting.Edition) []int {
+	var list []int
+	for sock := 1; sock <= 2; sock++ {
+		if (b.Sock == 0 || b.Sock == sock) && !e.Off(sock, b.Done) {
+			list = append(list, sock)
+		}
 	}
-	return b.Rows[b.Sock-1]
+	return list
 }
-
-// sock is that whose plan is looked at.
-func (b Bound) sock() int { return max(1, b.Sock) }
 
 // unknitted are the fields that say nothing of rows.
 var unknitted = []string{"name", "format", "version", "mirror", "foot.estimated", "foot.cautions", "patterns"}
 
 // Decide works out what a design makes of the rows to come. What gives no sock, or never meets the needles, is document.Faults.
 func Decide(e *knitting.Edition, d design.Design, b Bound, unit measure.Unit) (Decided, error) {
-	p := e.PlanOf(b.sock())
-	out := Decided{Proposal: Proposal{Row: b.Rows[0], OtherRow: &b.Rows[1], Changes: []Change{}, Coming: []string{}}, Pending: []Pending{}, Locked: []Lock{}}
+	first := max(1, b.Sock)
+	p := e.PlanOf(first)
+	out := Decided{Proposal: Proposal{Row: b.Done[0], OtherRow: &b.Done[1], Changes: []Change{}, Coming: []string{}}, Pending: []Pending{}, Locked: []Lock{}}
 	if !p.HasDesign() {
 		return out, fault("", "this plan came without a design, so nothing can be decided anew: go on as it says")
 	}
@@ -83,48 +86,85 @@ func Decide(e *knitting.Edition, d design.Design, b Bound, unit measure.Unit) (D
 	if len(out.Pending) == 0 {
 		return out, nil
 	}
-	k := knittedBy{p: p, board: d, done: b.done()}
-	if err := k.begin(); err != nil {
-		return out, err
-	}
-	made, err := k.with(changes)
+	bend, locked, err := bendBy(e, d, changes, b)
 	if err != nil {
 		return out, err
 	}
-	if row := k.lock(made); row != "" {
-		out.Locked = k.locks(changes, row)
+	if len(locked) > 0 {
+		out.Locked = locked
 		return out, nil
 	}
-	var edition *knitting.Edition
-	if b.Sock == 0 {
-		edition, err = e.Next(made, k.done, "")
-	} else {
-		edition, err = e.NextOf(b.Sock, made, k.done, "")
-	}
+	edition, fates, err := e.Next(bend, b.Done)
 	if err != nil {
 		return out, err
 	}
 	out.Edition, out.Plans = edition, true
-	places := edition.From(b.Rows)
+	places := edition.From(b.Done)
 	out.Row, out.OtherRow = places[0], &places[1]
-	out.compare(p, edition.PlanOf(b.sock()), true, unit)
+	told := first
+	if fates[told-1] != knitting.Follows {
+		told = 3 - told
+	}
+	out.compare(e.PlanOf(told), edition.PlanOf(told), true, unit)
+	out.tellPair(e, edition, told, fates, b.Done, unit)
 	edition.Reason, edition.Board = "Decided anew: "+out.Text, &d
-	return out, out.tell(edition.PlanOf(b.sock()), places[b.sock()-1])
+	return out, out.tell(edition.PlanOf(told), places[told-1])
 }
 
-// LockOf names the knitted row that a choice on the board would change, on a sock that is
-// knitted by an edition; empty for none, and for a choice that gives no sock.
-func LockOf(e *knitting.Edition, d design.Design, b Bound) func(design.Changes) string {
-	k := knittedBy{p: e.PlanOf(b.sock()), board: d, done: b.done()}
-	if !k.p.HasDesign() || k.begin() != nil {
-		return func(design.Changes) string { return "" }
+// bendBy holds the design against each sock that is bound: what it makes of it, or what of it stands against knitted rows.
+func bendBy(e *knitting.Edition, d design.Design, changes design.Changes, b Bound) (bend knitting.Bend, locked []Lock, err error) {
+	socks := b.socks(e)
+	if len(socks) == 0 {
+		for _, field := range changes.Fields() {
+			locked = append(locked, Lock{Field: field, Label: design.Label(field), Row: "the last row: it is off the needles", Sock: max(1, b.Sock)})
+		}
+		return bend, locked, nil
 	}
-	return func(changes design.Changes) string {
+	for _, sock := range socks {
+		k := knittedBy{p: e.PlanOf(sock), board: d, done: b.Done[sock-1]}
+		if !k.p.HasDesign() {
+			continue
+		}
+		if err := k.begin(); err != nil {
+			return bend, nil, err
+		}
 		made, err := k.with(changes)
 		if err != nil {
-			return ""
+			return bend, nil, err
 		}
-		return k.lock(made)
+		if row := k.lock(made); row != "" {
+			return bend, k.locks(changes, row, sock), nil
+		}
+		bend.To[sock-1] = made
+	}
+	return bend, locked, nil
+}
+
+// LockOf names the knitted row that a choice on the board would change, on a pair that is
+// knitted by an edition; empty for none, and for a choice that gives no sock.
+func LockOf(e *knitting.Edition, d design.Design, b Bound) func(design.Changes) string {
+	var list []*knittedBy
+	for _, sock := range b.socks(e) {
+		if b.Done[sock-1] == 0 {
+			continue // nothing of it is knitted, so nothing stands against it
+		}
+		k := &knittedBy{p: e.PlanOf(sock), board: d, done: b.Done[sock-1]}
+		if !k.p.HasDesign() || k.begin() != nil {
+			return func(design.Changes) string { return "" }
+		}
+		list = append(list, k)
+	}
+	return func(changes design.Changes) string {
+		for _, k := range list {
+			made, err := k.with(changes)
+			if err != nil {
+				return ""
+			}
+			if row := k.lock(made); row != "" {
+				return row
+			}
+		}
+		return ""
 	}
 }
 
@@ -229,7 +269,7 @@ func (k *knittedBy) lock(made *plan.Plan) string {
 }
 
 // locks are the choices that stand against knitted rows; all of them where none does so alone.
-func (k *knittedBy) locks(changes design.Changes, row string) []Lock {
+func (k *knittedBy) locks(changes design.Changes, row string, sock int) []Lock {
 	var list []Lock
 	for _, field := range changes.Fields() {
 		made, err := k.with(design.Changes{field: changes[field]})
@@ -237,12 +277,12 @@ func (k *knittedBy) locks(changes design.Changes, row string) []Lock {
 			continue
 		}
 		if own := k.lock(made); own != "" {
-			list = append(list, Lock{field, design.Label(field), own})
+			list = append(list, Lock{field, design.Label(field), own, sock})
 		}
 	}
 	if list == nil {
 		for _, field := range changes.Fields() {
-			list = append(list, Lock{field, design.Label(field), row})
+			list = append(list, Lock{field, design.Label(field), row, sock})
 		}
 	}
 	return list

@@ -34,14 +34,14 @@ func TestWhatLiesAboveTheNeedleIsStillDecided(t *testing.T) {
 	e := begunWith(t, "")
 	flap := design.Changes{"heel.kind": "flap_under"}
 	foot := at(t, e.Plan, "foot-40")
-	q, err := decided(t, e, flap, Bound{Rows: [2]int{foot, 0}})
+	q, err := decided(t, e, flap, Bound{Done: knitting.Done{foot, 0}})
 	require.NoError(t, err)
 	require.True(t, q.Plans)
 	assert.Equal(t, []Pending{{"heel.kind", "kind of heel"}}, q.Pending)
 	assert.Contains(t, q.Changes, Change{"rounds before the heel", 65, 60})
 	assert.Equal(t, foot, q.Row)
 
-	q, err = decided(t, e, flap, Bound{Rows: [2]int{at(t, e.Plan, "heel-9"), 0}})
+	q, err = decided(t, e, flap, Bound{Done: knitting.Done{at(t, e.Plan, "heel-9"), 0}})
 	require.NoError(t, err)
 	assert.False(t, q.Plans)
 	require.Len(t, q.Locked, 1)
@@ -49,14 +49,14 @@ func TestWhatLiesAboveTheNeedleIsStillDecided(t *testing.T) {
 
 	// A taller cuff is decided in the leg; a wider toe is not, and says which row stands against it.
 	leg := at(t, e.Plan, "leg-20")
-	q, err = decided(t, e, design.Changes{"cuff.height_mm": measure.Length(60)}, Bound{Rows: [2]int{leg, 0}})
+	q, err = decided(t, e, design.Changes{"cuff.height_mm": measure.Length(60)}, Bound{Done: knitting.Done{leg, 0}})
 	require.NoError(t, err)
 	assert.Equal(t, []Change{{"leg rounds", 61, 53}, {"cuff rounds", 18, 26}}, q.Changes)
-	q, err = decided(t, e, design.Changes{"toe.start": "rounded"}, Bound{Rows: [2]int{leg, 0}})
+	q, err = decided(t, e, design.Changes{"toe.start": "rounded"}, Bound{Done: knitting.Done{leg, 0}})
 	require.NoError(t, err)
-	assert.Equal(t, []Lock{{"toe.start", "start of the toe", "cast on, row 1"}}, q.Locked)
+	assert.Equal(t, []Lock{{"toe.start", "start of the toe", "cast on, row 1", 1}}, q.Locked)
 
-	q, err = decided(t, e, design.Changes{"name": "Another"}, Bound{Rows: [2]int{leg, 0}})
+	q, err = decided(t, e, design.Changes{"name": "Another"}, Bound{Done: knitting.Done{leg, 0}})
 	require.NoError(t, err)
 	assert.Empty(t, q.Pending, "a name is no row")
 }
@@ -66,12 +66,12 @@ func TestAFlapIsStillLongerWhileItIsKnitted(t *testing.T) {
 	e := begunWith(t, `,"heel":{"kind":"flap_under"}`)
 	row := at(t, e.Plan, "heel-20")
 	more := design.Changes{"heel.flap_rows": 38}
-	q, err := decided(t, e, more, Bound{Rows: [2]int{row, 0}})
+	q, err := decided(t, e, more, Bound{Done: knitting.Done{row, 0}})
 	require.NoError(t, err)
 	require.Empty(t, q.Locked)
 	assert.Contains(t, q.Changes, Change{"flap rows", 36, 38})
 	assert.Equal(t, e.Plan.Summary.FootRounds, q.Edition.Plan.Summary.FootRounds)
-	q, err = decided(t, e, more, Bound{Rows: [2]int{at(t, e.Plan, "gusset-3"), 0}})
+	q, err = decided(t, e, more, Bound{Done: knitting.Done{at(t, e.Plan, "gusset-3"), 0}})
 	require.NoError(t, err)
 	require.Len(t, q.Locked, 1)
 	assert.Contains(t, q.Locked[0].Row, "heel, row")
@@ -81,7 +81,7 @@ func TestAFlapIsStillLongerWhileItIsKnitted(t *testing.T) {
 func TestAHeelThatShouldHaveBegunBeginsNow(t *testing.T) {
 	e := begunWith(t, "")
 	row := at(t, e.Plan, "foot-64")
-	q, err := decided(t, e, design.Changes{"heel.kind": "flap_under"}, Bound{Rows: [2]int{row, 0}})
+	q, err := decided(t, e, design.Changes{"heel.kind": "flap_under"}, Bound{Done: knitting.Done{row, 0}})
 	require.NoError(t, err)
 	require.True(t, q.Plans)
 	assert.Equal(t, 63, q.Edition.Plan.Summary.FootRounds)
@@ -92,13 +92,13 @@ func TestAHeelThatShouldHaveBegunBeginsNow(t *testing.T) {
 func TestADecisionForOneSockAlone(t *testing.T) {
 	e := begunWith(t, "")
 	first, second := at(t, e.Plan, "leg-40"), at(t, e.Plan, "foot-10")
-	q, err := decided(t, e, design.Changes{"heel.turn": "wrap"}, Bound{Sock: 2, Rows: [2]int{first, second}})
+	q, err := decided(t, e, design.Changes{"heel.turn": "wrap"}, Bound{Sock: 2, Done: knitting.Done{first, second}})
 	require.NoError(t, err)
 	require.True(t, q.Plans)
 	assert.Same(t, e.Plan, q.Edition.Plan)
 	assert.Contains(t, said(&q.Edition.Second.Rows[at(t, q.Edition.Second, "heel-2")]), "wt")
 	assert.Equal(t, [2]int{first, second}, [2]int{q.Row, *q.OtherRow})
-	q, err = decided(t, e, design.Changes{"heel.turn": "wrap"}, Bound{Rows: [2]int{first, second}})
+	q, err = decided(t, e, design.Changes{"heel.turn": "wrap"}, Bound{Done: knitting.Done{first, second}})
 	require.NoError(t, err)
 	assert.NotEmpty(t, q.Locked, "for both it would change the first sock's heel")
 }
@@ -113,7 +113,7 @@ func TestADecisionNeverChangesAKnittedRow(t *testing.T) {
 		if err != nil {
 			t.Fatal(err)
 		}
-		b := Bound{Sock: rapid.IntRange(0, 2).Draw(t, "sock"), Rows: [2]int{rapid.IntRange(1, len(e.Plan.Rows)).Draw(t, "row"), rapid.IntRange(1, len(e.Plan.Rows)).Draw(t, "other")}}
+		b := Bound{Sock: rapid.IntRange(0, 2).Draw(t, "sock"), Done: knitting.Done{rapid.IntRange(1, len(e.Plan.Rows)).Draw(t, "row"), rapid.IntRange(1, len(e.Plan.Rows)).Draw(t, "other")}}
 		choice := rapid.SampledFrom(choices).Draw(t, "choice")
 		option := rapid.SampledFrom(choice.Options).Draw(t, "option")
 		d, err := e.Board.With(option.Changes)
@@ -131,7 +131,7 @@ func TestADecisionNeverChangesAKnittedRow(t *testing.T) {
 		taken++
 		for i, was := range []int{1, 2} {
 			old, now := e.PlanOf(was), q.Edition.PlanOf(was)
-			done := min(b.Rows[i], len(old.Rows))
+			done := min(b.Done[i], len(old.Rows))
 			if !slices.EqualFunc(old.Rows[:done], now.Rows[:done], knitting.SameRow) {
 				t.Fatalf("%v: a knitted row of sock %d changed", option.Changes, was)
 			}

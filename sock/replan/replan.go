@@ -39,28 +39,22 @@ type Happened struct {
 	Feels string `json:"feels,omitempty" enum:"tight_foot,loose_foot,tight_leg,loose_leg"`
 	// ToHeel is how far the needle still is from the heel's place on the foot, in mm; negative when it is past it.
 	ToHeel *measure.Length `json:"to_heel_mm,omitempty"`
-	// Other is the next row of the other sock of the pair, which follows the same plan.
+	// Other is read and ignored: what is knitted of the other sock is known from what happened to it.
 	Other *int `json:"other_row,omitempty"`
 	// LegRounds is how tall the leg really becomes, below its cuff.
 	LegRounds *int `json:"leg_rounds,omitempty"`
+	// ByVersion says that the rows before it were knitted by that version of the plan, of which Row counts the rows.
+	ByVersion int `json:"by_version,omitempty"`
+	// Before is that version; whoever asks looks it up.
+	Before *knitting.Edition `json:"-"`
 	// Unit is what is read.
 	Unit measure.Unit `json:"-"`
+	// Done is what is knitted of both socks, from what happened to them.
+	Done knitting.Done `json:"-"`
 }
 
 // sock is the one that is told of.
 func (h *Happened) sock() int { return max(1, h.Sock) }
-
-// rows are the next rows of both socks.
-func (h *Happened) rows() [2]int {
-	other := 0
-	if h.Other != nil {
-		other = *h.Other
-	}
-	if h.sock() == 2 {
-		return [2]int{other, h.Row}
-	}
-	return [2]int{h.Row, other}
-}
 
 // Proposal is a plan for what is still to come.
 type Proposal struct {
@@ -77,6 +71,8 @@ type Proposal struct {
 	// Repair is what to do on the needles instead; empty for nothing.
 	Repair string `json:"repair"`
 	Text   string `json:"text"`
+	// Pair says what it means for the other sock of the pair; empty when the plan stays.
+	Pair string `json:"pair"`
 	// Coming are the next rows of the new plan in words, from where the knitter stands.
 	Coming []string `json:"coming"`
 }
@@ -115,14 +111,22 @@ func Ask(e *knitting.Edition, h Happened) (Proposal, error) {
 		return Proposal{}, fault("sock", "read %d; a pair has socks 1 and 2", h.Sock)
 	}
 	p := e.PlanOf(h.sock())
+	if h.ByVersion != 0 {
+		return byVersion(e, h)
+	}
 	if !p.HasDesign() {
 		return Proposal{}, fault("", "this plan came without a design, so the rest cannot be worked out from it: go on as it says")
 	}
 	if h.Row < 0 || h.Row > len(p.Rows) {
 		return Proposal{}, fault("row", "read %d; the sock has rows 0 to %d", h.Row, len(p.Rows))
 	}
-	if last := len(e.PlanOf(3 - h.sock()).Rows); h.Other != nil && (*h.Other < 0 || *h.Other > last) {
-		return Proposal{}, fault("other_row", "read %d; the sock has rows 0 to %d", *h.Other, last)
+	if e.Off(h.sock(), h.Done) {
+		return Proposal{}, fault("sock", "read %d; that sock is off the needles: what happened to it changes no row any more. Put it back on the needles first, or begin the second from what you noted", h.sock())
+	}
+	// Whoever tells it may have ticked less than they knitted, never the other way round.
+	h.Done[h.sock()-1] = max(h.Done[h.sock()-1], h.Row)
+	if done := h.Done[h.sock()-1]; done > h.Row+1 && (h.CastOn != nil || h.Missed != nil || h.PickedUp != nil) {
+		h.Row = done // another device knows of more rows: what really happened lies among them
 	}
 	if h.CastOn != nil && *h.CastOn != p.Summary.CastOnStitches {
 		return castOn(e, h)
@@ -134,7 +138,7 @@ func Ask(e *knitting.Edition, h Happened) (Proposal, error) {
 		return pickedUp(e, h)
 	}
 	d := knit.PinnedTo(p)
-	from := h.Row
+	from := h.Done[h.sock()-1]
 	if h.Length != nil {
 		if err := triedOn(p, &d, h); err != nil {
 			return Proposal{}, err
@@ -166,7 +170,7 @@ func Ask(e *knitting.Edition, h Happened) (Proposal, error) {
 
 // unchanged keeps the plan, with something to do on the needles.
 func unchanged(h Happened, repair string) Proposal {
-	return Proposal{Row: h.Row, OtherRow: h.Other, Changes: []Change{}, Coming: []string{}, Repair: repair, Text: "The plan stays as it is."}
+	return Proposal{Row: h.Row, Changes: []Change{}, Coming: []string{}, Repair: repair, Text: "The plan stays as it is."}
 }
 
 func fault(field, format string, args ...any) error {
@@ -195,51 +199,40 @@ func propose(e *knitting.Edition, d design.Design, h Happened, from int) (Propos
 }
 
 // proposeMade proposes a plan that was made for what is to come behind the first
-// rows. Where the knitted rows became what they really were, the knitter stands at the same one.
+// rows of the sock that is told of. Where the knitted rows became what they really were, the knitter stands at the same
+// one; that is no fact of the other sock once it is begun.
 func proposeMade(e *knitting.Edition, made *plan.Plan, h Happened, from int, stands bool) (Proposal, error) {
 	if stop := made.Stopped(); stop != nil {
 		return Proposal{}, fault("", "planned like that no sock results: %s", stop.Text)
 	}
-	edition, err := following(e, made, h, from, stands)
-	if err != nil {
+	bend := knitting.Bend{Told: h.sock(), From: from}
+	var err error
+	if bend.To, err = e.Pair(h.sock(), made); err != nil {
 		return Proposal{}, err
 	}
 	if stands {
-		stay(edition, h)
-	}
-	after := edition.From(h.rows())
-	proposal := Proposal{Edition: edition, Plans: true, Row: after[h.sock()-1], Changes: []Change{}, Coming: []string{}}
-	if h.Other != nil {
-		proposal.OtherRow = &after[2-h.sock()]
-	}
-	proposal.compare(e.PlanOf(h.sock()), edition.PlanOf(h.sock()), h.Length == nil, h.Unit)
-	edition.Reason = proposal.Text
-	return proposal, proposal.tell(edition.PlanOf(h.sock()), proposal.Row)
-}
-
-// following is the edition that a plan makes. What really happened on one sock is
-// no fact of the other that is begun; and a sock that follows a plan of its own goes on doing so.
-func following(e *knitting.Edition, made *plan.Plan, h Happened, from int, happened bool) (*knitting.Edition, error) {
-	begun := h.Other != nil && *h.Other > 0
-	if happened && begun || h.sock() == 2 && e.Second != nil {
-		return e.NextOf(h.sock(), made, from, "")
-	}
-	return e.Next(made, from, "")
-}
-
-// stay keeps the knitter before the row before which they stand: the rows up to it became what they really were.
-func stay(edition *knitting.Edition, h Happened) {
-	places, p := edition.Places, edition.PlanOf(h.sock())
-	if h.sock() == 2 && edition.SecondPlaces != nil {
-		places = edition.SecondPlaces
-	}
-	for i := range places {
-		if i <= h.Row && i < len(p.Rows) {
-			places[i] = i
-		} else {
-			places[i] = max(places[i], h.Row)
+		bend.Stands = h.Row
+		if h.Done[2-h.sock()] > 0 {
+			bend.To[2-h.sock()] = nil
 		}
 	}
+	return proposeBend(e, bend, h)
+}
+
+// proposeBend proposes what a bend makes of a pair.
+func proposeBend(e *knitting.Edition, bend knitting.Bend, h Happened) (Proposal, error) {
+	edition, fates, err := e.Next(bend, h.Done)
+	if err != nil {
+		return Proposal{}, err
+	}
+	at := h.Done
+	at[h.sock()-1] = h.Row
+	after := edition.From(at)
+	proposal := Proposal{Edition: edition, Plans: true, Row: after[h.sock()-1], OtherRow: &after[2-h.sock()], Changes: []Change{}, Coming: []string{}}
+	proposal.compare(e.PlanOf(h.sock()), edition.PlanOf(h.sock()), h.Length == nil, h.Unit)
+	proposal.tellPair(e, edition, h.sock(), fates, h.Done, h.Unit)
+	edition.Reason = proposal.Text
+	return proposal, proposal.tell(edition.PlanOf(h.sock()), proposal.Row)
 }
 
 // compare says what becomes of the counts of a plan, and what that costs in length where the gauge stays.

@@ -1,14 +1,11 @@
 package replan
 
 import (
-	"fmt"
 	"testing"
 
 	"github.com/stretchr/testify/assert"
 	"github.com/stretchr/testify/require"
-	"pgregory.net/rapid"
 
-	"acornstep/sock/check"
 	"acornstep/sock/design"
 	"acornstep/sock/knit"
 	"acornstep/sock/knitting"
@@ -112,59 +109,6 @@ func TestAWrongCountHasItsLikelyCause(t *testing.T) {
 	assert.Empty(t, causes)
 }
 
-// Whatever happened, knitted rows stay as they are and the rest is sound: the checker knits every row.
-func TestKnittedRowsNeverChange(t *testing.T) {
-	rapid.Check(t, func(t *rapid.T) {
-		p := planOf(t, fmt.Sprintf(`,"toe":{"kind":%q},"heel":{"kind":%q}`,
-			rapid.SampledFrom(design.Registered("toe.kind")).Draw(t, "toe"),
-			rapid.SampledFrom(design.Registered("heel.kind")).Draw(t, "heel")))
-		h := Happened{Row: rapid.IntRange(0, len(p.Rows)).Draw(t, "row")}
-		other := rapid.IntRange(0, len(p.Rows)).Draw(t, "other row")
-		h.Other = &other
-		switch rapid.IntRange(0, 5).Draw(t, "what") {
-		case 3:
-			h.ToHeel = mm(rapid.Float64Range(-40, 120).Draw(t, "to the heel"))
-		case 4:
-			h.Feels = rapid.SampledFrom([]string{"tight_foot", "loose_foot", "tight_leg", "loose_leg"}).Draw(t, "feels")
-		case 5:
-			h.PickedUp = &[2]int{rapid.IntRange(12, 26).Draw(t, "left"), rapid.IntRange(12, 26).Draw(t, "right")}
-		case 0:
-			h.Length = mm(rapid.Float64Range(20, 260).Draw(t, "length"))
-		case 1:
-			h.LegRounds = whole(rapid.IntRange(0, 120).Draw(t, "leg"))
-		default:
-			h.HeelLate = whole(rapid.IntRange(-30, 12).Draw(t, "late"))
-		}
-		q, err := Ask(edition(p), h)
-		if err != nil || !q.Plans {
-			return
-		}
-		next := q.Edition.Plan
-		if faults := check.Plan(next); len(faults) > 0 {
-			t.Fatal(faults[0])
-		}
-		sisters := q.Edition.SecondPlan()
-		if q.OtherRow == nil || *q.OtherRow < 0 || *q.OtherRow > len(sisters.Rows) {
-			t.Fatalf("the sister is sent to %v of %d rows", q.OtherRow, len(sisters.Rows))
-		}
-		if other < len(p.Rows) && *q.OtherRow < len(sisters.Rows) && sisters.Rows[*q.OtherRow].Section == p.Rows[other].Section && sisters.Rows[*q.OtherRow].N != p.Rows[other].N {
-			t.Fatalf("the sister stood before %s and is sent to %s", p.Rows[other].ID, sisters.Rows[*q.OtherRow].ID)
-		}
-		done := h.Row
-		if h.PickedUp != nil {
-			done = min(done, at(t, p, "gusset-1"))
-		}
-		if h.HeelLate != nil {
-			done = min(done, at(t, p, "heel-1"), at(t, p, "foot-1")+min(p.Summary.FootRounds, next.Summary.FootRounds))
-		}
-		for i := range done {
-			if !assert.ObjectsAreEqual(p.Rows[i], next.Rows[i]) {
-				t.Fatalf("row %s changed", p.Rows[i].ID)
-			}
-		}
-	})
-}
-
 func TestALegThatWouldBeTight(t *testing.T) {
 	p := planOf(t, "")
 	q, err := Ask(edition(p), Happened{Row: at(t, p, "foot-40"), Feels: "tight_leg"})
@@ -212,16 +156,58 @@ func TestTheHeelsPlaceIsCountedByTheGaugeOfTheTryOn(t *testing.T) {
 	assert.Equal(t, 57, *q.Edition.Plan.Design.FootLength.Rounds)
 }
 
-// The heel of the first sock came three rounds late; the second stood in the leg already, and stays at the same round of it.
-func TestTheSisterKeepsItsPlaceInTheNewPlan(t *testing.T) {
+// The heel of the first sock came three rounds late. The second stands in the leg, past its own heel, and keeps every row; one that is
+// still on the foot follows.
+func TestTheSisterKeepsWhatIsKnitted(t *testing.T) {
 	p := planOf(t, "")
-	other := at(t, p, "leg-4")
-	q, err := Ask(edition(p), Happened{Row: at(t, p, "heel-2"), Other: &other, HeelLate: whole(3)})
+	leg := at(t, p, "leg-4")
+	q, err := Ask(edition(p), Happened{Row: at(t, p, "heel-2"), Done: knitting.Done{0, leg}, HeelLate: whole(3)})
 	require.NoError(t, err)
-	next := q.Edition.Plan
-	assert.Equal(t, "leg-4", next.Rows[*q.OtherRow].ID)
-	assert.Equal(t, other+3, *q.OtherRow)
-	beyond := len(p.Rows) + 1
-	_, err = Ask(edition(p), Happened{Row: 40, Other: &beyond})
-	assert.ErrorContains(t, err, "other_row")
+	assert.Same(t, p, q.Edition.Second, "not a row of it is another")
+	assert.Equal(t, leg, *q.OtherRow)
+	assert.Equal(t, "The second sock has knitted past it (leg, round 4 comes next) and stays as it was planned: from here on each sock of the pair has a plan of its own.", q.Pair)
+	q, err = Ask(edition(p), Happened{Row: at(t, p, "foot-20"), Done: knitting.Done{0, at(t, p, "foot-60")}, HeelLate: whole(3)})
+	require.NoError(t, err)
+	assert.Nil(t, q.Edition.Second)
+	assert.Equal(t, "The second sock is planned alike.", q.Pair)
+
+	off := knitting.Done{len(p.Rows), 0}
+	_, err = Ask(edition(p), Happened{Row: len(p.Rows), Done: off, LegRounds: whole(50)})
+	assert.ErrorContains(t, err, "off the needles", "a finished sock is never told anew")
+	q, err = Ask(edition(p), Happened{Sock: 2, Row: at(t, p, "foot-3"), Done: off, LegRounds: whole(50)})
+	require.NoError(t, err)
+	assert.Same(t, p, q.Edition.Plan)
+	assert.Equal(t, 50, q.Edition.Second.Summary.LegRounds)
+	assert.Equal(t, "The first sock is off the needles, and stays as it is.", q.Pair)
+}
+
+// What the other sock's row is said to be is read and ignored: only what happened to it counts.
+func TestNobodyIsToldWhatIsKnittedOfTheOtherSock(t *testing.T) {
+	p := planOf(t, "")
+	heel := at(t, p, "heel-40")
+	for _, other := range []int{0, heel, 9999} {
+		q, err := Ask(edition(p), Happened{Row: at(t, p, "foot-20"), Other: &other, Done: knitting.Done{0, heel}, HeelLate: whole(3)})
+		require.NoError(t, err)
+		assert.Same(t, p, q.Edition.Second)
+		assert.Equal(t, heel, *q.OtherRow)
+	}
+}
+
+// Ticked on the foot of before, to the second row of its heel, on a device that had not heard of three rounds more: the sock has that heel.
+func TestRowsThatWereKnittedByThePlanOfBefore(t *testing.T) {
+	e := begunWith(t, "")
+	foot := at(t, e.Plan, "foot-60")
+	late, err := Ask(e, Happened{Row: foot, HeelLate: whole(3)})
+	require.NoError(t, err)
+	row := at(t, e.Plan, "heel-3")
+	q, err := Ask(late.Edition, Happened{Row: row, ByVersion: 1, Before: e, Done: knitting.Done{at(t, e.Plan, "heel-1"), 0}})
+	require.NoError(t, err)
+	assert.Equal(t, row, q.Row)
+	assert.Equal(t, e.Plan.Rows[:row], q.Edition.Plan.Rows[:row])
+	assert.Equal(t, 65, q.Edition.Plan.Summary.FootRounds)
+	assert.Equal(t, 68, q.Edition.SecondPlan().Summary.FootRounds, "the second goes by the newest still")
+	for _, wrong := range []Happened{{ByVersion: 7, Row: 3}, {ByVersion: 1, Before: e, Row: 0}, {ByVersion: 1, Before: e, Row: 9999}} {
+		_, err = Ask(late.Edition, wrong)
+		assert.Error(t, err)
+	}
 }

@@ -10,6 +10,7 @@ import (
 
 	"acornstep/sock/check"
 	"acornstep/sock/design"
+	"acornstep/sock/knitting"
 	"acornstep/sock/needle"
 	"acornstep/sock/plan"
 )
@@ -100,13 +101,13 @@ func TestAnyCountThatWasCastOn(t *testing.T) {
 func TestWhatHappenedOnOneSockIsNoFactOfTheOther(t *testing.T) {
 	p := planOf(t, "")
 	first := at(t, p, "foot-20")
-	q, err := Ask(edition(p), Happened{Sock: 2, Row: 1, Other: &first, CastOn: whole(34)})
+	q, err := Ask(edition(p), Happened{Sock: 2, Row: 1, Done: knitting.Done{first, 1}, CastOn: whole(34)})
 	require.NoError(t, err)
 	assert.Same(t, p, q.Edition.Plan)
 	assert.Equal(t, 34, q.Edition.Second.Rows[0].Stitches)
 	assert.Equal(t, []int{1, first}, []int{q.Row, *q.OtherRow})
 	// The first is tried on later: the second keeps its own toe.
-	n, err := Ask(q.Edition, Happened{Row: first, Other: whole(1), HeelLate: whole(3)})
+	n, err := Ask(q.Edition, Happened{Row: first, Done: knitting.Done{first, 1}, HeelLate: whole(3)})
 	require.NoError(t, err)
 	assert.Equal(t, 34, n.Edition.Second.Rows[0].Stitches)
 	assert.Equal(t, 68, n.Edition.Plan.Summary.FootRounds)

@@ -1526,6 +1526,7 @@ export interface components {
             cost_mm: components["schemas"]["MeasureLength"];
             locked: components["schemas"]["ReplanLock"][];
             other_row?: null | number;
+            pair: string;
             pending: components["schemas"]["ReplanPending"][];
             plans: boolean;
             repair: string;
@@ -1950,7 +1951,8 @@ export interface components {
             suffix: string;
         };
         KnitView: {
-            course: components["schemas"]["LogbookCourse"];
+            asked: components["schemas"]["Strayed"][];
+            course: components["schemas"]["LogbookCourses"];
             events: components["schemas"]["LogbookEvent"][];
             heel_place: string;
             heel_starts_at_mm: components["schemas"]["MeasureLength"];
@@ -1961,7 +1963,6 @@ export interface components {
             ready: string[];
             rows: components["schemas"]["KnittingRow"][];
             second?: components["schemas"]["KnittingRow"][];
-            second_course?: components["schemas"]["LogbookCourse"];
             second_needles?: components["schemas"]["PositionNeedles"][];
             /** Format: int64 */
             seq: number;
@@ -2027,8 +2028,14 @@ export interface components {
             /** Format: int64 */
             clock: number;
             places: components["schemas"]["LogbookPlace"][] | null;
+            strays: components["schemas"]["LogbookStray"][];
         };
         LogbookCourse: number[][];
+        LogbookCourses: {
+            first: components["schemas"]["LogbookCourse"];
+            holds: number[][] | null;
+            second?: components["schemas"]["LogbookCourse"];
+        };
         LogbookEvent: {
             /** Format: int64 */
             at_ms: number;
@@ -2062,6 +2069,13 @@ export interface components {
             half: boolean;
             last: string;
             row: number;
+        };
+        LogbookStray: {
+            held: number;
+            id: string;
+            rows: number;
+            sock: number;
+            version: number;
         };
         Login: {
             passphrase: string;
@@ -2348,6 +2362,7 @@ export interface components {
             was: number;
         };
         ReplanHappened: {
+            by_version?: number;
             cast_on?: null | number;
             /** @enum {string} */
             feels?: "tight_foot" | "loose_foot" | "tight_leg" | "loose_leg";
@@ -2365,6 +2380,7 @@ export interface components {
             field: string;
             label: string;
             row: string;
+            sock: number;
         };
         ReplanMissed: {
             /** @enum {string} */
@@ -2380,6 +2396,7 @@ export interface components {
             coming: string[];
             cost_mm: components["schemas"]["MeasureLength"];
             other_row?: null | number;
+            pair: string;
             plans: boolean;
             repair: string;
             row: number;
@@ -2549,6 +2566,16 @@ export interface components {
         };
         SpaceAnswer: {
             space?: components["schemas"]["ShapeSpace"];
+        };
+        Strayed: {
+            alike: number;
+            alike_next: string;
+            next: string;
+            row: number;
+            rows: number;
+            sock: number;
+            text: string;
+            version: number;
         };
         StripPart: {
             contrast?: boolean;

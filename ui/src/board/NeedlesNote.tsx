@@ -64,11 +64,18 @@ export function NeedlesNote({ id }: { id: string }) {
       </p>
       {answer.locked.length > 0 ? (
         <p>
-          {answer.locked.map((lock) => `${lock.label} would change ${lock.row}, which is knitted`).join("; ")}
+          {answer.locked
+            .map(
+              (lock) =>
+                `${lock.label} would change ${lock.row} of the ${lock.sock === 2 ? "second" : "first"} sock, which is knitted`,
+            )
+            .join("; ")}
           . It is locked, unless you rip back to there.
         </p>
       ) : (
-        <p>{answer.text}</p>
+        <p>
+          {answer.text} {answer.pair}
+        </p>
       )}
       <div className="actions">
         {answer.plans && (

@@ -117,6 +117,7 @@ export function Happened({
             <strong>{ask.data.text}</strong>
           </p>
           {ask.data.repair && <p>{ask.data.repair}</p>}
+          {ask.data.pair && <p>{ask.data.pair}</p>}
           <ul>
             {ask.data.changes.map((change) => (
               <li key={change.label}>

@@ -15,6 +15,7 @@ import { KnitPanel } from "./KnitPanel";
 import { standing } from "./logbook";
 import { Moment } from "./Moment";
 import { OfferNote } from "./OfferNote";
+import { StrayNote } from "./StrayNote";
 import { type Knitting, rowsOf, sockNow, type Which, workedAt } from "./store";
 import { useComforts } from "./useComforts";
 import { useVoice } from "./useVoice";
@@ -145,6 +146,7 @@ export function KnitScreen() {
         <OpenNote />
         <AsideNote />
         <OfferNote />
+        <StrayNote />
         {comforts.rest && (
           <p className="stale-note" role="status">
             Half an hour at the needles: put them down for a moment and stretch your hands.{" "}

@@ -15,24 +15,39 @@ export function merge(...lists: Event[][]): Event[] {
   return [...byID.values()].sort(order);
 }
 
-/** Course says where the rows of each version of the plan lie in the newest, as the server made it out. */
-export type Course = Schemas["KnitView"]["course"];
+/** Courses say where the rows of each version of the plan lie in the newest, as the server made it out. */
+export type Courses = Schemas["KnitView"]["course"];
+
+/** An event on the rows of the newest version; a stray counts rows that became others, and so much of the newest all the same. */
+export type Told = Event & { stray?: true; held?: number };
 
 /** placeToday is where so many rows of a version lie in the newest. */
-function placeToday(course: Course, version: number, rows: number): number {
+function placeToday(course: number[][], version: number, rows: number): number {
   const places = course[version - 1] ?? [];
   return places[Math.min(rows, places.length - 1)] ?? rows;
 }
 
+/** counted is how many rows of its version an event says are done or begun; 0 for what counts none. */
+function counted(e: Event): number {
+  if (e.kind === "row" || e.kind === "half") {
+    return e.row + 1;
+  }
+  return e.kind === "place" ? e.row : 0;
+}
+
 /** today gives events on the rows of the newest version; they go on saying on which they were made. */
-export function today(events: Event[], first: Course, second?: Course): Event[] {
-  if (first.length < 2) {
+export function today(events: Event[], courses: Courses): Told[] {
+  if (courses.first.length < 2) {
     return events;
   }
-  return events.flatMap((e) => {
-    const course = e.sock === 2 ? (second ?? first) : first;
+  return events.flatMap((e): Told | Told[] => {
+    const course = e.sock === 2 ? (courses.second ?? courses.first) : courses.first;
     const place = placeToday(course, e.version, e.row);
     const next = placeToday(course, e.version, e.row + 1);
+    const hold = courses.holds?.[e.sock === 2 ? 1 : 0]?.[e.version - 1] ?? Number.POSITIVE_INFINITY;
+    if (counted(e) > hold) {
+      return { ...e, row: place, stray: true, held: placeToday(course, e.version, hold) };
+    }
     if (e.kind === "row") {
       return next > 0 ? { ...e, row: next - 1 } : [];
     }
@@ -44,7 +59,7 @@ export function today(events: Event[], first: Course, second?: Course): Event[] 
 }
 
 /** standing leaves out what was taken back. */
-export function standing(merged: Event[]): Event[] {
+export function standing(merged: Told[]): Told[] {
   const gone = new Set<string>();
   for (const e of [...merged].reverse()) {
     if (e.kind === "undo" && !gone.has(e.id) && e.of) {
@@ -55,7 +70,7 @@ export function standing(merged: Event[]): Event[] {
 }
 
 /** places says where both socks are. */
-export function places(events: Event[]): [Place, Place] {
+export function places(events: Told[]): [Place, Place] {
   const at: [Place, Place] = [
     { row: 0, half: false, finished: false, last: "" },
     { row: 0, half: false, finished: false, last: "" },
@@ -63,7 +78,10 @@ export function places(events: Event[]): [Place, Place] {
   for (const e of events) {
     const i = e.sock === 2 ? 1 : 0;
     const place = at[i];
-    if (e.kind === "row" && e.row + 1 > place.row) {
+    if (e.stray) {
+      const row = e.held ?? 0;
+      at[i] = row > place.row ? { row, half: false, finished: false, last: e.id } : place;
+    } else if (e.kind === "row" && e.row + 1 > place.row) {
       at[i] = { row: e.row + 1, half: false, finished: false, last: e.id };
     } else if (e.kind === "half" && e.row >= place.row) {
       at[i] = { row: e.row, half: true, finished: false, last: e.id };
@@ -77,6 +95,6 @@ export function places(events: Event[]): [Place, Place] {
 }
 
 /** lastStep is the newest event of a sock that moved it, which an undo takes back. */
-export function lastStep(events: Event[], sock: number): Event | undefined {
+export function lastStep(events: Told[], sock: number): Told | undefined {
   return events.findLast((e) => e.sock === sock && ["row", "half", "place", "finish"].includes(e.kind));
 }

@@ -4,7 +4,7 @@ import { portionOf, refusedBy } from "../api/portion";
 import type { Aside } from "../shell/device";
 import { deviceName, newID } from "../shell/device";
 import { type KnitView, type OnDevice, shelfOf } from "./kept";
-import { type Event, lastStep, merge, places, standing, today } from "./logbook";
+import { type Event, lastStep, merge, places, standing, type Told, today } from "./logbook";
 
 export type Which = "first" | "second" | "both";
 
@@ -13,7 +13,7 @@ export type Knitting = {
   view: KnitView;
   tally: Schemas["Tally"];
   /** Every event known here, those included that were not sent yet, on the rows of the newest plan. */
-  events: Event[];
+  events: Told[];
   /** How many the program has not written down yet. */
   waiting: number;
   /** The program cannot be reached; taps are kept here. */
@@ -86,7 +86,7 @@ export function createKnitting(view: KnitView, kept: OnDevice): StoreApi<Knittin
 
   return createStore<Knitting>((set, get) => {
     const show = () => {
-      const events = today(all, get().view.course, get().view.second_course);
+      const events = today(all, get().view.course);
       set({ events, places: places(standing(events)), waiting: waiting.size });
     };
 
@@ -140,7 +140,11 @@ export function createKnitting(view: KnitView, kept: OnDevice): StoreApi<Knittin
         sent.filter((e) => refused.has(e.id)),
         (e) => refused.get(e.id) ?? "",
       );
-      if (answer.events.some((e) => e.kind === "plan" && e.version > get().view.version)) {
+      const bent = answer.events.some((e) => e.kind === "plan" && e.version > get().view.version);
+      const strays = answer.tally.book.strays.some(
+        (s) => !get().view.asked.some((a) => a.sock === s.sock && a.rows >= s.rows),
+      );
+      if (bent || (!answer.deleted && strays)) {
         get().take(answered(await client.GET("/api/socks/{id}/knit", { params: { path: { id } } })));
       }
     };
@@ -165,13 +169,13 @@ export function createKnitting(view: KnitView, kept: OnDevice): StoreApi<Knittin
     return {
       view,
       tally: view.tally,
-      events: today(all, view.course, view.second_course),
+      events: today(all, view.course),
       waiting: waiting.size,
       offline: false,
       refusal: "",
       aside: kept.aside,
       which: "first",
-      places: places(standing(today(all, view.course, view.second_course))),
+      places: places(standing(today(all, view.course))),
       choose: (which) => set({ which }),
       tick: (kind, rows = 1) => {
         const k = get();

@@ -4,7 +4,7 @@ import { useUnit } from "../units/units";
 import { useKnitting } from "./context";
 
 /** What really happened, with the lengths as they were typed. */
-export type Said = Omit<Schemas["ReplanHappened"], "sock" | "row" | "other_row"> & {
+export type Said = Omit<Schemas["ReplanHappened"], "sock" | "row" | "other_row" | "by_version"> & {
   length?: string;
   toHeel?: string;
 };
@@ -16,8 +16,6 @@ export type Said = Omit<Schemas["ReplanHappened"], "sock" | "row" | "other_row">
 export function useReplan(sock: number, row: number, accepted: () => void) {
   const unit = useUnit();
   const { id, version } = useKnitting((s) => s.view);
-  const other = sock === 1 ? 2 : 1;
-  const otherRow = useKnitting((s) => s.places[other - 1]?.row ?? 0);
   const take = useKnitting((s) => s.take);
   const send = useKnitting((s) => s.send);
   return useMutation({
@@ -29,7 +27,7 @@ export function useReplan(sock: number, row: number, accepted: () => void) {
           params: { path: { id } },
           body: {
             version,
-            happened: { ...happened, sock, row, other_row: otherRow },
+            happened: { ...happened, sock, row },
             length,
             to_heel: toHeel,
             unit,
