@@ -110,6 +110,8 @@ proof: tools
 	@echo "== properties, $(PROOF_CHECKS) draws each"
 	@go test $(PROPERTIES) -timeout 60m -rapid.checks=$(PROOF_CHECKS)
 	@go test -tags trial ./sock/knit -timeout 60m -rapid.checks=$(PROOF_CHECKS)
+	@echo "== what happens to one sock of a pair, 20,000 draws"
+	@go test ./sock/replan -run EitherSock -timeout 60m -rapid.checks=20000
 	@echo "== 300 socks put on feet"
 	@go test -tags proof ./sock/worn -run Three -v -timeout 60m
 	@$(MAKE) --no-print-directory fuzz FUZZTIME=1000000x

@@ -11,6 +11,7 @@ import (
 
 	"acornstep/sock/design"
 	"acornstep/sock/draft"
+	"acornstep/sock/knitting"
 	"acornstep/sock/logbook"
 	"acornstep/sock/plan"
 )
@@ -65,10 +66,37 @@ type Edition struct {
 	HeelPlace    string         `json:"heel_place"`
 	Places       []int          `json:"places,omitempty"`
 	SecondPlaces []int          `json:"second_places,omitempty"`
+	Holds        *[2]int        `json:"holds,omitempty"`
 	Board        *design.Design `json:"board,omitempty"`
 	Created      *time.Time     `json:"created,omitempty"`
 	Plan         *plan.Plan     `json:"-"`
 	Second       *plan.Plan     `json:"-"`
+}
+
+// EditionOf is an edition as an archive carries it.
+func EditionOf(e *knitting.Edition) Edition {
+	created := e.Created.UTC()
+	packed := Edition{
+		Version: e.Version, Reason: e.Reason, HeelPlace: e.HeelPlace, Places: e.Places, SecondPlaces: e.SecondPlaces, Board: e.Board, Created: &created, Plan: e.Plan, Second: e.Second,
+	}
+	if e.Holds != [2]int{} {
+		packed.Holds = &e.Holds
+	}
+	return packed
+}
+
+// Kept is the edition as it is kept.
+func (e *Edition) Kept() *knitting.Edition {
+	kept := &knitting.Edition{
+		Line: knitting.Line{Version: e.Version, Reason: e.Reason}, Plan: e.Plan, Second: e.Second, HeelPlace: e.HeelPlace, Places: e.Places, SecondPlaces: e.SecondPlaces, Board: e.Board,
+	}
+	if e.Created != nil {
+		kept.Created = *e.Created
+	}
+	if e.Holds != nil {
+		kept.Holds = *e.Holds
+	}
+	return kept
 }
 
 // Manifest lists what is in an archive.

@@ -192,6 +192,11 @@ func sockOf(files map[string][]byte) (*Sock, error) {
 				return nil, err
 			}
 		}
+		if v > 1 {
+			if err := e.Kept().Follows(s.Editions[v-2].Kept()); err != nil {
+				return nil, refuse("%v", err)
+			}
+		}
 		s.Editions = append(s.Editions, e)
 	}
 	if _, there := files["log.json"]; there {
@@ -232,7 +237,7 @@ func (s *Sock) eventsOf(files map[string][]byte) error {
 		if e.Version > len(s.Editions) {
 			return refuse("event %d was made on version %d; the archive has %d", i+1, e.Version, len(s.Editions))
 		}
-		if rows := len(s.Editions[e.Version-1].Plan.Rows); e.Row > rows {
+		if rows := len(s.Editions[e.Version-1].Kept().PlanOf(e.Sock).Rows); e.Row > rows {
 			return refuse("event %d stands at row %d; its plan has %d", i+1, e.Row, rows)
 		}
 	}

@@ -1,12 +1,12 @@
 package http
 
 import (
+	"bytes"
 	"context"
 	"errors"
 	"fmt"
 	"io"
 	nethttp "net/http"
-	"time"
 
 	"github.com/gin-gonic/gin"
 
@@ -51,18 +51,52 @@ func (s *server) packable(c context.Context, id string) (archive.Sock, error) {
 	if err != nil {
 		return a, err
 	}
+	var steps []logbook.Step
 	for _, v := range versions {
 		e, err := s.Logbook.Edition(c, id, v.Version)
+		if errors.Is(err, knitting.ErrNoRows) && len(a.Editions) == 0 && v.Version < len(versions) {
+			continue
+		}
 		if err != nil {
 			return a, err
 		}
-		created := e.Created.UTC()
-		a.Editions = append(a.Editions, archive.Edition{
-			Version: e.Version, Reason: e.Reason, HeelPlace: e.HeelPlace, Places: e.Places, SecondPlaces: e.SecondPlaces, Board: e.Board, Created: &created, Plan: e.Plan, Second: e.Second,
-		})
+		a.Editions = append(a.Editions, archive.EditionOf(e))
+		steps = e.Steps
 	}
-	a.Events, _, err = s.Logbook.Events(c, id, 0)
-	return a, err
+	events, _, err := s.Logbook.Events(c, id, 0)
+	if err != nil {
+		return a, err
+	}
+	if bare := len(versions) - len(a.Editions); bare > 0 && len(a.Editions) > 0 {
+		a.Editions, events = withoutBare(a.Editions, events, steps[:bare+1])
+	}
+	a.Events = events
+	return a, nil
+}
+
+// withoutBare leaves out versions of which an older program kept a design and no rows: what was said on them is said on
+// the first that has rows, with which an archive begins.
+func withoutBare(editions []archive.Edition, events []logbook.Event, steps []logbook.Step) ([]archive.Edition, []logbook.Event) {
+	bare := len(steps) - 1
+	for i := range editions {
+		editions[i].Version -= bare
+	}
+	editions[0].Places, editions[0].SecondPlaces, editions[0].Holds = nil, nil, nil
+	var old, moved []logbook.Event
+	for _, e := range events {
+		switch {
+		case e.Version > bare+1:
+			e.Version -= bare
+			moved = append(moved, e)
+		case e.Kind != logbook.Bent:
+			old = append(old, e)
+		}
+	}
+	old = logbook.CoursesOf(steps).Today(old)
+	for i := range old {
+		old[i].Version = 1
+	}
+	return editions, append(old, moved...)
 }
 
 func (s *server) archiveFile(c *gin.Context) {
@@ -175,14 +209,8 @@ func (s *server) take(c context.Context, o *archive.Opened) (ImportedSock, error
 		return ImportedSock{}, err
 	}
 	editions := make([]*knitting.Edition, len(a.Editions))
-	for i, e := range a.Editions {
-		created := time.Time{}
-		if e.Created != nil {
-			created = *e.Created
-		}
-		editions[i] = &knitting.Edition{
-			Line: knitting.Line{Version: e.Version, Reason: e.Reason, Created: created}, Plan: e.Plan, Second: e.Second, HeelPlace: e.HeelPlace, Places: e.Places, SecondPlaces: e.SecondPlaces, Board: e.Board,
-		}
+	for i := range a.Editions {
+		editions[i] = a.Editions[i].Kept()
 	}
 	if err := s.Importer.Import(c, sock, editions, a.Events); err != nil {
 		return ImportedSock{}, err
@@ -208,15 +236,18 @@ func (s *server) sameHere(c context.Context, id string, o *archive.Opened) (pres
 	case err != nil:
 		return absent, err
 	}
+	given := *o.Sock
+	here.Swatch, given.Swatch = nil, nil // a swatch belongs to its book: it is told, not taken
 	text, err := archive.Pack(here, o.Carries)
 	if err != nil {
 		return absent, err
 	}
-	packed, err := archive.Open(text)
+	// Both as this program packs them: an older one may have written the same sock otherwise.
+	theirs, err := archive.Pack(given, o.Carries)
 	if err != nil {
 		return absent, err
 	}
-	if packed.Hash() == o.Hash() {
+	if bytes.Equal(text, theirs) {
 		return same, nil
 	}
 	return differs, nil

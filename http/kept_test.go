@@ -74,6 +74,41 @@ func TestAPlanWithoutRowsSaysSo(t *testing.T) {
 	assert.Equal(t, 200, a.do("GET", path, "").status)
 }
 
+// A version that an older program kept without its rows does not keep its sock from being carried: the archive begins with the first that has them, and what was
+// ticked on the one before names the same rows.
+func TestAnArchiveBeginsWithTheFirstRows(t *testing.T) {
+	a, b := start(t, ""), start(t, "")
+	id, e := a.found()
+	path := "/api/socks/" + id
+	require.NoError(t, a.store.AddEdition(t.Context(), id, e, [2]int{}))
+	require.Equal(t, 200, a.do("POST", path+"/events", say(event("a", 1, `"kind":"row","row":40`), event("n", 2, `"kind":"note","row":41,"text":"clouds"`))).status)
+	next := *e
+	next.Version, next.Reason = 2, "The rows come from this program."
+	for i := range len(e.Plan.Rows) + 1 {
+		next.Places = append(next.Places, i)
+	}
+	require.NoError(t, a.store.AddEdition(t.Context(), id, &next, [2]int{41, 0}))
+	db, err := sql.Open("sqlite", a.file)
+	require.NoError(t, err)
+	defer func() { _ = db.Close() }()
+	_, err = db.Exec(`UPDATE plans SET document = NULL WHERE version = 1`)
+	require.NoError(t, err)
+
+	packed := a.do("GET", path+"/files/archive.zip?dates=1", "")
+	require.Equal(t, 200, packed.status, packed.text)
+	r := b.do("POST", "/api/archive", packed.text)
+	require.Equal(t, 200, r.status, r.text)
+	var there, here http.KnitView
+	b.do("GET", path+"/knit", "").into(t, &there)
+	a.do("GET", path+"/knit", "").into(t, &here)
+	assert.Equal(t, 1, there.Version)
+	assert.Equal(t, here.Rows, there.Rows)
+	assert.Equal(t, here.Tally.Book.Places, there.Tally.Book.Places)
+	assert.Contains(t, b.do("GET", path+"/log.csv", "").text, "clouds")
+	assert.Equal(t, packed.text, b.do("GET", path+"/files/archive.zip?dates=1", "").text, "byte for byte")
+	assert.Equal(t, 200, a.do("GET", "/api/archive", "").status)
+}
+
 // An offer is made until it is answered.
 func TestAnOfferIsAnsweredOnce(t *testing.T) {
 	a := start(t, "")

@@ -129,6 +129,72 @@ func TestABadEventNeverStandsBeforeTheNext(t *testing.T) {
 	assert.Equal(t, 3, heard.Tally.Book.Places[0].Row, "counting goes on")
 }
 
+// The first sock stands before foot-20, the second before heel-40, and the first's heel comes three rounds late. Whatever the request says of the other
+// sock: its knitted rows and its place are what they were, and the proposal says what it means for it.
+func TestWhatIsToldOfOneSockLeavesTheOther(t *testing.T) {
+	a := start(t, "")
+	path, v := a.onNeedles()
+	foot, heel := indexOf(&v, "foot-20"), indexOf(&v, "heel-40")
+	second := strings.Replace(event("b", 2, fmt.Sprintf(`"kind":"row","row":%d`, heel-1)), `"sock":1`, `"sock":2`, 1)
+	require.Equal(t, 200, a.do("POST", path+"/events", say(event("a", 1, fmt.Sprintf(`"kind":"row","row":%d`, foot-1)), second)).status)
+	r := a.do("POST", path+"/replan", fmt.Sprintf(`{"version":1,"happened":{"row":%d,"heel_late":3,"other_row":0},"unit":"cm","accept":true}`, foot))
+	require.Equal(t, 200, r.status, r.text)
+	assert.Contains(t, r.text, "The second sock has knitted past it (heel, row 40 comes next)")
+	var next http.KnitView
+	a.do("GET", path+"/knit", "").into(t, &next)
+	assert.Equal(t, v.Rows, next.Second)
+	places := next.Tally.Book.Places
+	assert.Equal(t, [2]string{"foot-20", "heel-40"}, [2]string{next.Rows[places[0].Row].ID, next.Second[places[1].Row].ID})
+	assert.Equal(t, 68, next.Rows[foot].Of, "the first has its three rounds more")
+
+	// A finished sock is never told anew, and no decision binds it.
+	end := strings.Replace(event("e", 5, fmt.Sprintf(`"kind":"finish","row":%d`, heel)), `"sock":1`, `"sock":2`, 1)
+	require.Equal(t, 200, a.do("POST", path+"/events", say(strings.Replace(end, `"version":1`, `"version":2`, 1))).status)
+	r = a.do("POST", path+"/replan", fmt.Sprintf(`{"version":2,"happened":{"sock":2,"row":%d,"leg_rounds":9},"unit":"cm","accept":true}`, heel))
+	assert.Equal(t, 422, r.status)
+	assert.Contains(t, r.text, "off the needles")
+	r = a.do("POST", path+"/decide", fmt.Sprintf(`{"version":2,"unit":"cm","sock":0,"accept":true,"draft":%s}`, strings.Replace(isoldeDraft, `"design":{`, `"design":{"cuff":{"height_mm":60},`, 1)))
+	require.Equal(t, 200, r.status, r.text)
+	assert.Contains(t, r.text, "The second sock is off the needles, and stays as it is.")
+	var last http.KnitView
+	a.do("GET", path+"/knit", "").into(t, &last)
+	assert.Equal(t, next.Second, last.Second)
+}
+
+// Rows that were ticked on the version of before, beyond what both have in common, are kept, counted as far as they are the same, and asked about.
+func TestATickOnTheVersionOfBeforeIsAsked(t *testing.T) {
+	a := start(t, "")
+	path, v := a.onNeedles()
+	foot, heel := indexOf(&v, "foot-60"), indexOf(&v, "heel-3")
+	require.Equal(t, 200, a.do("POST", path+"/events", say(event("a", 1, fmt.Sprintf(`"kind":"row","row":%d`, foot-1)))).status)
+	require.Equal(t, 200, a.do("POST", path+"/replan", fmt.Sprintf(`{"version":1,"happened":{"row":%d,"heel_late":3},"unit":"cm","accept":true}`, foot)).status)
+	require.Equal(t, 200, a.do("POST", path+"/events", say(event("late", 9, fmt.Sprintf(`"kind":"row","row":%d`, heel-1)))).status)
+	look := func() (k http.KnitView) { a.do("GET", path+"/knit", "").into(t, &k); return k }
+	k := look()
+	require.Len(t, k.Asked, 1)
+	q := k.Asked[0]
+	assert.Equal(t, []any{1, 1, heel, "foot 66", "heel 3"}, []any{q.Sock, q.Version, q.Rows, q.Next, q.AlikeNext})
+	assert.Contains(t, q.Text, "2 rows of the first sock, heel 1 to heel 2, were ticked on a device")
+	assert.Equal(t, "foot-66", k.Rows[k.Tally.Book.Places[0].Row].ID)
+	assert.Contains(t, a.do("GET", path+"/log.csv", "").text, ",1,heel,2,row,", "the tick is kept")
+
+	r := a.do("POST", path+"/replan", fmt.Sprintf(`{"version":2,"happened":{"sock":1,"row":%d,"by_version":1},"unit":"cm","accept":true}`, q.Rows))
+	require.Equal(t, 200, r.status, r.text)
+	k = look()
+	assert.Empty(t, k.Asked)
+	assert.Equal(t, 3, k.Version)
+	assert.Equal(t, "heel-3", k.Rows[k.Tally.Book.Places[0].Row].ID)
+	assert.Equal(t, 65, k.Rows[foot].Of, "the foot is as it was knitted")
+	for i := range heel {
+		assert.Equal(t, v.Rows[i].Parts, k.Rows[i].Parts)
+	}
+	for body, says := range map[string]string{`"row":4,"by_version":3`: "by_version", `"row":0,"by_version":1`: "row: read 0", `"row":4,"by_version":-1`: "by_version"} {
+		r = a.do("POST", path+"/replan", fmt.Sprintf(`{"version":3,"happened":{%s},"unit":"cm","accept":true}`, body))
+		assert.Equal(t, 422, r.status, body)
+		assert.Contains(t, r.text, says)
+	}
+}
+
 // Both socks of a pair are in the heel and the foot; the first was tried on, and the second goes on where it was.
 func TestTwoDevicesWhileThePlanBends(t *testing.T) {
 	a := start(t, "")

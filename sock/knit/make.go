@@ -50,7 +50,7 @@ func makeSock(d design.Design, went *Went, judge func(*Sock) bool) (*plan.Plan, 
 	if err := Known(&d).Err(); err != nil {
 		return nil, nil, err
 	}
-	p := &plan.Plan{Format: plan.Format, Version: plan.Version, Design: d, Rows: []needle.Row{}}
+	p := &plan.Plan{Format: plan.Format, Version: plan.Version, Rules: plan.Rules, Design: d, Rows: []needle.Row{}}
 	carryPatterns(&p.Design)
 	sock := measured(&p.Design, went)
 	p.Summary = summarise(sock)

@@ -101,3 +101,25 @@ func TestAnOfferIsTaken(t *testing.T) {
 	assert.Equal(t, 2, next.Version)
 	assert.Nil(t, next.Offer(knitting.Done{done}), "its rows are today's")
 }
+
+// The offer looks at each sock from where it stands: the first is still on the foot, the second in the heel that the newer rule would make otherwise. Not a
+// knitted row of either changes, and one that is off the needles is offered nothing.
+func TestAnOfferKeepsBothSocks(t *testing.T) {
+	e, _ := half(t)
+	heel := place(t, e.Plan, "heel-30")
+	foot := place(t, e.Plan, "foot-30")
+	t.Cleanup(knit.RoundThirdsUp())
+	for _, done := range []knitting.Done{{foot, heel}, {heel, foot}} {
+		offer := e.Offer(done)
+		require.NotNil(t, offer)
+		assert.Contains(t, offer.Text, "of the first sock and")
+		next := offer.Taken()
+		for i, rows := range done {
+			assert.Equal(t, e.Plan.Rows[:rows], next.PlanOf(i + 1).Rows[:rows])
+			assert.Equal(t, rows, next.From(done)[i])
+		}
+		turns := [2]int{*next.Plan.Summary.HeelTurnsPerSide, *next.SecondPlan().Summary.HeelTurnsPerSide}
+		assert.ElementsMatch(t, []int{12, 11}, turns[:], "only the heel that is not begun is another")
+	}
+	assert.Nil(t, e.Offer(knitting.Done{len(e.Plan.Rows), len(e.Plan.Rows)}))
+}

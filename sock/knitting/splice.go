@@ -35,6 +35,7 @@ func Splice(old, next *plan.Plan, done int) (*plan.Plan, []int, error) {
 			continue
 		}
 		spliced := *next
+		spliced.Rules = min(old.Rules, next.Rules) // what is knitted holds to no more than it did
 		spliced.Rows = slices.Concat(old.Rows[:i:i], next.Rows[j:])
 		spliced.Summary = check.Summary(&spliced)
 		if faults := check.Kept(&spliced); len(faults) > 0 {

@@ -16,12 +16,16 @@ import (
 const (
 	Format  = "acorn-step.plan"
 	Version = 1
+	// Rules numbers what a plan has to hold to. A rule that came later is asked only of plans that were made by it: one that does not say
+	// has those of 1.
+	Rules = 1
 )
 
 // Plan is a design worked out to the last loop.
 type Plan struct {
 	Format  string         `json:"format"`
 	Version int            `json:"version"`
+	Rules   int            `json:"rules"`
 	Design  design.Design  `json:"design"`
 	Summary Summary        `json:"summary"`
 	Rows    []needle.Row   `json:"rows"`

@@ -29,6 +29,12 @@ func Read(text []byte) (*Plan, error) {
 			faults.Add(field, "is required")
 		}
 	}
+	switch {
+	case !present["rules"]:
+		p.Rules = 1
+	case p.Rules < 1 || p.Rules > Rules:
+		faults.Add("rules", "read %d; this program knows the rules 1 to %d", p.Rules, Rules)
+	}
 	if err := faults.Err(); err != nil {
 		return nil, err
 	}
