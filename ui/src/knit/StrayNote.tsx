@@ -58,9 +58,11 @@ function Asked({ asked }: { asked: Schemas["Strayed"] }) {
           </Button>
         )}
       </p>
-      <p className="fault" role="alert">
-        {faultText(goByThem.error ?? stand.error)}
-      </p>
+      {(goByThem.isError || stand.isError) && (
+        <p className="fault" role="alert">
+          {faultText(goByThem.error ?? stand.error)}
+        </p>
+      )}
     </div>
   );
 }
