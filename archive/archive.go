@@ -7,11 +7,11 @@ import (
 	"encoding/base32"
 	"encoding/hex"
 	"fmt"
+	"slices"
 	"time"
 
 	"acornstep/sock/design"
 	"acornstep/sock/draft"
-	"acornstep/sock/knitting"
 	"acornstep/sock/logbook"
 	"acornstep/sock/plan"
 )
@@ -73,30 +73,32 @@ type Edition struct {
 	Second       *plan.Plan     `json:"-"`
 }
 
-// EditionOf is an edition as an archive carries it.
-func EditionOf(e *knitting.Edition) Edition {
-	created := e.Created.UTC()
-	packed := Edition{
-		Version: e.Version, Reason: e.Reason, HeelPlace: e.HeelPlace, Places: e.Places, SecondPlaces: e.SecondPlaces, Board: e.Board, Created: &created, Plan: e.Plan, Second: e.Second,
+// planOf is the plan by which a sock, 1 or 2, is knitted.
+func (e *Edition) planOf(sock int) *plan.Plan {
+	if sock == 2 && e.Second != nil {
+		return e.Second
 	}
-	if e.Holds != [2]int{} {
-		packed.Holds = &e.Holds
-	}
-	return packed
+	return e.Plan
 }
 
-// Kept is the edition as it is kept.
-func (e *Edition) Kept() *knitting.Edition {
-	kept := &knitting.Edition{
-		Line: knitting.Line{Version: e.Version, Reason: e.Reason}, Plan: e.Plan, Second: e.Second, HeelPlace: e.HeelPlace, Places: e.Places, SecondPlaces: e.SecondPlaces, Board: e.Board,
+// follows says what is wrong with an edition that is said to come after another, wherever both come from: every place of that one has a place in this
+// one, in the same order, and neither says that more holds than there is.
+func (e *Edition) follows(before *Edition) error {
+	for sock := 1; sock <= 2; sock++ {
+		places, old, now := e.Places, len(before.planOf(sock).Rows), len(e.planOf(sock).Rows)
+		if sock == 2 && e.SecondPlaces != nil {
+			places = e.SecondPlaces
+		}
+		switch {
+		case len(places) != old+1:
+			return fmt.Errorf("version %d: read %d places of sock %d; the version before it has %d", e.Version, len(places), sock, old+1)
+		case !slices.IsSorted(places) || places[0] < 0 || places[old] > now:
+			return fmt.Errorf("version %d: the places of sock %d are not places of its %d rows, in their order", e.Version, sock, now)
+		case e.Holds != nil && (e.Holds[sock-1] < 0 || e.Holds[sock-1] > old):
+			return fmt.Errorf("version %d: read %d rows of sock %d that hold; the version before it has %d", e.Version, e.Holds[sock-1], sock, old)
+		}
 	}
-	if e.Created != nil {
-		kept.Created = *e.Created
-	}
-	if e.Holds != nil {
-		kept.Holds = *e.Holds
-	}
-	return kept
+	return nil
 }
 
 // Manifest lists what is in an archive.

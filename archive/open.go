@@ -193,7 +193,7 @@ func sockOf(files map[string][]byte) (*Sock, error) {
 			}
 		}
 		if v > 1 {
-			if err := e.Kept().Follows(s.Editions[v-2].Kept()); err != nil {
+			if err := e.follows(&s.Editions[v-2]); err != nil {
 				return nil, refuse("%v", err)
 			}
 		}
@@ -237,7 +237,7 @@ func (s *Sock) eventsOf(files map[string][]byte) error {
 		if e.Version > len(s.Editions) {
 			return refuse("event %d was made on version %d; the archive has %d", i+1, e.Version, len(s.Editions))
 		}
-		if rows := len(s.Editions[e.Version-1].Kept().PlanOf(e.Sock).Rows); e.Row > rows {
+		if rows := len(s.Editions[e.Version-1].planOf(e.Sock).Rows); e.Row > rows {
 			return refuse("event %d stands at row %d; its plan has %d", i+1, e.Row, rows)
 		}
 	}

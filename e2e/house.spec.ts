@@ -156,3 +156,70 @@ test("on https with the certificate of the house everything opens without a conn
   await browser.close();
   await stop(running);
 });
+
+test("a copy is put back: an open page sends nothing by itself, and its rows are sent, saved or let go", async () => {
+  const { folder, browser } = await certified();
+  const port = await freePort();
+  const running = await serve("--listen", `127.0.0.1:${port}`, "--db", join(folder, "socks.db"));
+  const context = await browser.newContext({ baseURL: `http://127.0.0.1:${port}` });
+  const page = await context.newPage();
+  await page.goto("/");
+  await enter(page);
+  await cast(page, "Sock that goes back");
+  const tick = async (rows: number, shows: string) => {
+    for (let n = 0; n < rows; n++) {
+      await page.keyboard.press(" ");
+    }
+    await expect(where(page)).toContainText(shows);
+    await written(page);
+  };
+  await tick(3, "toe, round 3");
+  const copy = await (await page.request.get("/api/copies/fresh")).body();
+  const putBack = async () => {
+    expect((await page.request.post("/api/copies/upload", { data: copy })).ok()).toBe(true);
+    expect((await page.request.post("/api/copies/uploaded/restore")).ok()).toBe(true);
+  };
+  const note = page.locator(".put-back-note");
+  const since = "This device has 5 ticks and notes since, of Sock that goes back. Nothing is sent by itself.";
+  await tick(4, "toe, round 7");
+  await putBack();
+  await page.keyboard.press(" ");
+  await expect(note).toContainText(
+    "A copy was put in the place of what this page knows: it knows of nothing after",
+  );
+  await expect(page.locator(".knit-state")).toContainText("not written down: 1 kept here");
+  expect((await heard(page)).length, "nothing was sent").toBe(3);
+  const coming = page.waitForEvent("download");
+  await note.getByRole("button", { name: "Save as file" }).click();
+  const saved = JSON.parse(readFileSync(await (await coming).path(), "utf8"));
+  expect(saved.map((e: { event: { row: number } }) => e.event.row)).toEqual([3, 4, 5, 6, 7]);
+  await expect(note).toContainText(since);
+  await page.reload();
+  await expect(note, "a page that is opened anew asks too").toContainText("since, of Sock that goes back");
+  await note.getByRole("button", { name: "Send them" }).click();
+  await expect(note).toHaveCount(0);
+  await expect(where(page)).toContainText("toe, round 8");
+  await written(page);
+  expect((await heard(page)).length).toBe(8);
+
+  await putBack();
+  await expect(note).toContainText("This device has 5 ticks and notes since");
+  await note.getByRole("button", { name: "Let go" }).click();
+  await expect(note).toHaveCount(0);
+  await expect(where(page)).toContainText("toe, round 3");
+  await tick(1, "toe, round 4");
+  expect((await heard(page)).length).toBe(4);
+
+  // Whoever has nothing since goes on at once.
+  const other = await browser.newContext({ baseURL: `http://127.0.0.1:${port}` });
+  const quiet = await other.newPage();
+  await quiet.goto("/");
+  await enter(quiet);
+  await expect(quiet.getByRole("link", { name: "Sock that goes back", exact: true })).toBeVisible();
+  await putBack();
+  await quiet.getByRole("link", { name: "Feet" }).click();
+  await expect(quiet.getByText("A copy was put in place: it knows of nothing after")).toBeVisible();
+  await expect(quiet.locator(".put-back-note")).toHaveCount(0);
+  await browser.close();
+  await stop(running);
+});

@@ -60,7 +60,7 @@ func (s *server) packable(c context.Context, id string) (archive.Sock, error) {
 		if err != nil {
 			return a, err
 		}
-		a.Editions = append(a.Editions, archive.EditionOf(e))
+		a.Editions = append(a.Editions, packedEdition(e))
 		steps = e.Steps
 	}
 	events, _, err := s.Logbook.Events(c, id, 0)
@@ -72,6 +72,32 @@ func (s *server) packable(c context.Context, id string) (archive.Sock, error) {
 	}
 	a.Events = events
 	return a, nil
+}
+
+// packedEdition is an edition as an archive carries it.
+func packedEdition(e *knitting.Edition) archive.Edition {
+	created := e.Created.UTC()
+	packed := archive.Edition{
+		Version: e.Version, Reason: e.Reason, HeelPlace: e.HeelPlace, Places: e.Places, SecondPlaces: e.SecondPlaces, Board: e.Board, Created: &created, Plan: e.Plan, Second: e.Second,
+	}
+	if e.Holds != [2]int{} {
+		packed.Holds = &e.Holds
+	}
+	return packed
+}
+
+// keptEdition is one of an archive as it is kept.
+func keptEdition(e *archive.Edition) *knitting.Edition {
+	kept := &knitting.Edition{
+		Line: knitting.Line{Version: e.Version, Reason: e.Reason}, Plan: e.Plan, Second: e.Second, HeelPlace: e.HeelPlace, Places: e.Places, SecondPlaces: e.SecondPlaces, Board: e.Board,
+	}
+	if e.Created != nil {
+		kept.Created = *e.Created
+	}
+	if e.Holds != nil {
+		kept.Holds = *e.Holds
+	}
+	return kept
 }
 
 // withoutBare leaves out versions of which an older program kept a design and no rows: what was said on them is said on
@@ -210,7 +236,7 @@ func (s *server) take(c context.Context, o *archive.Opened) (ImportedSock, error
 	}
 	editions := make([]*knitting.Edition, len(a.Editions))
 	for i := range a.Editions {
-		editions[i] = a.Editions[i].Kept()
+		editions[i] = keptEdition(&a.Editions[i])
 	}
 	if err := s.Importer.Import(c, sock, editions, a.Events); err != nil {
 		return ImportedSock{}, err

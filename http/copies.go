@@ -38,6 +38,8 @@ type CopyStatus struct {
 	Copies []Copy `json:"copies"`
 	// Failed says why the last try did not come through; empty when it did.
 	Failed string `json:"failed"`
+	// Doubt says that the clock cannot have been right; empty when nothing speaks against it.
+	Doubt string `json:"doubt"`
 }
 
 // Copies makes copies of the data file, and puts one in its place.

@@ -178,6 +178,10 @@ type hindered struct {
 	full bool
 }
 
+func (h hindered) Identity(context.Context) (string, time.Time, error) {
+	return "HINDERED0001", time.Time{}, nil
+}
+
 var errDisk = errors.New("input/output error")
 
 func (h hindered) Page(context.Context, basket.Page) ([]basket.Sock, int, error) {

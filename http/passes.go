@@ -23,6 +23,8 @@ type Shares interface {
 	Shares(ctx context.Context, sockID string) ([]basket.Share, error)
 	Shared(ctx context.Context, hash string) (sockID string, err error)
 	EndShare(ctx context.Context, sockID, hash string) error
+	// EndShares takes back the links that were made under another passphrase than that of a key, and says how many.
+	EndShares(ctx context.Context, key string) (int64, error)
 }
 
 const (
@@ -181,7 +183,7 @@ func (s *server) addShare(c call[nothing]) (NewShare, error) {
 		return NewShare{}, err // a sock without rows has no pattern to lend
 	}
 	token := rand.Text()
-	if err := s.Shares.AddShare(c, c.ID, basket.Share{Hash: hashOf(token), Created: s.Now()}); err != nil {
+	if err := s.Shares.AddShare(c, c.ID, basket.Share{Hash: hashOf(token), Created: s.Now(), Key: s.gate.key()}); err != nil {
 		return NewShare{}, err
 	}
 	return NewShare{s.house() + "/api/shared/" + token, s.house() != ""}, nil

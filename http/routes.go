@@ -147,7 +147,7 @@ func (s *server) register(engine *gin.Engine) {
 		path := strings.NewReplacer("{", ":", "}", "").Replace(r.path)
 		handlers := []gin.HandlerFunc{limited(cmp.Or(r.most, mostBytes))}
 		if r.plans {
-			handlers = append(handlers, s.inTurn)
+			handlers = append(handlers, read(cmp.Or(r.most, mostBytes)), s.inTurn)
 		}
 		handlers = append(handlers, r.handler(s))
 		if r.open {

@@ -34,6 +34,8 @@ type Basket interface {
 type Keeper interface {
 	// Check says whether it can be written to now.
 	Check(ctx context.Context) error
+	// Identity names what is kept; it changes when a copy is put in its place, which knows of nothing after a moment; zero for none.
+	Identity(ctx context.Context) (id string, knows time.Time, err error)
 	// Trouble says in a sentence what hinders the file when an error came from that, and whether its disk is full; otherwise the text is empty.
 	Trouble(err error) (text string, full bool)
 }
@@ -90,6 +92,9 @@ func New(o Options) (nethttp.Handler, error) {
 	if err != nil {
 		return nil, err
 	}
+	if err := endLent(&o, gate.key()); err != nil {
+		return nil, err
+	}
 	drawn, err := newDrawings()
 	if err != nil {
 		return nil, err
@@ -100,7 +105,11 @@ func New(o Options) (nethttp.Handler, error) {
 	}
 	s := &server{Options: o, gate: gate, shelf: shelf, passes: newPasses(o.Now), drawings: drawn, tables: semaphore.NewWeighted(int64(2 * runtime.GOMAXPROCS(0)))}
 	pages := newPages(o.Interface)
-	engine.Use(s.logged, s.recovered, guarded(o.Names), pages.named)
+	kept, err := keptHere(&o)
+	if err != nil {
+		return nil, err
+	}
+	engine.Use(s.logged, s.recovered, guarded(o.Names), kept, pages.named)
 	s.register(engine)
 	engine.NoRoute(func(c *gin.Context) {
 		if isAPI(c.Request.URL.Path) {

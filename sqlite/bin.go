@@ -6,6 +6,7 @@ import (
 	"errors"
 	"fmt"
 	"slices"
+	"time"
 
 	"acornstep/sock/basket"
 )
@@ -124,16 +125,43 @@ func inTable(ctx context.Context, tx *sql.Tx, table, id string) (bool, error) {
 	return n > 0, err
 }
 
-// EmptyBin removes what has lain in the bin for its time. What something else stands on waits with that.
+// daysBeyond is on how many days the program has to run after something's time in the bin is over, before it goes: a clock
+// that jumps for an evening empties no bin.
+const daysBeyond = 7
+
+// SeeDay notes that the program runs today. Days that have not come yet were seen by a clock that was ahead.
+func (s *Store) SeeDay(ctx context.Context) error {
+	today := s.now().Format(time.DateOnly)
+	return s.inside(ctx, "see day", func(tx *sql.Tx) error {
+		if _, err := tx.ExecContext(ctx, `DELETE FROM seen_days WHERE day > ?`, today); err != nil {
+			return err
+		}
+		_, err := tx.ExecContext(ctx, `INSERT OR IGNORE INTO seen_days (day) VALUES (?)`, today)
+		return err
+	})
+}
+
+// EmptyBin removes what has lain in the bin for its time, and for some days more on which the program ran. What something else stands on waits with that.
 func (s *Store) EmptyBin(ctx context.Context) error {
-	old := s.now().Add(-basket.InBinFor)
+	if err := s.SeeDay(ctx); err != nil {
+		return err
+	}
+	var days []string
+	rows, err := s.db.QueryContext(ctx, `SELECT day FROM seen_days ORDER BY day DESC LIMIT ?`, daysBeyond)
+	if err == nil {
+		days, err = textsOf(rows)
+	}
+	if err != nil || len(days) < daysBeyond {
+		return err
+	}
+	enough := days[daysBeyond-1]
 	for i := range bins {
 		list, err := s.inBin(ctx, &bins[i])
 		if err != nil {
 			return err
 		}
 		for _, one := range list {
-			if one.Deleted.After(old) {
+			if one.Until.Format(time.DateOnly) > enough {
 				continue
 			}
 			if err := s.Remove(ctx, one.Kind, one.ID); err != nil && !errors.Is(err, basket.ErrInUse) {

@@ -2,6 +2,7 @@ package sqlite
 
 import (
 	"context"
+	"database/sql"
 	"errors"
 	"fmt"
 	"io/fs"
@@ -58,20 +59,17 @@ func Copies(folder string) ([]Copy, error) {
 }
 
 // CopyOfDay makes the copy of this day, unless there is one or nothing changed
-// since the last, and lets those go whose time is over.
+// since the last, and lets those go whose time is over. Copies that a clock made which was ahead are no reason not to make today's.
 func (s *Store) CopyOfDay(ctx context.Context, folder string) error {
-	now := s.now()
 	there, err := Copies(folder)
 	if err != nil {
 		return err
 	}
-	contents, err := s.Contents(ctx)
-	if err != nil {
+	name := nameOfDay(s.now())
+	there = there[len(ahead(there, name)):]
+	due, err := s.due(ctx, folder, there, name)
+	if err != nil || !due {
 		return err
-	}
-	name := nameOfDay(now)
-	if contents.Last.IsZero() || len(there) > 0 && (there[0].Name >= name || !contents.Last.After(there[0].Made)) {
-		return nil
 	}
 	if err := os.MkdirAll(folder, 0o700); err != nil {
 		return fmt.Errorf("copies: %w", err)
@@ -83,7 +81,7 @@ func (s *Store) CopyOfDay(ctx context.Context, folder string) error {
 	for _, c := range there {
 		names = append(names, c.Name)
 	}
-	for _, name := range over(names, now) {
+	for _, name := range over(names) {
 		if err := os.Remove(filepath.Join(folder, name)); err != nil {
 			return fmt.Errorf("copies: %w", err)
 		}
@@ -91,14 +89,51 @@ func (s *Store) CopyOfDay(ctx context.Context, folder string) error {
 	return nil
 }
 
-// over are the copies whose time is over; names come the newest first.
-func over(names []string, now time.Time) []string {
+// ahead are the copies that were made on a day that has not come yet; the list has the newest first.
+func ahead(list []Copy, today string) []Copy {
+	n := 0
+	for n < len(list) && list[n].Name > today {
+		n++
+	}
+	return list[:n]
+}
+
+// Ahead are copies whose day has not come yet: the clock was ahead when they were made.
+func Ahead(list []Copy, now time.Time) []Copy { return ahead(list, nameOfDay(now)) }
+
+// due says whether a copy of today is missing: there is something to copy, and the last copy holds something else. Figures are
+// compared and not times, since the clock may have been set back.
+func (s *Store) due(ctx context.Context, folder string, there []Copy, name string) (bool, error) {
+	now, err := s.Contents(ctx)
+	if err != nil || now.Last.IsZero() {
+		return false, err
+	}
+	if len(there) == 0 {
+		return true, nil
+	}
+	if there[0].Name == name {
+		return false, nil
+	}
+	var last Contents
+	err = inspect(ctx, filepath.Join(folder, there[0].Name), func(db *sql.DB) error {
+		last, err = contentsOf(ctx, db)
+		return err
+	})
+	return err != nil || last != now, nil // of a copy that cannot be read another one is all the more due
+}
+
+// over are the copies whose time is over; names come the newest first. Days are counted as copies that were made,
+// so that a clock that jumps takes none away.
+func over(names []string) []string {
 	const month = len("socks-2026-11")
-	year := nameOfDay(now.AddDate(0, -monthsKept, 0))
 	var list []string
+	months := 0
 	for i, name := range names {
 		firstOfMonth := i == len(names)-1 || names[i+1][:month] != name[:month]
-		if i >= daysKept && (!firstOfMonth || name < year) {
+		if firstOfMonth {
+			months++
+		}
+		if i >= daysKept && (!firstOfMonth || months > monthsKept) {
 			list = append(list, name)
 		}
 	}
@@ -124,22 +159,3 @@ func (s *Store) CopyTo(ctx context.Context, to string) error {
 
 // Contents is what the open file holds.
 func (s *Store) Contents(ctx context.Context) (Contents, error) { return contentsOf(ctx, s.db) }
-
-// CarryVisits takes who is logged in over into another file, which takes this one's place.
-func (s *Store) CarryVisits(ctx context.Context, to *Store) error {
-	rows, err := s.db.QueryContext(ctx, `SELECT hash, key, device, began_ms, seen_ms, ends_ms FROM visits`)
-	if err != nil {
-		return fmt.Errorf("carry visits: %w", err)
-	}
-	defer rows.Close()
-	for rows.Next() {
-		v, err := visitOf(rows)
-		if err == nil {
-			err = to.KeepVisit(ctx, v)
-		}
-		if err != nil {
-			return err
-		}
-	}
-	return rows.Err()
-}

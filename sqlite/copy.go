@@ -5,7 +5,6 @@ import (
 	"database/sql"
 	"errors"
 	"fmt"
-	"io/fs"
 	"os"
 	"path/filepath"
 	"time"
@@ -32,11 +31,27 @@ func ContentsOf(ctx context.Context, path string) (Contents, error) {
 	err := inspect(ctx, path, func(db *sql.DB) error {
 		err := whole(ctx, db)
 		if err == nil {
+			err = tablesAlone(ctx, db)
+		}
+		if err == nil {
 			c, err = contentsOf(ctx, db)
 		}
 		return err
 	})
 	return c, err
+}
+
+// errActs is given for a file in which something happens by itself: this program makes none, and runs none.
+var errActs = errors.New("it has triggers or views, which no data file of Acorn Step has")
+
+// tablesAlone refuses a file whose tables would do something that nobody asked for.
+func tablesAlone(ctx context.Context, db *sql.DB) error {
+	if acts, err := has(ctx, db, `SELECT 1 FROM sqlite_master WHERE type IN ('trigger', 'view')`); err != nil {
+		return err
+	} else if acts {
+		return errActs
+	}
+	return nil
 }
 
 func contentsOf(ctx context.Context, db *sql.DB) (Contents, error) {
@@ -159,56 +174,15 @@ func intoPlace(path string, write func(temporary string) error) (err error) {
 	if err := os.Rename(file.Name(), path); err != nil {
 		return err
 	}
+	return syncFolder(folder)
+}
+
+// syncFolder makes sure that the names in a folder are on the disk.
+func syncFolder(folder string) error {
 	f, err := os.Open(folder)
 	if err != nil {
 		return err
 	}
 	defer f.Close()
 	return f.Sync()
-}
-
-// Restore puts a copy in the place of a data file. The file that was there is
-// kept beside it under the name that is returned, empty when there was none. While a program has the data file open, it refuses.
-func Restore(ctx context.Context, copied, data string, now time.Time) (aside string, err error) {
-	if err := os.MkdirAll(filepath.Dir(data), 0o700); err != nil {
-		return "", fmt.Errorf("restore: %w", err)
-	}
-	lock, err := lockAlone(data)
-	if err != nil {
-		return "", fmt.Errorf("restore: %w", err)
-	}
-	defer lock.Close()
-	err = intoPlace(data, func(temporary string) error {
-		if err := copyTo(ctx, copied, temporary); err != nil {
-			return err
-		}
-		if _, err := ContentsOf(ctx, temporary); err != nil {
-			return err
-		}
-		aside, err = putAside(data, now)
-		return err
-	})
-	if err != nil {
-		return aside, fmt.Errorf("restore: %w", err)
-	}
-	return aside, nil
-}
-
-// putAside gives a data file another name, and its journal the same one: what lies in the journal belongs to it.
-func putAside(data string, now time.Time) (string, error) {
-	aside := fmt.Sprintf("%s.before-%s", data, now.Format("20060102-150405"))
-	if _, err := os.Lstat(aside); err == nil {
-		return "", fmt.Errorf("%s is there already", aside)
-	}
-	if err := os.Rename(data, aside); errors.Is(err, fs.ErrNotExist) {
-		return "", nil
-	} else if err != nil {
-		return "", err
-	}
-	for _, journal := range []string{"-wal", "-shm"} {
-		if err := os.Rename(data+journal, aside+journal); err != nil && !errors.Is(err, fs.ErrNotExist) {
-			return aside, err
-		}
-	}
-	return aside, nil
 }

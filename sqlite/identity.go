@@ -8,6 +8,7 @@ import (
 	"fmt"
 	"io"
 	"os"
+	"time"
 )
 
 // applicationID marks a data file as one of this program ("Acrn"), where SQLite
@@ -101,4 +102,33 @@ func whole(ctx context.Context, db *sql.DB) error {
 func mark(ctx context.Context, db *sql.DB) error {
 	_, err := db.ExecContext(ctx, fmt.Sprintf(`PRAGMA application_id = %d`, applicationID))
 	return err
+}
+
+// named gives a file its identity, when it has none: it is new, or a copy that was put in the place of another, which knows of nothing after its last moment.
+func named(ctx context.Context, db *sql.DB) error {
+	if there, err := has(ctx, db, `SELECT 1 FROM identity`); err != nil || there {
+		return err
+	}
+	c, err := contentsOf(ctx, db)
+	if err != nil {
+		return err
+	}
+	knows := int64(0)
+	if !c.Last.IsZero() {
+		knows = c.Last.UnixMilli()
+	}
+	_, err = db.ExecContext(ctx, `INSERT OR IGNORE INTO identity (one, id, knows_ms) VALUES (1, ?, ?)`, newID(), knows)
+	return err
+}
+
+// Identity names the store, which a restore changes, and says up to when it knew of anything when it got its name; zero for a new one.
+func (s *Store) Identity(ctx context.Context) (id string, knows time.Time, err error) {
+	err = s.db.QueryRowContext(ctx, `SELECT id, knows_ms FROM identity`).Scan(&id, moment{&knows})
+	if err != nil {
+		return "", time.Time{}, fmt.Errorf("identity: %w", err)
+	}
+	if knows.UnixMilli() == 0 {
+		knows = time.Time{}
+	}
+	return id, knows, nil
 }

@@ -84,7 +84,7 @@ func openLocked(ctx context.Context, path string) (*sql.DB, error) {
 		return nil, err
 	}
 	upToDate := func(ctx context.Context, db *sql.DB) error { return migrate(ctx, db, path) }
-	for _, step := range []func(context.Context, *sql.DB) error{whole, upToDate, mark} {
+	for _, step := range []func(context.Context, *sql.DB) error{whole, tablesAlone, upToDate, mark, named} {
 		if err := step(ctx, db); err != nil {
 			return nil, errors.Join(err, db.Close())
 		}

@@ -122,6 +122,10 @@ func mendInto(path, to string, s streams) error {
 	if err != nil {
 		return err
 	}
+	if contents.Socks == 0 && contents.Events == 0 {
+		fmt.Fprintf(s.out, "Nothing could be saved: %s holds no sock. Take the last copy instead, with acornstep restore.\n", to)
+		return errReported
+	}
 	fmt.Fprintf(s.out, "%s: %s. Look through it, then put it in place with acornstep restore %s\n", to, contents, to)
 	return nil
 }

@@ -27,7 +27,7 @@ type house struct {
 	// open makes the program around an open file.
 	open func(*sqlite.Store) (nethttp.Handler, error)
 
-	// inside is held by every request, and alone by whoever changes the file.
+	// inside is held by every request while it is worked for, and alone by whoever changes the file.
 	inside  sync.RWMutex
 	store   *sqlite.Store
 	handler nethttp.Handler
@@ -45,16 +45,15 @@ func (h *house) settle(store *sqlite.Store) error {
 	return err
 }
 
-// ServeHTTP implements net/http.Handler. Whoever restores a copy waits for all others to be done, so it is not inside itself.
+// ServeHTTP implements net/http.Handler.
 func (h *house) ServeHTTP(w nethttp.ResponseWriter, r *nethttp.Request) {
+	http.Around{Enter: h.enter}.ServeHTTP(w, r)
+}
+
+// enter gives the program that answers now; the file behind it is not changed until leave is called.
+func (h *house) enter() (inside nethttp.Handler, leave func()) {
 	h.inside.RLock()
-	handler := h.handler
-	if strings.HasPrefix(r.URL.Path, "/api/copies/") && strings.HasSuffix(r.URL.Path, "/restore") {
-		h.inside.RUnlock()
-	} else {
-		defer h.inside.RUnlock()
-	}
-	handler.ServeHTTP(w, r)
+	return h.handler, h.inside.RUnlock
 }
 
 // Close closes the file that is open now.
@@ -72,11 +71,16 @@ func (h *house) Status(context.Context) (http.CopyStatus, error) {
 	for _, c := range list {
 		status.Copies = append(status.Copies, http.Copy{ID: c.Name, Made: c.Made, Bytes: c.Bytes})
 	}
+	if early := sqlite.Ahead(list, time.Now()); len(early) > 0 {
+		status.Doubt = fmt.Sprintf("The clock of this machine was ahead when %s was made, or it is behind today. Copies are made all the same, each under the day that the clock says.", early[0].Name)
+	}
 	return status, err
 }
 
 // Contents implements http.Copies.
 func (h *house) Contents(ctx context.Context) (http.Contents, error) {
+	h.inside.RLock()
+	defer h.inside.RUnlock()
 	c, err := h.store.Contents(ctx)
 	return contentsOf(c), err
 }
@@ -96,6 +100,8 @@ func (h *house) Fresh(ctx context.Context) (string, error) {
 		return "", err
 	}
 	path := filepath.Join(folder, "copy.db")
+	h.inside.RLock()
+	defer h.inside.RUnlock()
 	if err := h.store.CopyTo(ctx, path); err != nil {
 		return "", errors.Join(err, os.RemoveAll(folder))
 	}
@@ -139,11 +145,11 @@ func (h *house) Restore(ctx context.Context, path string) error {
 	if err != nil {
 		return err
 	}
-	h.inside.Lock()
-	defer h.inside.Unlock()
-	if err := errors.Join(h.store.CarryVisits(ctx, next), next.Close()); err != nil {
+	if err := next.Close(); err != nil {
 		return err
 	}
+	h.inside.Lock()
+	defer h.inside.Unlock()
 	if err := h.store.Close(); err != nil {
 		return err
 	}
@@ -195,6 +201,9 @@ func (h *house) keepNow(ctx context.Context) {
 	h.told.Unlock()
 	if err := h.store.EmptyBin(ctx); err != nil && ctx.Err() == nil {
 		h.log.Error("the bin could not be emptied", "error", err)
+	}
+	if err := sqlite.Sweep(h.data, time.Now()); err != nil {
+		h.log.Error("what was left half made could not be cleaned away", "error", err)
 	}
 }
 

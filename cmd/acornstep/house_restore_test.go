@@ -5,6 +5,7 @@ import (
 	"fmt"
 	"io"
 	"log/slog"
+	"net"
 	nethttp "net/http"
 	"net/http/httptest"
 	"os"
@@ -119,4 +120,52 @@ func TestACopyThatCannotBeMadeIsTold(t *testing.T) {
 	assert.Contains(t, h.asks(t, "GET", "/api/copies", nil, cookies).Body.String(), `"failed":""`)
 	_, err := copiesFolder(filepath.Join(t.TempDir(), "gone"), "")
 	assert.ErrorContains(t, err, "plug in the disk")
+}
+
+// Three logins, an upload and events of which only half was sent, and a download that nobody reads: the restore waits for none of them,
+// nor does anybody who asks meanwhile.
+func TestARestoreWaitsForNoSlowLine(t *testing.T) {
+	h := running(t)
+	server := httptest.NewServer(h)
+	t.Cleanup(server.CloseClientConnections)
+	cookies := h.asks(t, "POST", "/api/session", strings.NewReader(`{"passphrase":"first light"}`), nil).Result().Cookies()
+	made := h.asks(t, "POST", "/api/socks", strings.NewReader(`{"name":"Roof","wearer":"","unit":"cm","draft":{"design":{},"entries":{}}}`), cookies)
+	require.Equal(t, 201, made.Code)
+	h.keepNow(t.Context())
+	session := ""
+	for _, c := range cookies {
+		session += c.Name + "=" + c.Value + "; "
+	}
+	half := func(method, path string, length int) {
+		conn, err := net.Dial("tcp", server.Listener.Addr().String())
+		require.NoError(t, err)
+		t.Cleanup(func() { _ = conn.Close() })
+		fmt.Fprintf(conn, "%s %s HTTP/1.1\r\nHost: localhost\r\nCookie: %s\r\nContent-Length: %d\r\n\r\n{", method, path, session, length)
+	}
+	for range 3 {
+		half("POST", "/api/session", 40)
+	}
+	half("POST", "/api/copies/upload", 100_000)
+	half("POST", "/api/socks/NOBODY000000/events", 400)
+	half("GET", "/api/copies/fresh", 0)
+	day := "socks-" + time.Now().Format(time.DateOnly) + ".db"
+	was := made.Header().Get("Acorn-Step-Store")
+	require.Equal(t, 204, h.asks(t, "POST", "/api/copies/"+day+"/restore", nil, cookies).Code)
+	list := h.asks(t, "GET", "/api/socks", nil, cookies)
+	require.Equal(t, 200, list.Code)
+
+	// The page learns that it is another store, and writes nothing into it before it knows that one.
+	is := list.Header().Get("Acorn-Step-Store")
+	assert.NotEqual(t, was, is)
+	assert.NotEmpty(t, list.Header().Get("Acorn-Step-Knows"))
+	for store, status := range map[string]int{was: 412, is: 201} {
+		request := httptest.NewRequest("POST", "http://localhost/api/socks", strings.NewReader(`{"name":"Roof","wearer":"","unit":"cm","draft":{"design":{},"entries":{}}}`))
+		request.Header.Set("Acorn-Step-Store", store)
+		for _, c := range cookies {
+			request.AddCookie(c)
+		}
+		recorder := httptest.NewRecorder()
+		h.ServeHTTP(recorder, request)
+		assert.Equal(t, status, recorder.Code, recorder.Body)
+	}
 }

@@ -143,6 +143,13 @@ func serve(f serveFlags, s streams, fill func(context.Context, *sqlite.Store) er
 		level = slog.LevelDebug
 	}
 	log := slog.New(slog.NewTextHandler(s.err, &slog.HandlerOptions{Level: level}))
+	taken, err := sqlite.TakeBack(f.db)
+	if err != nil {
+		return err
+	}
+	if taken != "" {
+		fmt.Fprintf(s.out, "%s was not there: a restore was broken off. What lay beside it as %s is in its place again.\n", f.db, taken)
+	}
 	store, err := sqlite.Open(ctx, f.db, time.Now)
 	if err != nil {
 		return err

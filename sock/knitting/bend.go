@@ -1,7 +1,6 @@
 package knitting
 
 import (
-	"fmt"
 	"slices"
 
 	"acornstep/sock/design"
@@ -225,24 +224,4 @@ func (e *Edition) OneDesign() bool {
 	d := e.Second.Design
 	d.Mirror = e.Plan.Design.Mirror
 	return len(design.Differences(e.Plan.Design, d).Fields()) == 0
-}
-
-// Follows says what is wrong with an edition that is said to come after another, wherever both come from: every place of that one has a place in this
-// one, in the same order, and neither says that more holds than there is.
-func (e *Edition) Follows(before *Edition) error {
-	for sock := 1; sock <= 2; sock++ {
-		places, old, now := e.Places, len(before.PlanOf(sock).Rows), len(e.PlanOf(sock).Rows)
-		if sock == 2 && e.SecondPlaces != nil {
-			places = e.SecondPlaces
-		}
-		switch {
-		case len(places) != old+1:
-			return fmt.Errorf("version %d: read %d places of sock %d; the version before it has %d", e.Version, len(places), sock, old+1)
-		case !slices.IsSorted(places) || places[0] < 0 || places[old] > now:
-			return fmt.Errorf("version %d: the places of sock %d are not places of its %d rows, in their order", e.Version, sock, now)
-		case e.Holds[sock-1] < 0 || e.Holds[sock-1] > old:
-			return fmt.Errorf("version %d: read %d rows of sock %d that hold; the version before it has %d", e.Version, e.Holds[sock-1], sock, old)
-		}
-	}
-	return nil
 }

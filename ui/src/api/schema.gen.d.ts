@@ -1517,6 +1517,7 @@ export interface components {
         };
         CopyStatus: {
             copies: components["schemas"]["Copy"][];
+            doubt: string;
             failed: string;
             on: boolean;
         };
@@ -2202,6 +2203,7 @@ export interface components {
             design: components["schemas"]["DesignDesign"];
             format: string;
             rows: components["schemas"]["Row"][];
+            rules: number;
             summary: components["schemas"]["Summary"];
             version: number;
         };

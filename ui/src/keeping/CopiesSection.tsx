@@ -87,6 +87,7 @@ function LastCopy({ status }: { status: CopyStatus }) {
           "No copy was made yet: the first one comes when there is something to keep."
         )}
       </p>
+      {status.doubt && <p className="stale-note">{status.doubt}</p>}
       {status.failed && (
         <p className="fault" role="alert">
           The copy that was due could not be made: {status.failed}.

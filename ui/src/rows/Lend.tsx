@@ -28,7 +28,7 @@ export function Lend({ id, close }: { id: string; close: () => void }) {
     <Modal open onCancel={close} footer={null} title="Lend this pattern">
       <p>
         A link shows the pattern as a PDF to whoever has it, without the passphrase and without a name, until
-        you take it back.
+        you take it back, or the passphrase becomes another one.
       </p>
       <p>
         <Button type="primary" loading={make.isPending} onClick={() => make.mutate()}>

@@ -6,6 +6,7 @@ import { AcornMark } from "./AcornMark";
 import { LoginPage } from "./LoginPage";
 import { MovedPage } from "./MovedPage";
 import { OldNote } from "./OldNote";
+import { PutBackNote } from "./PutBackNote";
 import { Settings } from "./Settings";
 import { useSaidBeside } from "./useSaidBeside";
 import { useSendWaiting } from "./useSendWaiting";
@@ -40,6 +41,7 @@ export function Shell() {
         {!open && !locked && <Skeleton active className="page" />}
         {locked && !withPass && <LoginPage />}
         {open && <OldNote />}
+        {open && <PutBackNote />}
         {open && movedTo !== "" && !staying && <MovedPage to={movedTo} stay={() => setStaying(true)} />}
         {(open || behind || withPass) && (movedTo === "" || staying) && (
           <div className="frame-page" hidden={behind} inert={behind}>

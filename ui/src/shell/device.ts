@@ -133,6 +133,31 @@ export const dropSeen = (sock: string, inView: Event[]) =>
 export const waitingEvents = (): Promise<KeptEvent[]> =>
   on((db) => db.getAllFromIndex("events", "waiting", 1), []);
 
+/** eventsHere are all that this device has of any sock: not sent yet, heard, and in views that are kept. */
+export const eventsHere = (): Promise<KeptEvent[]> =>
+  on(async (db) => {
+    const all = new Map<string, KeptEvent>();
+    for (const { answer } of await db.getAll("answers")) {
+      const view = answer as { id?: string; rows?: unknown; events?: Event[] };
+      if (view?.id && view.rows && view.events) {
+        for (const event of view.events) {
+          all.set(event.id, { id: event.id, sock: view.id, waiting: 0, event });
+        }
+      }
+    }
+    for (const kept of await db.getAll("events")) {
+      all.set(kept.id, kept);
+    }
+    return [...all.values()];
+  }, []);
+
+/** dropEvents takes events off this device. */
+export const dropEvents = (ids: string[]) =>
+  on(async (db) => {
+    const all = db.transaction("events", "readwrite");
+    await Promise.all([...ids.map((id) => all.store.delete(id)), all.done]);
+  }, undefined);
+
 export const setAside = (events: Aside[]): Promise<boolean> =>
   put(async (db) => {
     const all = db.transaction(["events", "aside"], "readwrite");

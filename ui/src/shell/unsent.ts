@@ -11,6 +11,9 @@ export function holds(name: string, unsent: () => boolean): () => void {
 /** somethingUnsent says whether leaving now would leave something on this device only. */
 export const somethingUnsent = () => [...holders.values()].some((unsent) => unsent());
 
+/** letGo forgets who holds something: it was seen to, and leaving asks no more. */
+export const letGo = () => holders.clear();
+
 // Leaving with something unsent asks.
 window.addEventListener("beforeunload", (event) => {
   if (somethingUnsent()) {
