@@ -24,11 +24,18 @@ const (
 
 // Limits of an archive that is read: what is beyond them was not made by this program.
 const (
-	MostBytes    = 32 << 20
-	mostFiles    = 2000
-	mostUnpacked = 96 << 20
+	MostBytes = 64 << 20
+	mostFiles = 20_000
+	// Unpacked, of one file, of one sock, and of all that are in a basket; the last is never in memory at once.
 	mostOfOne    = 16 << 20
-	mostSocks    = 500
+	mostOfSock   = 32 << 20
+	mostUnpacked = 512 << 20
+)
+
+// What one part of a basket has at most when it leaves in parts: each can be opened again by itself.
+const (
+	PartSocks = 100
+	PartBytes = 48 << 20
 )
 
 // Carries says what of a person goes along; nothing does unless it is ticked.

@@ -81,12 +81,24 @@ func TestWhatIsNotTickedStays(t *testing.T) {
 func TestABasketInOneArchive(t *testing.T) {
 	one, other := roofSock(t), roofSock(t)
 	other.ID, other.Name = "LANTERNHILL3", "Łódź, ½!"
-	text, err := PackBasket([]Sock{one, other}, Carries{})
+	var b bytes.Buffer
+	w, err := NewBasket(&b, Carries{})
 	require.NoError(t, err)
-	o, err := Open(text)
+	require.NoError(t, w.Add(one))
+	require.NoError(t, w.Add(other))
+	assert.False(t, w.Full())
+	require.NoError(t, w.Close())
+	r, err := NewReader(bytes.NewReader(b.Bytes()), int64(b.Len()))
 	require.NoError(t, err)
-	require.Len(t, o.Socks, 2)
-	assert.Equal(t, "Łódź, ½!", o.Socks[1].Sock.Name)
+	var names []string
+	require.NoError(t, r.Each(func(_ string, o *Opened, wrong error) error {
+		require.NoError(t, wrong)
+		names = append(names, o.Sock.Name)
+		return nil
+	}))
+	assert.Equal(t, []string{"Roof socks", "Łódź, ½!"}, names)
+	_, err = Open(b.Bytes())
+	assert.ErrorContains(t, err, "not of a sock")
 }
 
 // zipOf packs files as they are, for archives that nobody should make.
@@ -112,7 +124,7 @@ func TestHostileArchives(t *testing.T) {
 		"has no place in an archive ":  zipOf(t, "plans/../../x.json", "{}"),
 		"it has no manifest.json":      zipOf(t, "sock.json", "{}"),
 		"there twice":                  zipOf(t, "sock.json", "{}", "sock.json", "{}"),
-		"more than 16777216 bytes":     zipOf(t, "sock.json", bomb),
+		"more than 16777216 bytes":     zipOf(t, "manifest.json", bomb),
 		"its manifest is none of":      zipOf(t, "manifest.json", `{"format":"scarf"}`),
 		"a newer program made it":      zipOf(t, "manifest.json", `{"format":"acorn-step.archive","version":2}`),
 		"lists 0 files, it has 1":      zipOf(t, "manifest.json", `{"format":"acorn-step.archive","version":1,"kind":"sock"}`, "sock.json", "{}"),

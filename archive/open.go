@@ -27,42 +27,87 @@ func refuse(format string, args ...any) error {
 	return document.Faults{{Field: "archive", Message: fmt.Sprintf(format, args...)}}
 }
 
-// unpack reads the files of an archive and holds each against the manifest.
-// What may be unpacked in all goes down with every byte, in the archives within it too.
-func unpack(text []byte, room *int) (*Manifest, map[string][]byte, error) {
-	if len(text) > MostBytes {
-		return nil, nil, refuse("it has %d bytes; at most %d are read", len(text), MostBytes)
+// listed reads what a zip has: every file once, under a name that has a place.
+func listed(at io.ReaderAt, size int64) (map[string]*zip.File, error) {
+	if size > MostBytes {
+		return nil, refuse("it has %d bytes; at most %d are read", size, MostBytes)
 	}
-	r, err := zip.NewReader(bytes.NewReader(text), int64(len(text)))
+	r, err := zip.NewReader(at, size)
 	if err != nil {
-		return nil, nil, refuse("this is no zip: %v", err)
+		return nil, refuse("this is no zip: %v", err)
 	}
 	if len(r.File) > mostFiles {
-		return nil, nil, refuse("it has %d files; at most %d are read", len(r.File), mostFiles)
+		return nil, refuse("it has %d files; at most %d are read", len(r.File), mostFiles)
 	}
-	files := map[string][]byte{}
+	files := map[string]*zip.File{}
 	for _, f := range r.File {
 		if f.Name == "README.txt" {
 			continue
 		}
 		if f.Name != manifestName && !names.MatchString(f.Name) || f.Name != path.Clean(f.Name) {
-			return nil, nil, refuse("the file %.60q has no place in an archive", f.Name)
+			return nil, refuse("the file %.60q has no place in an archive", f.Name)
 		}
 		if _, twice := files[f.Name]; twice {
-			return nil, nil, refuse("the file %s is there twice", f.Name)
+			return nil, refuse("the file %s is there twice", f.Name)
 		}
-		one, err := unpackOne(f)
-		if err != nil {
-			return nil, nil, err
-		}
-		// What is unpacked is counted, not what the zip says of itself.
-		if *room -= len(one); *room < 0 {
-			return nil, nil, refuse("unpacked it has more than %d bytes", mostUnpacked)
-		}
-		files[f.Name] = one
+		files[f.Name] = f
 	}
-	m, err := manifestOf(files)
-	return m, files, err
+	return files, nil
+}
+
+// budget is how many bytes may still be unpacked. What is unpacked is counted, not what a zip says of itself.
+type budget struct{ left, most int }
+
+func (b *budget) unpack(f *zip.File) ([]byte, error) {
+	one, err := unpackOne(f)
+	if err != nil {
+		return nil, err
+	}
+	if b.left -= len(one); b.left < 0 {
+		return nil, refuse("unpacked it has more than %d bytes", b.most)
+	}
+	return one, nil
+}
+
+// manifestOf reads the manifest of a zip, which names each of its files.
+func manifestOf(files map[string]*zip.File, left *budget) (*Manifest, error) {
+	f, there := files[manifestName]
+	if !there {
+		return nil, refuse("it has no %s", manifestName)
+	}
+	text, err := left.unpack(f)
+	if err != nil {
+		return nil, err
+	}
+	var m Manifest
+	if err := json.Unmarshal(text, &m); err != nil || m.Format != Format {
+		return nil, refuse("its manifest is none of %s", Format)
+	}
+	if m.Version > Version {
+		return nil, refuse("it has version %d; this program knows versions up to %d: a newer program made it", m.Version, Version)
+	}
+	delete(files, manifestName)
+	if len(m.Files) != len(files) {
+		return nil, refuse("its manifest lists %d files, it has %d", len(m.Files), len(files))
+	}
+	for _, one := range m.Files {
+		if _, there := files[one.Name]; !there {
+			return nil, refuse("the file %.60q of its manifest is not there", one.Name)
+		}
+	}
+	return &m, nil
+}
+
+// asListed unpacks a file and holds it against the manifest.
+func asListed(f *zip.File, as File, left *budget) ([]byte, error) {
+	one, err := left.unpack(f)
+	if err != nil {
+		return nil, err
+	}
+	if sum := sha256.Sum256(one); hex.EncodeToString(sum[:]) != as.SHA256 || len(one) != as.Bytes {
+		return nil, refuse("the file %s is not the one that its manifest lists: it was changed, or damaged on its way", as.Name)
+	}
+	return one, nil
 }
 
 func unpackOne(f *zip.File) ([]byte, error) {
@@ -81,79 +126,102 @@ func unpackOne(f *zip.File) ([]byte, error) {
 	return one, nil
 }
 
-// manifestOf reads the manifest and holds every file against it.
-func manifestOf(files map[string][]byte) (*Manifest, error) {
-	text, there := files[manifestName]
-	if !there {
-		return nil, refuse("it has no %s", manifestName)
-	}
-	var m Manifest
-	if err := json.Unmarshal(text, &m); err != nil || m.Format != Format {
-		return nil, refuse("its manifest is none of %s", Format)
-	}
-	if m.Version > Version {
-		return nil, refuse("it has version %d; this program knows versions up to %d: a newer program made it", m.Version, Version)
-	}
-	delete(files, manifestName)
-	if len(m.Files) != len(files) {
-		return nil, refuse("its manifest lists %d files, it has %d", len(m.Files), len(files))
-	}
-	for _, f := range m.Files {
-		one, there := files[f.Name]
-		if !there {
-			return nil, refuse("the file %.60q of its manifest is not there", f.Name)
-		}
-		if sum := sha256.Sum256(one); hex.EncodeToString(sum[:]) != f.SHA256 || len(one) != f.Bytes {
-			return nil, refuse("the file %s is not the one that its manifest lists: it was changed, or damaged on its way", f.Name)
-		}
-	}
-	return &m, nil
-}
-
-// Opened is an archive that was read.
+// Opened is the archive of a sock that was read.
 type Opened struct {
 	Manifest
-	// Sock of an archive of one; Socks are the archives in that of a basket.
-	Sock  *Sock
-	Socks []Opened
+	Sock *Sock
 }
 
-// Open reads an archive of a sock or of a basket. What is wrong with it is document.Faults, in a sentence.
-func Open(text []byte) (*Opened, error) {
-	room := mostUnpacked
-	m, files, err := unpack(text, &room)
+// Reader reads the socks of an archive one after another, however many there are.
+type Reader struct {
+	Manifest
+	files map[string]*zip.File
+	left  budget
+}
+
+// NewReader looks into an archive of a sock or of a basket. What is wrong with it is document.Faults, in a sentence.
+func NewReader(at io.ReaderAt, size int64) (*Reader, error) {
+	files, err := listed(at, size)
 	if err != nil {
 		return nil, err
 	}
+	r := &Reader{files: files, left: budget{mostUnpacked, mostUnpacked}}
+	m, err := manifestOf(files, &r.left)
+	if err != nil {
+		return nil, err
+	}
+	r.Manifest = *m
 	switch m.Kind {
 	case "sock":
-		s, err := sockOf(files)
-		return &Opened{Manifest: *m, Sock: s}, err
+		r.left = budget{mostOfSock, mostOfSock}
 	case "basket":
-		o := &Opened{Manifest: *m}
-		if len(m.Files) > mostSocks {
-			return nil, refuse("it has %d socks; at most %d are read", len(m.Files), mostSocks)
-		}
 		for _, f := range m.Files {
 			if !strings.HasPrefix(f.Name, "socks/") {
 				return nil, refuse("the file %s has no place in the archive of a basket", f.Name)
 			}
-			inner, files, err := unpack(files[f.Name], &room)
-			if err != nil {
-				return nil, err
-			}
-			if inner.Kind != "sock" {
-				return nil, refuse("%s is the archive of a %.20q, not of a sock", f.Name, inner.Kind)
-			}
-			s, err := sockOf(files)
-			if err != nil {
-				return nil, err
-			}
-			o.Socks = append(o.Socks, Opened{Manifest: *inner, Sock: s})
 		}
-		return o, nil
+	default:
+		return nil, refuse("it is of the kind %.20q; this program knows sock and basket", m.Kind)
 	}
-	return nil, refuse("it is of the kind %.20q; this program knows sock and basket", m.Kind)
+	return r, nil
+}
+
+// Each gives every sock, or what is wrong with it, in the order of the archive, until the answer is an error. The name is that of its file in the archive of a basket.
+func (r *Reader) Each(take func(name string, o *Opened, wrong error) error) error {
+	if r.Kind == "sock" {
+		o, err := r.sock()
+		return take(r.Name, o, err)
+	}
+	for _, f := range r.Files {
+		o, err := r.inner(f)
+		if err := take(f.Name, o, err); err != nil {
+			return err
+		}
+	}
+	return nil
+}
+
+func (r *Reader) inner(f File) (*Opened, error) {
+	text, err := asListed(r.files[f.Name], f, &r.left)
+	if err != nil {
+		return nil, err
+	}
+	within, err := NewReader(bytes.NewReader(text), int64(len(text)))
+	if err != nil {
+		return nil, err
+	}
+	if within.Kind != "sock" {
+		return nil, refuse("%s is the archive of a %.20q, not of a sock", f.Name, within.Kind)
+	}
+	return within.sock()
+}
+
+func (r *Reader) sock() (*Opened, error) {
+	files := map[string][]byte{}
+	for _, f := range r.Files {
+		one, err := asListed(r.files[f.Name], f, &r.left)
+		if err != nil {
+			return nil, err
+		}
+		files[f.Name] = one
+	}
+	s, err := sockOf(files)
+	if err != nil {
+		return nil, err
+	}
+	return &Opened{r.Manifest, s}, nil
+}
+
+// Open reads the archive of one sock.
+func Open(text []byte) (*Opened, error) {
+	r, err := NewReader(bytes.NewReader(text), int64(len(text)))
+	if err != nil {
+		return nil, err
+	}
+	if r.Kind != "sock" {
+		return nil, refuse("it is the archive of a %.20q, not of a sock", r.Kind)
+	}
+	return r.sock()
 }
 
 // sockOf puts a sock together again, and proves what it can.

@@ -7,7 +7,9 @@ import (
 	"encoding/base64"
 	"encoding/hex"
 	"encoding/json"
+	"errors"
 	"fmt"
+	"io"
 	"regexp"
 	"slices"
 	"strings"
@@ -152,17 +154,56 @@ func Pack(s Sock, carries Carries) ([]byte, error) {
 	return pack("sock", s.Name, carries, &c)
 }
 
-// PackBasket makes one archive of the archives of socks.
-func PackBasket(socks []Sock, carries Carries) ([]byte, error) {
-	c := content{files: map[string][]byte{}}
-	for i := range socks {
-		one, err := Pack(socks[i], carries)
-		if err != nil {
-			return nil, err
-		}
-		c.add(fmt.Sprintf("socks/%03d-%s.zip", i+1, plainName(socks[i].Name)), one)
+// Basket writes one archive of the archives of socks, as it goes: none of them stays in memory.
+type Basket struct {
+	zip  *zip.Writer
+	m    Manifest
+	size int
+}
+
+// NewBasket begins an archive.
+func NewBasket(to io.Writer, carries Carries) (*Basket, error) {
+	b := &Basket{zip: zip.NewWriter(to), m: Manifest{Format: Format, Version: Version, Kind: "basket", Name: "basket", Carries: carries, Files: []File{}}}
+	return b, b.put("README.txt", []byte(readMe))
+}
+
+func (b *Basket) put(name string, text []byte) error {
+	f, err := b.zip.CreateHeader(&zip.FileHeader{Name: name, Method: zip.Deflate, Modified: packed})
+	if err == nil {
+		_, err = f.Write(text)
 	}
-	return pack("basket", "basket", carries, &c)
+	if err != nil {
+		return fmt.Errorf("archive: %w", err)
+	}
+	return nil
+}
+
+// Add packs a sock and writes it.
+func (b *Basket) Add(s Sock) error {
+	one, err := Pack(s, b.m.Carries)
+	if err != nil {
+		return err
+	}
+	sum := sha256.Sum256(one)
+	name := fmt.Sprintf("socks/%03d-%s.zip", len(b.m.Files)+1, plainName(s.Name))
+	b.m.Files = append(b.m.Files, File{name, len(one), hex.EncodeToString(sum[:])})
+	b.size += len(one)
+	return b.put(name, one)
+}
+
+// Full says whether another sock would make it larger than a part may be.
+func (b *Basket) Full() bool { return len(b.m.Files) >= PartSocks || b.size >= PartBytes }
+
+// Close writes the list of what is in it.
+func (b *Basket) Close() error {
+	about, err := json.MarshalIndent(b.m, "", " ")
+	if err == nil {
+		err = b.put(manifestName, about)
+	}
+	if err := errors.Join(err, b.zip.Close()); err != nil {
+		return fmt.Errorf("archive: %w", err)
+	}
+	return nil
 }
 
 var unsafeLetters = regexp.MustCompile(`[^a-z0-9]+`)

@@ -7,6 +7,9 @@ import (
 	"fmt"
 	"io"
 	nethttp "net/http"
+	"os"
+	"strconv"
+	"time"
 
 	"github.com/gin-gonic/gin"
 
@@ -139,90 +142,215 @@ func (s *server) archiveFile(c *gin.Context) {
 	attached(c, a.Name, "zip", "application/zip", text)
 }
 
-// basketArchive is every sock of the basket in one archive.
+// nextHeader says in the answer to a part of the basket with which sock the next one begins, and allHeader how many there are in all.
+const (
+	nextHeader = "Acorn-Step-Next"
+	allHeader  = "Acorn-Step-All"
+)
+
+// basketArchive is every sock of the basket in one archive, which leaves as it is made; or, where a beginning is named,
+// a part of it that can be opened again by itself.
 func (s *server) basketArchive(c *gin.Context) {
-	var all []archive.Sock
-	for from := 0; ; from += mostSocks {
-		socks, count, err := s.Basket.Page(c, basket.Page{From: from, Limit: mostSocks})
-		if err != nil {
-			s.failWith(c, err)
+	from, inParts := 0, c.Query("from") != ""
+	if inParts {
+		var err error
+		if from, err = strconv.Atoi(c.Query("from")); err != nil || from < 0 {
+			refuse(c, document.Faults{{Field: "from", Message: fmt.Sprintf("read %.20q, expected the number of a sock, from 0", c.Query("from"))}})
 			return
 		}
-		for i := range socks {
-			one, err := s.packable(c, socks[i].ID)
-			if err != nil {
-				s.failWith(c, err)
-				return
-			}
-			all = append(all, one)
-		}
-		if from+mostSocks >= count {
-			break
-		}
 	}
-	text, err := archive.PackBasket(all, carried(c))
+	if !inParts {
+		c.Header("Content-Disposition", `attachment; filename="basket.zip"`)
+		c.Header("Content-Type", "application/zip")
+		if _, _, err := s.packFrom(c, slowly{c}, from, false, carried(c)); err != nil {
+			s.Log.Error("the archive of the basket was broken off", "error", err)
+			panic(nethttp.ErrAbortHandler) // half of it was sent: whoever reads has to learn that it is none
+		}
+		return
+	}
+	file, err := os.CreateTemp("", "acornstep-copy-*.zip")
 	if err != nil {
 		s.failWith(c, err)
 		return
 	}
-	attached(c, "basket", "zip", "application/zip", text)
+	defer os.Remove(file.Name())
+	next, all, err := s.packFrom(c, file, from, true, carried(c))
+	if err = errors.Join(err, file.Close()); err != nil {
+		s.failWith(c, err)
+		return
+	}
+	c.Header(allHeader, strconv.Itoa(all))
+	if next < all {
+		c.Header(nextHeader, strconv.Itoa(next))
+	}
+	_ = nethttp.NewResponseController(c.Writer).SetWriteDeadline(time.Now().Add(transferWithin))
+	c.Header("Content-Type", "application/zip")
+	c.FileAttachment(file.Name(), fmt.Sprintf("basket-%05d.zip", from+1))
 }
 
-// Imported is what became of an archive: for each sock whether it came, or was there already.
+// slowly writes to somebody who may read slowly: each sock has its time.
+type slowly struct{ *gin.Context }
+
+func (w slowly) Write(text []byte) (int, error) {
+	_ = nethttp.NewResponseController(w.Writer).SetWriteDeadline(time.Now().Add(writeTimeout))
+	return w.Writer.Write(text)
+}
+
+// packFrom packs the socks of the basket from one on, one after another: each takes its share of memory for itself.
+func (s *server) packFrom(c context.Context, to io.Writer, from int, part bool, carries archive.Carries) (next, all int, err error) {
+	basketOf, err := archive.NewBasket(to, carries)
+	if err != nil {
+		return 0, 0, err
+	}
+	for next = from; ; {
+		var socks []basket.Sock
+		if socks, all, err = s.Basket.Page(c, basket.Page{From: next, Limit: mostSocks}); err != nil {
+			return next, all, err
+		}
+		for i := range socks {
+			if part && basketOf.Full() {
+				return next, all, basketOf.Close()
+			}
+			_, err := shared(c, s.heavy, ofArchive, func() (nothing, error) {
+				one, err := s.packable(c, socks[i].ID)
+				if errors.Is(err, basket.ErrNotFound) {
+					return nothing{}, nil // deleted between two looks
+				}
+				if err != nil {
+					return nothing{}, err
+				}
+				return nothing{}, basketOf.Add(one)
+			})
+			if err != nil {
+				return next, all, err
+			}
+			next++
+		}
+		if len(socks) == 0 || next >= all {
+			return next, all, basketOf.Close()
+		}
+	}
+}
+
+// Imported is what became of an archive: for each sock whether it came, or was there already, or why it could not.
 type Imported struct {
 	Socks []ImportedSock `json:"socks"`
 }
 
 // ImportedSock is one of them.
 type ImportedSock struct {
+	// ID is empty for one that could not come; Name is then that of its file.
 	ID   string `json:"id"`
 	Name string `json:"name"`
-	// Came is true for a sock that was not here; false for one that is here as it is.
+	// Came is true for a sock that was not here; false for one that is here as it is, or could not come.
 	Came bool `json:"came"`
+	// Why says in a sentence what else is to be known of it; empty for nothing.
+	Why string `json:"why"`
 }
 
 // openArchive takes the socks of an archive into the basket. One that is here already changes nothing; one that
-// differs from what is here comes in beside it, under a name that says so.
+// differs from what is here comes in beside it, under a name that says so. Of a basket what can come comes, and the rest is named.
 func (s *server) openArchive(c *gin.Context) {
-	text, err := io.ReadAll(nethttp.MaxBytesReader(c.Writer, c.Request.Body, archive.MostBytes+1))
-	if err != nil {
-		s.failWith(c, document.Faults{{Field: "archive", Message: fmt.Sprintf("it could not be read whole; at most %d bytes are", archive.MostBytes)}})
-		return
-	}
-	opened, err := archive.Open(text)
+	file, err := spooled(c, "acornstep-upload-*.zip", archive.MostBytes)
 	if err != nil {
 		s.failWith(c, err)
 		return
 	}
-	list := opened.Socks
-	if opened.Sock != nil {
-		list = []archive.Opened{*opened}
+	defer os.Remove(file.Name())
+	defer file.Close()
+	answer, err := s.takeAll(c, file)
+	if err != nil {
+		s.failWith(c, err)
+		return
 	}
+	_ = nethttp.NewResponseController(c.Writer).SetWriteDeadline(time.Now().Add(writeTimeout))
+	c.JSON(nethttp.StatusOK, answer)
+}
+
+// spooled takes a body to a file of this machine, which the caller removes: nobody who sends slowly holds memory or a place.
+func spooled(c *gin.Context, pattern string, most int64) (*os.File, error) {
+	_ = nethttp.NewResponseController(c.Writer).SetReadDeadline(time.Now().Add(transferWithin))
+	file, err := os.CreateTemp("", pattern)
+	if err != nil {
+		return nil, err
+	}
+	n, err := io.Copy(file, io.LimitReader(c.Request.Body, most+1))
+	var tooLarge *nethttp.MaxBytesError
+	switch {
+	case errors.As(err, &tooLarge), err == nil && n > most:
+		err = document.Faults{{Field: "archive", Message: fmt.Sprintf("it has more than the %d bytes that are read", most)}}
+	case err != nil && n > 0 || errors.Is(err, io.ErrUnexpectedEOF):
+		err = document.Faults{{Field: "archive", Message: fmt.Sprintf("it ended after %d bytes: the line broke off, or was too slow; send it again", n)}}
+	}
+	if err != nil {
+		return nil, errors.Join(err, file.Close(), os.Remove(file.Name()))
+	}
+	return file, nil
+}
+
+func (s *server) takeAll(c *gin.Context, file *os.File) (Imported, error) {
 	answer := Imported{Socks: []ImportedSock{}}
-	for i := range list {
-		one, err := s.take(c, &list[i])
-		if err != nil {
-			s.failWith(c, err)
-			return
+	size, err := file.Seek(0, io.SeekEnd)
+	if err != nil {
+		return answer, err
+	}
+	r, err := archive.NewReader(file, size)
+	if err != nil {
+		return answer, err
+	}
+	back, err := s.heavy.take(c, ofArchive)
+	if err != nil {
+		return answer, err
+	}
+	defer back()
+	return answer, r.Each(func(name string, o *archive.Opened, wrong error) error {
+		_ = nethttp.NewResponseController(c.Writer).SetWriteDeadline(time.Now().Add(transferWithin))
+		one := ImportedSock{Name: name}
+		if wrong == nil {
+			one, wrong = s.take(c, o)
+		}
+		var faults document.Faults
+		switch {
+		case wrong == nil:
+		case r.Kind == "sock", !errors.As(wrong, &faults) && !errors.Is(wrong, basket.ErrChanged):
+			return wrong
+		default:
+			one = ImportedSock{Name: name, Why: wrong.Error()}
 		}
 		answer.Socks = append(answer.Socks, one)
-	}
-	c.JSON(nethttp.StatusOK, answer)
+		return nil
+	})
 }
 
 // take puts one sock into the basket.
 func (s *server) take(c context.Context, o *archive.Opened) (ImportedSock, error) {
+	defer s.hold()()
 	a := *o.Sock
+	lay := ""
+	if err := s.Basket.Restore(c, a.ID); err == nil {
+		lay = "It lay in the bin, and is back."
+	} else if !errors.Is(err, basket.ErrNotFound) {
+		return ImportedSock{}, err
+	}
 	here, err := s.sameHere(c, a.ID, o)
 	switch {
 	case err != nil:
 		return ImportedSock{}, err
 	case here == same:
-		return ImportedSock{a.ID, a.Name, false}, nil
+		return ImportedSock{ID: a.ID, Name: a.Name, Came: lay != "", Why: lay}, nil
 	case here == differs:
+		if lay != "" {
+			lay = "The one that lies in the bin differs from it, and stays there."
+			if err := s.Basket.Delete(c, a.ID); err != nil {
+				return ImportedSock{}, err
+			}
+		}
 		a = beside(a, o.CopyID())
 		if _, err := s.Basket.Get(c, a.ID); err == nil {
-			return ImportedSock{a.ID, a.Name, false}, nil // this very copy was taken before
+			return ImportedSock{ID: a.ID, Name: a.Name, Why: lay}, nil // this very copy was taken before
+		}
+		if err := s.Basket.Restore(c, a.ID); err == nil {
+			return ImportedSock{ID: a.ID, Name: a.Name, Came: true, Why: "This copy lay in the bin, and is back."}, nil
 		}
 	}
 	for i := range a.Events {
@@ -241,7 +369,15 @@ func (s *server) take(c context.Context, o *archive.Opened) (ImportedSock, error
 	if err := s.Importer.Import(c, sock, editions, a.Events); err != nil {
 		return ImportedSock{}, err
 	}
-	return ImportedSock{a.ID, a.Name, true}, nil
+	return ImportedSock{ID: a.ID, Name: a.Name, Came: true, Why: lay}, nil
+}
+
+// hold keeps the file behind the program from being changed for another until the answer is called.
+func (s *server) hold() func() {
+	if s.Hold == nil {
+		return func() {}
+	}
+	return s.Hold()
 }
 
 // presence is how a sock of an archive lies to the basket.
@@ -281,7 +417,9 @@ func (s *server) sameHere(c context.Context, id string, o *archive.Opened) (pres
 
 // beside is a copy of a sock that lies next to one that differs: with an id, a name and events of its own.
 func beside(a archive.Sock, id string) archive.Sock {
-	a.ID, a.Name = id, a.Name+" (another copy)"
+	const copied = " (another copy)"
+	name := []rune(a.Name)
+	a.ID, a.Name = id, string(name[:min(len(name), basket.MaxName-len(copied))])+copied
 	a.Events = append([]logbook.Event(nil), a.Events...)
 	own := func(event string) string {
 		if event == "" {

@@ -24,7 +24,7 @@ type Around struct {
 // passesBy says whether a request has no business inside.
 func passesBy(r *nethttp.Request) bool {
 	path := r.URL.Path
-	return !isAPI(path) || strings.HasPrefix(path, "/api/copies") || path == "/api/archive" && r.Method == nethttp.MethodGet
+	return !isAPI(path) || strings.HasPrefix(path, "/api/copies") || path == "/api/archive"
 }
 
 // ServeHTTP implements net/http.Handler.

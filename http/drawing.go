@@ -13,11 +13,7 @@ import (
 	"acornstep/sock/worn"
 
 	lru "github.com/hashicorp/golang-lru/v2"
-	"golang.org/x/sync/semaphore"
 )
-
-// mostSettling is how many socks are put on feet at once: as many as a small machine has hands.
-const mostSettling = 2
 
 // Drawings that are kept at hand: fine ones take a quarter of a megabyte, rough ones a tenth. A basket is looked at again and again.
 const (
@@ -25,14 +21,14 @@ const (
 	roughAtHand = 400
 )
 
-// drawings are made two at once, and kept at hand; who has gone meanwhile is passed over.
+// drawings are made when there is room, and kept at hand; who has gone meanwhile is passed over.
 type drawings struct {
-	places *semaphore.Weighted
-	drawn  map[worn.Care]*lru.Cache[string, board.Drawing]
+	room  *heavy
+	drawn map[worn.Care]*lru.Cache[string, board.Drawing]
 }
 
-func newDrawings() (*drawings, error) {
-	a := &drawings{semaphore.NewWeighted(mostSettling), map[worn.Care]*lru.Cache[string, board.Drawing]{}}
+func newDrawings(room *heavy) (*drawings, error) {
+	a := &drawings{room, map[worn.Care]*lru.Cache[string, board.Drawing]{}}
 	for care, most := range map[worn.Care]int{worn.Fine: fineAtHand, worn.Rough: roughAtHand} {
 		drawn, err := lru.New[string, board.Drawing](most)
 		if err != nil {
@@ -60,14 +56,9 @@ func (a *drawings) of(ctx context.Context, care worn.Care, name string, make fun
 	})
 }
 
-// settled waits for its turn to put a sock on a foot. Its error is that of a context that ended while it waited, or that of make.
+// settled waits for its turn to put a sock on a foot.
 func settled[T any](ctx context.Context, a *drawings, make func() (T, error)) (T, error) {
-	if err := a.places.Acquire(ctx, 1); err != nil {
-		var none T
-		return none, err
-	}
-	defer a.places.Release(1)
-	return make()
+	return shared(ctx, a.room, ofDrawing, make)
 }
 
 func (s *server) drawing(c call[DrawingQuestion]) (board.Drawing, error) {

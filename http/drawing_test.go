@@ -12,13 +12,15 @@ import (
 	"acornstep/sock/worn"
 )
 
-// Two socks settle at once; a third waits, unless whoever asked for it has gone; what is at hand waits for nobody.
-func TestTwoSocksSettleAtOnce(t *testing.T) {
-	a, err := newDrawings()
+// Where there is no room a sock waits, unless whoever asked for it has gone; what is at hand waits for nobody.
+func TestADrawingWaitsForRoom(t *testing.T) {
+	room := newHeavy()
+	a, err := newDrawings(room)
 	require.NoError(t, err)
 	never := func() (board.Drawing, error) { t.Error("it was not its turn"); return board.Drawing{}, nil }
 	a.drawn[worn.Fine].Add("at hand", board.Drawing{})
-	require.NoError(t, a.places.Acquire(context.Background(), mostSettling))
+	back, err := room.take(context.Background(), roomForHeavy)
+	require.NoError(t, err)
 
 	gone, cancel := context.WithCancel(context.Background())
 	cancel()
@@ -27,7 +29,7 @@ func TestTwoSocksSettleAtOnce(t *testing.T) {
 	_, err = a.of(gone, worn.Fine, "at hand", never)
 	require.NoError(t, err)
 
-	a.places.Release(mostSettling)
+	back()
 	broken := errors.New("no foot")
 	_, err = a.of(context.Background(), worn.Fine, "broken", func() (board.Drawing, error) { return board.Drawing{}, broken })
 	require.ErrorIs(t, err, broken)

@@ -103,7 +103,7 @@ func (s *server) knitting(c call[nothing]) (KnitView, error) {
 		return KnitView{}, err
 	}
 	if len(versions) == 0 {
-		return s.preview(&sock)
+		return shared(c, s.heavy, ofPreview, func() (KnitView, error) { return s.preview(&sock) })
 	}
 	o, err := s.shelf.sock(c, c.ID)
 	if err != nil {

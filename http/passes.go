@@ -179,7 +179,8 @@ func (s *server) listShares(c call[nothing]) (ShareList, error) {
 }
 
 func (s *server) addShare(c call[nothing]) (NewShare, error) {
-	if _, err := s.leafletOf(c, c.ID, "", ""); err != nil {
+	_, err := shared(c, s.heavy, ofPattern, func() (knitted, error) { return s.knittedFrom(c, c.ID) })
+	if err != nil {
 		return NewShare{}, err // a sock without rows has no pattern to lend
 	}
 	token := rand.Text()
@@ -196,17 +197,30 @@ func (s *server) sharedPattern(c *gin.Context) {
 		s.failWith(c, err)
 		return
 	}
-	l, err := s.leafletOf(c, id, "", "")
+	name, err := s.nameOfPrint(c, id, "lent")
 	if err != nil {
 		s.failWith(c, err)
 		return
 	}
-	l.For = ""
-	printed, err := pdf.Of(l, pdf.Print{})
+	printed, err := s.prints.of(c, name, func(ctx context.Context) ([]byte, error) {
+		return shared(ctx, s.heavy, ofPattern, func() ([]byte, error) {
+			l, err := s.leafletOf(ctx, id, "", "")
+			if err != nil {
+				return nil, err
+			}
+			l.For = ""
+			return pdf.Of(l, pdf.Print{})
+		})
+	})
 	if err != nil {
 		s.failWith(c, err)
 		return
 	}
-	c.Header("Content-Disposition", fmt.Sprintf(`inline; filename="%s.pdf"`, fileName(l.Title)))
+	sock, err := s.Basket.Get(c, id)
+	if err != nil {
+		s.failWith(c, err)
+		return
+	}
+	c.Header("Content-Disposition", fmt.Sprintf(`inline; filename="%s.pdf"`, fileName(sock.Name)))
 	c.Data(nethttp.StatusOK, "application/pdf", printed)
 }

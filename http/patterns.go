@@ -71,6 +71,16 @@ func (s *server) knittedFrom(c context.Context, id string) (knitted, error) {
 	return knitted{sock, e.Plan, e.Second}, nil
 }
 
+// nameOfPrint names what is printed of a sock as it is now: the same while neither the sock nor its plan is another.
+func (s *server) nameOfPrint(c context.Context, id string, how ...any) (string, error) {
+	sock, err := s.Basket.Get(c, id)
+	if err != nil {
+		return "", err
+	}
+	versions, err := s.Logbook.Editions(c, id)
+	return fmt.Sprint(id, sock.Revision, len(versions), how), err
+}
+
 func (s *server) leafletOf(c context.Context, id, rows, unit string) (*leaflet.Leaflet, error) {
 	if rows != "" && rows != "repeats" && rows != "every" {
 		return nil, document.Faults{{Field: "rows", Message: fmt.Sprintf("read %.20q; it is repeats or every", rows)}}
@@ -91,7 +101,7 @@ func (s *server) leafletOf(c context.Context, id, rows, unit string) (*leaflet.L
 
 // Pattern is a sock's pattern for the screen: without the moves, which the page has.
 func (s *server) patternOf(c call[PatternQuestion]) (leaflet.Leaflet, error) {
-	l, err := s.leafletOf(c, c.ID, c.Asked.Rows, c.Asked.Unit)
+	l, err := shared(c, s.heavy, ofPattern, func() (*leaflet.Leaflet, error) { return s.leafletOf(c, c.ID, c.Asked.Rows, c.Asked.Unit) })
 	if err != nil {
 		return leaflet.Leaflet{}, err
 	}
@@ -131,30 +141,57 @@ func (s *server) files(c *gin.Context) {
 }
 
 func (s *server) patternFile(c *gin.Context) {
-	l, err := s.leafletOf(c, c.Param("id"), c.Query("rows"), c.Query("unit"))
+	id, rows, unit := c.Param("id"), c.Query("rows"), c.Query("unit")
+	how := pdf.Print{Paper: c.Query("paper"), Large: c.Query("large") == "1", Black: c.Query("black") == "1"}
+	plainly := c.Param("file") == "pattern.txt"
+	name, err := s.nameOfPrint(c, id, rows, unit, how, plainly)
 	if err != nil {
 		s.failWith(c, err)
 		return
 	}
-	if c.Param("file") == "pattern.txt" {
-		attached(c, l.Title+" pattern", "txt", "text/plain; charset=utf-8", []byte(l.Text()))
+	text, err := s.prints.of(c, name, func(ctx context.Context) ([]byte, error) {
+		return shared(ctx, s.heavy, ofPattern, func() ([]byte, error) {
+			l, err := s.leafletOf(ctx, id, rows, unit)
+			if err != nil {
+				return nil, err
+			}
+			if plainly {
+				return []byte(l.Text()), nil
+			}
+			return s.print(ctx, l, how)
+		})
+	})
+	if err != nil {
+		s.failWith(c, err)
 		return
 	}
+	sock, err := s.Basket.Get(c, id)
+	if err != nil {
+		s.failWith(c, err)
+		return
+	}
+	if plainly {
+		attached(c, sock.Name+" pattern", "txt", "text/plain; charset=utf-8", text)
+		return
+	}
+	attached(c, sock.Name+" pattern", "pdf", "application/pdf", text)
+}
+
+// print draws a pattern and sets it on paper.
+func (s *server) print(c context.Context, l *leaflet.Leaflet, how pdf.Print) ([]byte, error) {
 	if err := l.Draw(c); err != nil {
-		s.failWith(c, err)
-		return
+		return nil, err
 	}
-	printed, err := pdf.Of(l, pdf.Print{Paper: c.Query("paper"), Large: c.Query("large") == "1", Black: c.Query("black") == "1"})
+	printed, err := pdf.Of(l, how)
 	if err != nil {
-		s.failWith(c, document.Faults{{Field: "paper", Message: err.Error()}})
-		return
+		return nil, document.Faults{{Field: "paper", Message: err.Error()}}
 	}
-	attached(c, l.Title+" pattern", "pdf", "application/pdf", printed)
+	return printed, nil
 }
 
 // documentFile is the design, the plan or the rows of a sock, in the open formats.
 func (s *server) documentFile(c *gin.Context) {
-	k, err := s.knittedFrom(c, c.Param("id"))
+	k, err := shared(c, s.heavy, ofPreview, func() (knitted, error) { return s.knittedFrom(c, c.Param("id")) })
 	if err != nil {
 		s.failWith(c, err)
 		return

@@ -1,6 +1,7 @@
 package http_test
 
 import (
+	"bytes"
 	"encoding/json"
 	"strings"
 	"testing"
@@ -8,7 +9,9 @@ import (
 	"github.com/stretchr/testify/assert"
 	"github.com/stretchr/testify/require"
 
+	"acornstep/archive"
 	"acornstep/http"
+	"acornstep/sock/basket"
 	"acornstep/sock/leaflet"
 )
 
@@ -117,6 +120,73 @@ func TestAnArchiveGoesToAnotherBasket(t *testing.T) {
 	var took http.Imported
 	r.into(t, &took)
 	assert.Len(t, took.Socks, before+2)
+}
+
+// A sock in the bin comes back with its archive; where the archive differs from it, it comes in beside, and it is said where the other lies. A name of
+// 120 letters has room for being a copy. Of a basket what can come comes, and the rest is named.
+func TestWhatCanComeComes(t *testing.T) {
+	a := start(t, "")
+	path, v := a.onNeedles()
+	packed := a.do("GET", path+"/files/archive.zip?dates=1", "").text
+	require.Equal(t, 200, a.do("POST", path+"/events", say(event("a", 1, `"kind":"row","row":0`))).status)
+	further := a.do("GET", path+"/files/archive.zip?dates=1", "").text
+	take := func(text string) []http.ImportedSock {
+		r := a.do("POST", "/api/archive", text)
+		require.Equal(t, 200, r.status, r.text)
+		var took http.Imported
+		r.into(t, &took)
+		return took.Socks
+	}
+	require.Equal(t, 204, a.do("DELETE", path, "").status)
+	back := take(further)
+	assert.Equal(t, []http.ImportedSock{{ID: v.ID, Name: "Roof", Came: true, Why: "It lay in the bin, and is back."}}, back)
+	require.Equal(t, 200, a.do("GET", path, "").status)
+	require.Equal(t, 204, a.do("DELETE", path, "").status)
+	beside := take(packed)
+	require.Len(t, beside, 1)
+	assert.True(t, beside[0].Came)
+	assert.Contains(t, beside[0].Why, "stays there")
+	assert.Equal(t, 404, a.do("GET", path, "").status)
+
+	var long basket.Sock
+	a.do("POST", "/api/socks", `{"name":"`+strings.Repeat("n", basket.MaxName)+`","wearer":"","unit":"cm","draft":`+isoldeDraft+`}`).into(t, &long)
+	of := "/api/socks/" + long.ID
+	text := a.do("GET", of+"/files/archive.zip", "").text
+	require.Equal(t, 200, a.do("POST", of+"/knit", "").status)
+	named := take(text)
+	assert.True(t, named[0].Came)
+	assert.Len(t, named[0].Name, basket.MaxName)
+	assert.True(t, strings.HasSuffix(named[0].Name, " (another copy)"))
+
+	// One of three was changed on its way: the two others come.
+	var whole bytes.Buffer
+	w, err := archive.NewBasket(&whole, archive.Carries{})
+	require.NoError(t, err)
+	for _, text := range []string{packed, further, text} {
+		o, err := archive.Open([]byte(text))
+		require.NoError(t, err)
+		if text == further {
+			o.Sock.Events[0].Row = 9999
+		}
+		require.NoError(t, w.Add(*o.Sock))
+	}
+	require.NoError(t, w.Close())
+	b := start(t, "")
+	r := b.do("POST", "/api/archive", whole.String())
+	require.Equal(t, 200, r.status, r.text)
+	var took http.Imported
+	r.into(t, &took)
+	require.Len(t, took.Socks, 3)
+	assert.Equal(t, []bool{true, false, true}, []bool{took.Socks[0].Came, took.Socks[1].Came, took.Socks[2].Came})
+	assert.Contains(t, took.Socks[1].Why, "stands at row 9999")
+
+	// In parts, each part opens by itself; a beginning that is none is refused.
+	part := b.do("GET", "/api/archive?from=1", "")
+	assert.Equal(t, "2", part.header.Get("Acorn-Step-All"))
+	assert.Empty(t, part.header.Get("Acorn-Step-Next"))
+	assert.Equal(t, 422, b.do("GET", "/api/archive?from=x", "").status)
+	c := start(t, "")
+	require.Equal(t, 200, c.do("POST", "/api/archive", part.text).status)
 }
 
 // Measurements go out as a table and come back in, all of them or none.

@@ -57,6 +57,8 @@ func (s *server) failWith(c *gin.Context, err error) {
 		write(c, Problem{Status: nethttp.StatusConflict, Title: "Still in use", Detail: basket.ErrInUse.Error()})
 	case errors.Is(err, knitting.ErrNoRows):
 		write(c, Problem{Status: nethttp.StatusConflict, Title: "A plan without rows", Detail: knitting.ErrNoRows.Error()})
+	case errors.Is(err, errCrowded):
+		crowded(c)
 	case errors.Is(err, context.Canceled):
 		c.Abort() // whoever asked has gone
 	case s.troubled(c, err):
@@ -122,7 +124,9 @@ func (s *server) logged(c *gin.Context) {
 
 func (s *server) recovered(c *gin.Context) {
 	defer func() {
-		if cause := recover(); cause != nil {
+		if cause := recover(); cause == nethttp.ErrAbortHandler {
+			panic(cause) // what was sent is half of something, and has to end as such
+		} else if cause != nil {
 			s.Log.Error("a bug ended a request", "path", c.Request.URL.Path, "cause", cause, "stack", string(debug.Stack()))
 			fail(c, nethttp.StatusInternalServerError, "something went wrong in the program; nothing was changed")
 		}

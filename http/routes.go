@@ -61,7 +61,7 @@ var routes = []route{
 	doing("DELETE", "/api/socks/{id}/shares/{part}", "endShare", "Take a link to a pattern back", func(s *server, c call[nothing]) error { return s.Shares.EndShare(c, c.ID, c.Part) }),
 	{method: "GET", path: "/api/shared/{id}", hidden: true, open: true, handler: plain((*server).sharedPattern)},
 	{method: "GET", path: "/api/archive", hidden: true, handler: plain((*server).basketArchive)},
-	{method: "POST", path: "/api/archive", hidden: true, most: archive.MostBytes + 1, handler: plain((*server).openArchive)},
+	{method: "POST", path: "/api/archive", hidden: true, most: archive.MostBytes + 1<<10, handler: plain((*server).openArchive)},
 	answering("POST", "/api/open", "openFile", "Read a design or a plan from a file", 200, asking(openFile)).planning().upTo(mostOfFile),
 	{method: "GET", path: "/api/socks/{id}/plan.ics", hidden: true, handler: plain((*server).calendar)},
 	answering("POST", "/api/plan", "plan", "Work a draft out to the last loop; nothing is kept", 200, asking(planOf)).planning(),

@@ -55,6 +55,8 @@ type Options struct {
 	Addresses func() []string
 	// Copies may be nil: then none are made.
 	Copies Copies
+	// Hold keeps the file behind the program from being changed for another until the answer is called; nil where nobody changes it.
+	Hold func() (release func())
 	// Interface is the built interface; without an index.html a page says what to run.
 	Interface fs.FS
 	Log       *slog.Logger
@@ -95,7 +97,12 @@ func New(o Options) (nethttp.Handler, error) {
 	if err := endLent(&o, gate.key()); err != nil {
 		return nil, err
 	}
-	drawn, err := newDrawings()
+	room := newHeavy()
+	drawn, err := newDrawings(room)
+	if err != nil {
+		return nil, err
+	}
+	printed, err := newPrints()
 	if err != nil {
 		return nil, err
 	}
@@ -103,7 +110,7 @@ func New(o Options) (nethttp.Handler, error) {
 	if err != nil {
 		return nil, err
 	}
-	s := &server{Options: o, gate: gate, shelf: shelf, passes: newPasses(o.Now), drawings: drawn, tables: semaphore.NewWeighted(int64(2 * runtime.GOMAXPROCS(0)))}
+	s := &server{Options: o, gate: gate, shelf: shelf, passes: newPasses(o.Now), heavy: room, prints: printed, drawings: drawn, tables: semaphore.NewWeighted(int64(2 * runtime.GOMAXPROCS(0)))}
 	pages := newPages(o.Interface)
 	kept, err := keptHere(&o)
 	if err != nil {
@@ -130,6 +137,8 @@ type server struct {
 	shelf    *shelf
 	passes   *passes
 	upload   upload
+	heavy    *heavy
+	prints   *prints
 	drawings *drawings
 	// tables are where socks are worked out, each by one request.
 	tables *semaphore.Weighted

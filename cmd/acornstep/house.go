@@ -56,6 +56,12 @@ func (h *house) enter() (inside nethttp.Handler, leave func()) {
 	return h.handler, h.inside.RUnlock
 }
 
+// hold keeps the file from being changed until the answer is called.
+func (h *house) hold() (release func()) {
+	h.inside.RLock()
+	return h.inside.RUnlock
+}
+
 // Close closes the file that is open now.
 func (h *house) Close() error { return h.store.Close() }
 

@@ -166,7 +166,7 @@ func serve(f serveFlags, s streams, fill func(context.Context, *sqlite.Store) er
 	var places []string
 	h.open = func(store *sqlite.Store) (nethttp.Handler, error) {
 		return http.New(http.Options{
-			Basket: store, Feet: store, Swatches: store, Logbook: store, Keeper: store, Visits: store, Discards: store, Importer: store, Shares: store, Copies: h, Addresses: func() []string { return places }, Interface: ui.Files(), Log: log, Release: version, Passphrase: passphrase, Names: splitNames(f.names), Scale: f.scale, Now: time.Now,
+			Basket: store, Feet: store, Swatches: store, Logbook: store, Keeper: store, Visits: store, Discards: store, Importer: store, Shares: store, Copies: h, Hold: h.hold, Addresses: func() []string { return places }, Interface: ui.Files(), Log: log, Release: version, Passphrase: passphrase, Names: splitNames(f.names), Scale: f.scale, Now: time.Now,
 		})
 	}
 	if err := h.settle(store); err != nil {

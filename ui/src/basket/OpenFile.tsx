@@ -6,10 +6,10 @@ import { answered, client, Refusal, saidFault } from "../api/client";
 import { basketKey, useAddSock } from "../api/socks";
 import { useUnit } from "../units/units";
 
-/** The largest file that is read, in bytes: a plan has about 60,000. */
-const largest = 8 << 20;
+/** The largest files that are read, in bytes, as the program has it too: a plan has about 60,000. */
+const largest = { archive: 64 << 20, document: 8 << 20 };
 
-type Imported = { socks: { id: string; name: string; came: boolean }[] };
+type Imported = { socks: { id: string; name: string; came: boolean; why: string }[] };
 
 /** openArchive takes the socks of an archive into the basket. */
 async function openArchive(file: File): Promise<Imported> {
@@ -34,8 +34,9 @@ export function OpenFile({ children }: { children: (open: ReactNode) => ReactNod
   const add = useAddSock();
   const open = useMutation({
     mutationFn: async (file: File) => {
-      if (file.size > largest) {
-        throw new Error(`${file.name} has ${file.size} bytes; at most ${largest} are read.`);
+      const most = isArchive(file) ? largest.archive : largest.document;
+      if (file.size > most) {
+        throw new Error(`${file.name} has ${file.size} bytes; at most ${most} are read.`);
       }
       if (isArchive(file)) {
         const { socks } = await openArchive(file);
@@ -99,11 +100,18 @@ export function OpenFile({ children }: { children: (open: ReactNode) => ReactNod
       {took && (
         <div className="stale-note" role="status">
           <ul>
-            {took.map(({ id, name, came }) => (
-              <li key={id}>
-                <Link to={`/socks/${id}`}>{name}</Link> {came ? "came in." : "is here already, and the same."}
-              </li>
-            ))}
+            {took.map(({ id, name, came, why }) =>
+              id === "" ? (
+                <li key={name}>
+                  {name} could not come: {why}
+                </li>
+              ) : (
+                <li key={id}>
+                  <Link to={`/socks/${id}`}>{name}</Link>{" "}
+                  {came ? "came in." : "is here already, and the same."} {why}
+                </li>
+              ),
+            )}
           </ul>
         </div>
       )}

@@ -3,6 +3,7 @@ import { faultText } from "../api/client";
 import { type Contents, type CopyStatus, useCopies, useLookAtCopy, useRestore } from "../api/keeping";
 import { Failure } from "../shell/Failure";
 import { momentText } from "../shell/moment";
+import { BasketArchive } from "./BasketArchive";
 
 /** CopiesSection shows the copies that are made by themselves, gives one to take away, and puts one back. */
 export function CopiesSection() {
@@ -18,9 +19,7 @@ export function CopiesSection() {
         <Button type="primary" href="/api/copies/fresh" download>
           Take a copy away
         </Button>
-        <Button href="/api/archive?wearer=1&dates=1" download>
-          The whole basket as one archive
-        </Button>
+        <BasketArchive />
         <label className="put-back">
           Put a copy back
           <input
