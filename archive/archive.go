@@ -30,6 +30,8 @@ const (
 	mostOfOne    = 16 << 20
 	mostOfSock   = 32 << 20
 	mostUnpacked = 512 << 20
+	// mostOfDraft is as much as the program takes of a design that is typed.
+	mostOfDraft = 256 << 10
 )
 
 // What one part of a basket has at most when it leaves in parts: each can be opened again by itself.

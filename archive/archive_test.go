@@ -7,6 +7,7 @@ import (
 	"encoding/json"
 	"fmt"
 	"math/rand/v2"
+	"slices"
 	"testing"
 	"time"
 
@@ -136,6 +137,46 @@ func TestHostileArchives(t *testing.T) {
 		_, err := Open(text)
 		require.Error(t, err, says)
 		assert.Contains(t, err.Error(), says[:len(says)-1])
+	}
+}
+
+// Whatever an event, a place or a board could not have been, made by this program, is refused: taken, it would end the page on which the sock is knitted, or every tap after it.
+func TestWhatCouldNotHaveBeenSaidIsRefused(t *testing.T) {
+	bent := logbook.Event{ID: "plan", Device: "acornstep", Clock: 3, Kind: logbook.Bent, Version: 2, Sock: 1, Row: 1, Places: []int{1, 0}}
+	for says, spoil := range map[string]func(s *Sock){
+		"event 1: sock":            func(s *Sock) { s.Events[0].Sock = 7 },
+		"event 1: row":             func(s *Sock) { s.Events[0].Row = -3 },
+		"event 2: clock":           func(s *Sock) { s.Events[1].Clock = 1<<53 - 1 },
+		"event 2: version":         func(s *Sock) { s.Events[1].Version = 9 },
+		"event 3: sock":            func(s *Sock) { s.Events[2].Sock = 7 },
+		"event 3: clock":           func(s *Sock) { s.Events[2].Clock = 1<<62 + 5 },
+		"event 3: places: read -":  func(s *Sock) { s.Events[2].Places[0] = -1 },
+		"event 3: places: read 1":  func(s *Sock) { s.Events[2].Places = []int{1} },
+		"version 2: the places":    func(s *Sock) { s.Editions[1].Places[3] = -7 },
+		"version 2: read 5 places": func(s *Sock) { s.Editions[1].Places = s.Editions[1].Places[:5] },
+		"version 2: read 9999":     func(s *Sock) { s.Editions[1].Holds = &[2]int{9999, 0} },
+		"the board of version 2":   func(s *Sock) { b := *s.Editions[1].Board; b.Toe.Kind = "moon"; s.Editions[1].Board = &b },
+	} {
+		s := roofSock(t)
+		second := s.Editions[0]
+		second.Version, second.Board = 2, &s.Editions[0].Plan.Design
+		for i := range len(second.Plan.Rows) + 1 {
+			second.Places = append(second.Places, i)
+		}
+		s.Editions = append(s.Editions, second)
+		told := bent
+		told.Places = slices.Clone(bent.Places)
+		s.Events = append(s.Events, told)
+		good, err := Pack(s, Carries{Dates: true})
+		require.NoError(t, err)
+		_, err = Open(good)
+		require.NoError(t, err)
+		spoil(&s)
+		text, err := Pack(s, Carries{Dates: true})
+		require.NoError(t, err)
+		_, err = Open(text)
+		require.Error(t, err, says)
+		assert.Contains(t, err.Error(), says)
 	}
 }
 

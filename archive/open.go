@@ -14,8 +14,8 @@ import (
 	"strings"
 
 	"acornstep/sock/check"
+	"acornstep/sock/design"
 	"acornstep/sock/document"
-	"acornstep/sock/logbook"
 	"acornstep/sock/plan"
 )
 
@@ -227,6 +227,9 @@ func Open(text []byte) (*Opened, error) {
 // sockOf puts a sock together again, and proves what it can.
 func sockOf(files map[string][]byte) (*Sock, error) {
 	var s Sock
+	if n := len(files["sock.json"]); n > mostOfDraft {
+		return nil, refuse("its sock.json has %d bytes; a design has at most %d", n, mostOfDraft)
+	}
 	if err := strictly(files, "sock.json", &s); err != nil {
 		return nil, err
 	}
@@ -260,6 +263,15 @@ func sockOf(files map[string][]byte) (*Sock, error) {
 				return nil, err
 			}
 		}
+		if e.Board != nil {
+			text, err := json.Marshal(e.Board)
+			if err == nil {
+				_, err = design.Read(text)
+			}
+			if err != nil {
+				return nil, refuse("the board of version %d: %v", v, err)
+			}
+		}
 		if v > 1 {
 			if err := e.follows(&s.Editions[v-2]); err != nil {
 				return nil, refuse("%v", err)
@@ -280,6 +292,7 @@ var ids = regexp.MustCompile(`^[A-Z0-9]{12}$`)
 // eventsOf takes the photos back into the events, and validates every one.
 func (s *Sock) eventsOf(files map[string][]byte) error {
 	seen := map[string]bool{}
+	clock := int64(0)
 	for i := range s.Events {
 		e := &s.Events[i]
 		if e.Picture != "" {
@@ -293,23 +306,20 @@ func (s *Sock) eventsOf(files map[string][]byte) error {
 			return refuse("the event %.60q is there twice", e.ID)
 		}
 		seen[e.ID] = true
-		if e.Kind == logbook.Bent {
-			if e.Version < 1 || e.Version > len(s.Editions) {
-				return refuse("event %d tells of version %d; the archive has %d", i+1, e.Version, len(s.Editions))
-			}
-			continue // the program says these itself
-		}
-		if faults := e.Validate(); len(faults) > 0 {
+		if faults := e.Kept(clock, s.rows); len(faults) > 0 {
 			return refuse("event %d: %v", i+1, faults[0])
 		}
-		if e.Version > len(s.Editions) {
-			return refuse("event %d was made on version %d; the archive has %d", i+1, e.Version, len(s.Editions))
-		}
-		if rows := len(s.Editions[e.Version-1].planOf(e.Sock).Rows); e.Row > rows {
-			return refuse("event %d stands at row %d; its plan has %d", i+1, e.Row, rows)
-		}
+		clock = max(clock, e.Clock)
 	}
 	return nil
+}
+
+// rows is how many rows a sock has in a version.
+func (s *Sock) rows(sock, version int) (int, bool) {
+	if version < 1 || version > len(s.Editions) {
+		return 0, false
+	}
+	return len(s.Editions[version-1].planOf(sock).Rows), true
 }
 
 func planOf(files map[string][]byte, name string) (*plan.Plan, error) {

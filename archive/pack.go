@@ -16,8 +16,6 @@ import (
 	"time"
 
 	"acornstep/sock/logbook"
-	"acornstep/sock/plan"
-	"acornstep/sock/verdict"
 )
 
 // content are files before they are packed.
@@ -61,7 +59,7 @@ func stripped(s Sock, carries Carries) Sock {
 	s.Draft.Design = withoutCautions(s.Draft.Design)
 	for i := range s.Editions {
 		e := &s.Editions[i]
-		e.Plan, e.Second = uncautioned(e.Plan), uncautioned(e.Second)
+		e.Plan, e.Second = e.Plan.Given(), e.Second.Given()
 		if e.Board != nil {
 			board := *e.Board
 			board.Foot.Cautions = nil
@@ -87,21 +85,6 @@ func withoutCautions(tree map[string]any) map[string]any {
 	}
 	copied["foot"] = inner
 	return copied
-}
-
-// aboutPeople are the beginnings of what a plan says of whoever wears it, not of the sock.
-var aboutPeople = []string{"circulation", "numb_", "allergy", "small_foot"}
-
-func uncautioned(p *plan.Plan) *plan.Plan {
-	if p == nil || len(p.Design.Foot.Cautions) == 0 {
-		return p
-	}
-	copied := *p
-	copied.Design.Foot.Cautions = nil
-	copied.Checks = slices.DeleteFunc(slices.Clone(p.Checks), func(c verdict.Check) bool {
-		return slices.ContainsFunc(aboutPeople, func(code string) bool { return strings.HasPrefix(c.Code, code) })
-	})
-	return &copied
 }
 
 // Pack makes the archive of a sock. Of the same sock it is the same, byte for byte.

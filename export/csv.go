@@ -46,11 +46,16 @@ func CSV(events []logbook.Event, rowsOf func(sock int) []needle.Row) ([]byte, er
 
 // safe keeps a spreadsheet from taking a cell for a formula, which any device on the network could have put there.
 func safe(text string) string {
-	begins := strings.TrimLeftFunc(text, unicode.IsSpace)
+	begins := strings.TrimLeftFunc(text, unseen)
 	if begins != text || begins != "" && strings.ContainsRune("=+-@＝＋－＠|%", []rune(begins)[0]) {
 		return "'" + text
 	}
 	return text
+}
+
+// unseen says whether a letter has no width of its own: what stands behind it is what a spreadsheet reads first.
+func unseen(r rune) bool {
+	return unicode.IsSpace(r) || unicode.IsControl(r) || unicode.Is(unicode.Cf, r) || unicode.Is(unicode.Mn, r) || unicode.Is(unicode.Me, r)
 }
 
 func number(x float64) string {

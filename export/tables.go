@@ -35,7 +35,7 @@ func Measurements(w *feet.Wearer) ([]byte, error) {
 	for _, m := range w.Measurements {
 		lines = append(lines, []string{string(m.On), string(m.Side), m.What, number(float64(m.Length)), m.Source, number(float64(m.Uncertainty))})
 	}
-	return table(lines)
+	return Table(lines)
 }
 
 // Readings writes the counts on a swatch as a table.
@@ -44,10 +44,11 @@ func Readings(s *swatch.Swatch) ([]byte, error) {
 	for _, r := range s.Readings {
 		lines = append(lines, []string{r.What, number(r.Count), number(float64(r.Width)), strconv.FormatFloat(100*r.Count/float64(r.Width), 'f', 2, 64)})
 	}
-	return table(lines)
+	return Table(lines)
 }
 
-func table(lines [][]string) ([]byte, error) {
+// Table writes lines of cells, none of which a spreadsheet takes for a formula.
+func Table(lines [][]string) ([]byte, error) {
 	var b bytes.Buffer
 	w := csv.NewWriter(&b)
 	for _, line := range lines {

@@ -15,4 +15,6 @@ type call[Q any] struct {
 	Asked    Q
 	// token is what the device carries that asks; empty without a passphrase.
 	token string
+	// base is where the program is reached through a proxy; empty without one.
+	base string
 }

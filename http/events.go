@@ -49,8 +49,10 @@ func (s *server) addEvents(c call[NewEvents]) (EventsSince, error) {
 		return EventsSince{}, document.Faults{{Field: "events", Message: fmt.Sprintf("read %d events, at most %d are taken at once", n, mostEvents)}}
 	}
 	o, err := s.shelf.sock(c, c.ID)
-	deleted := errors.Is(err, basket.ErrNotFound)
-	if err != nil && !deleted {
+	if errors.Is(err, basket.ErrNotFound) {
+		o, err = s.shelf.inBin(c, c.ID) // its events are kept all the same, and held to its plan
+	}
+	if err != nil {
 		return EventsSince{}, err
 	}
 	var refused []Refused
@@ -98,15 +100,11 @@ type clashing struct{ refused []Refused }
 
 func (c clashing) Error() string { return c.refused[len(c.refused)-1].Detail }
 
-// admit says what is wrong with an event; o is nil for a sock that is out of
-// the basket, whose events are kept as they come.
+// admit says what is wrong with an event.
 func admit(o *onNeedles, e *logbook.Event) document.Faults {
 	var faults document.Faults
 	if err := checkPreview(e.Picture); err != nil {
 		faults.Add("picture", "%s", err)
-	}
-	if o == nil {
-		return append(faults, e.Validate()...)
 	}
 	faults = append(faults, o.Admit(e, o.clock)...)
 	if len(faults) == 0 {

@@ -78,19 +78,14 @@ func (g *gate) key() string {
 
 func (g *gate) required() bool { return g.hash != nil }
 
-func (g *gate) open(c *gin.Context) bool {
-	if !g.required() {
-		return true
-	}
-	token, err := c.Cookie(sessionCookie)
-	if err != nil {
-		return false
-	}
-	return g.guests.knows(c, token)
+// open says whether whoever carries a token is let in.
+func (g *gate) open(c *gin.Context, token string) bool {
+	return !g.required() || token != "" && g.guests.knows(c, token)
 }
 
-func (g *gate) inside(c *gin.Context) {
-	if !g.open(c) {
+// inside lets those in who are known, and tells the others what is needed.
+func (s *server) inside(c *gin.Context) {
+	if token, _ := s.cookie(c, sessionCookie); !s.gate.open(c, token) {
 		fail(c, nethttp.StatusUnauthorized, "the passphrase is needed first")
 	}
 }
@@ -117,17 +112,18 @@ func (g *gate) sign(device string) string {
 }
 
 // caller is whose tries are counted: a known device by its name, a stranger by its address.
-func (g *gate) caller(c *gin.Context) (name string, known bool) {
-	if cookie, err := c.Cookie(deviceCookie); err == nil {
-		if device, signature, _ := strings.Cut(cookie, "."); hmac.Equal([]byte(signature), []byte(g.sign(device))) {
+func (s *server) caller(c *gin.Context) (name string, known bool) {
+	if cookie, there := s.cookie(c, deviceCookie); there {
+		if device, signature, _ := strings.Cut(cookie, "."); hmac.Equal([]byte(signature), []byte(s.gate.sign(device))) {
 			return "device " + device, true
 		}
 	}
-	return c.RemoteIP(), false
+	return s.stranger(c), false
 }
 
 func (s *server) session(c *gin.Context) {
-	c.JSON(nethttp.StatusOK, Session{Required: s.gate.required(), Open: s.gate.open(c)})
+	token, _ := s.cookie(c, sessionCookie)
+	c.JSON(nethttp.StatusOK, Session{Required: s.gate.required(), Open: s.gate.open(c, token)})
 }
 
 func (s *server) login(c *gin.Context) {
@@ -136,7 +132,7 @@ func (s *server) login(c *gin.Context) {
 		return
 	}
 	if s.gate.required() {
-		caller, known := s.gate.caller(c)
+		caller, known := s.caller(c)
 		if wait := s.gate.brake.reserve(caller, known); wait > 0 {
 			seconds := int(math.Ceil(wait.Seconds()))
 			c.Header("Retry-After", strconv.Itoa(seconds))
@@ -148,25 +144,18 @@ func (s *server) login(c *gin.Context) {
 			return
 		}
 		s.gate.brake.forgive(caller, known)
-		setCookie(c, sessionCookie, s.gate.guests.begin(c), sessionLasts)
+		s.setCookie(c, sessionCookie, s.gate.guests.begin(c), int(sessionLasts.Seconds()))
 		if !known {
-			setCookie(c, deviceCookie, s.gate.nameDevice(), deviceLasts)
+			s.setCookie(c, deviceCookie, s.gate.nameDevice(), int(deviceLasts.Seconds()))
 		}
 	}
 	c.JSON(nethttp.StatusOK, Session{Required: s.gate.required(), Open: true})
 }
 
 func (s *server) logout(c *gin.Context) {
-	if token, err := c.Cookie(sessionCookie); err == nil && s.gate.required() {
+	if token, there := s.cookie(c, sessionCookie); there && s.gate.required() {
 		s.gate.guests.end(c, hashOf(token))
 	}
-	setCookie(c, sessionCookie, "", -time.Second)
+	s.setCookie(c, sessionCookie, "", -1)
 	c.JSON(nethttp.StatusOK, Session{Required: s.gate.required(), Open: !s.gate.required()})
-}
-
-func setCookie(c *gin.Context, name, value string, lasts time.Duration) {
-	nethttp.SetCookie(c.Writer, &nethttp.Cookie{
-		Name: name, Value: value, Path: "/", MaxAge: int(lasts.Seconds()),
-		HttpOnly: true, SameSite: nethttp.SameSiteStrictMode, Secure: c.Request.TLS != nil,
-	})
 }

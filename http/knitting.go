@@ -18,6 +18,8 @@ type Logbook interface {
 	AddEvents(ctx context.Context, sockID string, events []logbook.Event) (clashes []int, err error)
 	Events(ctx context.Context, sockID string, after int64) ([]logbook.Event, int64, error)
 	Editions(ctx context.Context, sockID string) ([]knitting.Line, error)
+	// EditionsInBin are those of a sock that lies in the bin.
+	EditionsInBin(ctx context.Context, sockID string) ([]knitting.Line, error)
 	Edition(ctx context.Context, sockID string, version int) (*knitting.Edition, error)
 	AddEdition(ctx context.Context, sockID string, e *knitting.Edition, at [2]int) error
 	SayOffer(ctx context.Context, sockID string, version int, offer string) error

@@ -94,6 +94,10 @@ func TestWhatTheNeedlesRefuse(t *testing.T) {
 	r = a.do("POST", path+"/events", say(event("a", 1, `"kind":"row","row":0`)))
 	assert.Equal(t, 200, r.status)
 	assert.Contains(t, r.text, `"deleted":true`)
+	r = a.do("POST", path+"/events", say(event("beyond", 2, `"kind":"row","row":9999`)))
+	assert.Equal(t, 422, r.status, "what its plan does not have was not knitted, in the bin or out of it")
+	assert.Contains(t, r.text, "read 9999; in version 1")
+	assert.Equal(t, 404, a.do("POST", "/api/socks/NOBODY000000/events", say(event("x", 1, `"kind":"row","row":0`))).status)
 	require.Equal(t, 200, a.do("POST", path+"/restore", "").status)
 	assert.Contains(t, a.do("GET", path+"/knit", "").text, `"id":"a"`)
 }

@@ -1,6 +1,7 @@
 package http
 
 import (
+	"cmp"
 	"context"
 	"crypto/rand"
 	"fmt"
@@ -118,7 +119,7 @@ func (s *server) givePass(c call[nothing]) (PassAnswer, error) {
 	if _, err := s.Basket.Get(c, c.ID); err != nil {
 		return PassAnswer{}, err
 	}
-	base := s.house()
+	base := cmp.Or(c.base, s.house())
 	if base == "" {
 		return PassAnswer{Command: forTheHouse}, nil
 	}
@@ -141,9 +142,9 @@ func (s *server) showPass(c *gin.Context) {
 	if !readQuestion(c, &given) {
 		return
 	}
-	caller, known := c.RemoteIP(), false
+	caller, known := s.stranger(c), false
 	if s.gate.required() {
-		caller, known = s.gate.caller(c)
+		caller, known = s.caller(c)
 		if wait := s.gate.brake.reserve(caller, known); wait > 0 {
 			fail(c, nethttp.StatusTooManyRequests, fmt.Sprintf("too many wrong tries: wait %d seconds", int(wait.Seconds())+1))
 			return
@@ -156,7 +157,7 @@ func (s *server) showPass(c *gin.Context) {
 	}
 	if s.gate.required() {
 		s.gate.brake.forgive(caller, known)
-		setCookie(c, sessionCookie, s.gate.guests.begin(c), sessionLasts)
+		s.setCookie(c, sessionCookie, s.gate.guests.begin(c), int(sessionLasts.Seconds()))
 	}
 	c.JSON(nethttp.StatusOK, PassedTo{path})
 }
@@ -187,7 +188,8 @@ func (s *server) addShare(c call[nothing]) (NewShare, error) {
 	if err := s.Shares.AddShare(c, c.ID, basket.Share{Hash: hashOf(token), Created: s.Now(), Key: s.gate.key()}); err != nil {
 		return NewShare{}, err
 	}
-	return NewShare{s.house() + "/api/shared/" + token, s.house() != ""}, nil
+	base := cmp.Or(c.base, s.house())
+	return NewShare{base + "/api/shared/" + token, base != ""}, nil
 }
 
 // sharedPattern shows a pattern to whoever has a link to it, and nothing else: without the wearer's name.

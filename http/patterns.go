@@ -2,7 +2,6 @@ package http
 
 import (
 	"context"
-	"encoding/csv"
 	"encoding/json"
 	"fmt"
 	nethttp "net/http"
@@ -216,10 +215,18 @@ func (s *server) documentFile(c *gin.Context) {
 		}
 		attached(c, k.sock.Name, "svg", "image/svg+xml", svg.Of(drawn.Shape, k.sock.Name))
 	case "design.json":
-		s.jsonFile(c, k.sock.Name+" design", &k.plan.Design)
+		s.jsonFile(c, k.sock.Name+" design", &given(c, k.plan).Design)
 	default:
-		s.jsonFile(c, k.sock.Name+" plan", k.plan)
+		s.jsonFile(c, k.sock.Name+" plan", given(c, k.plan))
 	}
+}
+
+// given is a plan as it leaves the house: with the wearer's cautions only where they are ticked.
+func given(c *gin.Context, p *plan.Plan) *plan.Plan {
+	if c.Query("cautions") == "1" {
+		return p
+	}
+	return p.Given()
 }
 
 func (s *server) jsonFile(c *gin.Context, name string, v any) {
@@ -237,8 +244,6 @@ func rowsCSV(p *plan.Plan) ([]byte, error) {
 	if err != nil {
 		return nil, err
 	}
-	var b strings.Builder
-	w := csv.NewWriter(&b)
 	lines := [][]string{{"section", "row", "kind", "side", "worked", "stitches", "colour", "note"}}
 	for _, section := range instructions.Of(p, t, true) {
 		for _, item := range section.Items {
@@ -246,8 +251,7 @@ func rowsCSV(p *plan.Plan) ([]byte, error) {
 			lines = append(lines, []string{string(row.Section), strconv.Itoa(row.N), string(row.Kind), string(row.Side), item.Text, strconv.Itoa(row.Stitches), row.Colour, row.Note})
 		}
 	}
-	err = w.WriteAll(lines)
-	return []byte(b.String()), err
+	return export.Table(lines)
 }
 
 // Opened is a file in one of the open formats, as a draft.

@@ -122,6 +122,26 @@ func TestAnArchiveGoesToAnotherBasket(t *testing.T) {
 	assert.Len(t, took.Socks, before+2)
 }
 
+// What is given away says nothing of its wearer's health, unless that is ticked; nor is a name what cannot be printed.
+func TestWhatIsGivenAwayKeepsCautions(t *testing.T) {
+	a := start(t, "")
+	careful := strings.Replace(isoldeDraft, `"ball_girth_mm":236`, `"ball_girth_mm":236,"cautions":["circulation","numb_feet"]`, 1)
+	var sock basket.Sock
+	r := a.do("POST", "/api/socks", `{"name":"Given","wearer":"","unit":"cm","draft":`+careful+`}`)
+	require.Equal(t, 201, r.status, r.text)
+	r.into(t, &sock)
+	for _, file := range []string{"design.json", "plan.json"} {
+		path := "/api/socks/" + sock.ID + "/files/" + file
+		for _, word := range []string{"circulation", "numb_"} {
+			assert.NotContains(t, a.do("GET", path, "").text, word, file)
+			assert.Contains(t, a.do("GET", path+"?cautions=1", "").text, word, file)
+		}
+	}
+	r = a.do("POST", "/api/socks", `{"name":"bell\u0007","wearer":"","unit":"cm","draft":`+isoldeDraft+`}`)
+	assert.Equal(t, 422, r.status)
+	assert.Contains(t, r.text, "U+0007, which cannot be printed")
+}
+
 // A sock in the bin comes back with its archive; where the archive differs from it, it comes in beside, and it is said where the other lies. A name of
 // 120 letters has room for being a copy. Of a basket what can come comes, and the rest is named.
 func TestWhatCanComeComes(t *testing.T) {

@@ -142,7 +142,7 @@ var routes = []route{
 // register serves the routes, and their description.
 func (s *server) register(engine *gin.Engine) {
 	engine.GET("/api/openapi.json", serveDocument)
-	inside := engine.Group("", s.gate.inside, gzip.Gzip(gzip.BestSpeed)) // pages are compressed once, when they are read
+	inside := engine.Group("", s.inside, gzip.Gzip(gzip.BestSpeed)) // pages are compressed once, when they are read
 	for _, r := range routes {
 		path := strings.NewReplacer("{", ":", "}", "").Replace(r.path)
 		handlers := []gin.HandlerFunc{limited(cmp.Or(r.most, mostBytes))}
@@ -201,7 +201,8 @@ func answering[Q, A any](method, path, id, summary string, status int, answer fu
 	r.handler = func(s *server) gin.HandlerFunc {
 		return func(c *gin.Context) {
 			asked := call[Q]{Context: c.Request.Context(), ID: c.Param("id"), Part: c.Param("part")}
-			asked.token, _ = c.Cookie(sessionCookie) // without one it is empty
+			asked.token, _ = s.cookie(c, sessionCookie) // without one it is empty
+			asked.base = s.base(c)
 			if !readAsked(c, method, &asked.Asked) {
 				return
 			}

@@ -66,6 +66,10 @@ type Options struct {
 	Passphrase string
 	// Scale is the address of a kitchen scale; empty for none.
 	Scale string
+	// Proxy: one on this machine passes requests on, and is believed what it says of whoever asks.
+	Proxy bool
+	// Port is the one that the program listens on, as it listens now; nil for nobody knows.
+	Port func() string
 	// Names are host names, besides addresses and localhost, under which the program may be reached.
 	Names []string
 	Now   func() time.Time
@@ -74,7 +78,9 @@ type Options struct {
 // Limits of one request.
 const (
 	// Bytes of a body: a design has about 2,000, a passphrase some dozens; events may carry pictures.
-	mostBytes     = 256 << 10
+	mostBytes = 256 << 10
+	// Headers: the library reads 4 KB more before it says so.
+	mostOfHeaders = 12 << 10
 	mostLogin     = 4 << 10
 	mostOfEvents  = 1 << 20
 	mostOfFile    = 8 << 20
@@ -159,10 +165,10 @@ func (s *server) health(c *gin.Context) {
 func Serve(ctx context.Context, listener net.Listener, handler nethttp.Handler) error {
 	server := &nethttp.Server{
 		Handler: handler, ReadTimeout: readTimeout, WriteTimeout: writeTimeout,
-		IdleTimeout: idleTimeout, ReadHeaderTimeout: headerTimeout,
+		IdleTimeout: idleTimeout, ReadHeaderTimeout: headerTimeout, MaxHeaderBytes: mostOfHeaders,
 	}
 	failed := make(chan error, 1)
-	go func() { failed <- server.Serve(listener) }()
+	go func() { failed <- server.Serve(newFewEach(listener)) }()
 	select {
 	case err := <-failed:
 		return err

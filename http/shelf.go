@@ -64,11 +64,25 @@ type onNeedles struct {
 
 // sock takes a sock on the needles from the shelf. One that was not begun is document.Faults.
 func (s *shelf) sock(ctx context.Context, id string) (*onNeedles, error) {
-	o := &onNeedles{id: id}
-	var err error
-	if o.versions, err = s.books.Editions(ctx, id); err != nil {
+	versions, err := s.books.Editions(ctx, id)
+	if err != nil {
 		return nil, err
 	}
+	return s.withVersions(ctx, id, versions)
+}
+
+// inBin takes a sock that was deleted while it was knitted. The error is basket.ErrNotFound for any other.
+func (s *shelf) inBin(ctx context.Context, id string) (*onNeedles, error) {
+	versions, err := s.books.EditionsInBin(ctx, id)
+	if err != nil {
+		return nil, err
+	}
+	return s.withVersions(ctx, id, versions)
+}
+
+func (s *shelf) withVersions(ctx context.Context, id string, versions []knitting.Line) (*onNeedles, error) {
+	o := &onNeedles{id: id, versions: versions}
+	var err error
 	if len(o.versions) == 0 {
 		return nil, document.Faults{{Message: "this sock is not on the needles yet: start it first"}}
 	}

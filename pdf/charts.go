@@ -47,7 +47,7 @@ func (s *sheet) charts(list []chart.Chart) {
 			x, top, deep = margin, s.GetY(), 0
 		}
 		s.SetXY(x, top)
-		s.Bookmark(c.Title, 1, -1)
+		s.Bookmark(printed(c.Title), 1, -1)
 		s.colour(bark)
 		s.font(body, true)
 		s.put(c.Title)

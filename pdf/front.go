@@ -10,7 +10,7 @@ import (
 // front is what it will be, beside its drawing, and what lies ready.
 func (s *sheet) front(l *leaflet.Leaflet) {
 	s.AddPage()
-	s.Bookmark(l.Title, 0, -1)
+	s.Bookmark(printed(l.Title), 0, -1)
 	s.font(22, true)
 	s.colour(bark)
 	s.line(l.Title, s.width())

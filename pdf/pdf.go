@@ -87,9 +87,9 @@ func Of(l *leaflet.Leaflet, print Print) ([]byte, error) {
 	s.SetCreationDate(time.Unix(0, 0).UTC()) // the same pattern is the same file
 	s.SetModificationDate(time.Unix(0, 0).UTC())
 	s.SetCatalogSort(true)
-	s.SetTitle(l.Title, true)
+	s.SetTitle(printed(l.Title), true)
 	s.SetCreator("Acorn Step", true)
-	for _, family := range []string{"latin", "latin-ext"} {
+	for _, family := range []string{latin, latinExt} {
 		s.AddUTF8FontFromBytes(family, "", fonts[family+"-400"])
 		s.AddUTF8FontFromBytes(family, "B", fonts[family+"-700"])
 	}

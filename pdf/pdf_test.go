@@ -109,6 +109,24 @@ func TestThePaperSaysTheRows(t *testing.T) {
 	}
 }
 
+// Any letter prints: what the fonts lack is a box, as wide as what stands beside it leaves room for; letters that only change the one before are none.
+func TestAnyLetterPrints(t *testing.T) {
+	for name, reads := range map[string]string{
+		"Łódź, ½ of a sock":            "Łódź, ½ of a sock",
+		"Night \U0001F319\uFE0F socks": "Night", "\U0001F9E6": "CAST ON", "観測 socks": "socks", "Ωmega \u202Eback": "mega",
+		"e\u0301toile": "toile", "family \U0001F469\u200D\U0001F467": "family",
+	} {
+		l := leafletOf(t, name, "", false)
+		l.For, l.Notes = name, append(l.Notes, name)
+		made, err := Of(l, Print{})
+		require.NoError(t, err, name)
+		text, _ := read(t, made)
+		assert.Contains(t, strings.ToUpper(flat(text)), strings.ToUpper(flat(reads)), name)
+	}
+	s := runs("a\U0001F319\uFE0Fb")
+	assert.Equal(t, []run{{latin, "a"}, {boxes, "\U0001F319"}, {latin, "b"}}, s)
+}
+
 func TestAPaperThatNobodyHas(t *testing.T) {
 	_, err := Of(leafletOf(t, "A sock", "", false), Print{Paper: "a7"})
 	assert.ErrorContains(t, err, "a7")

@@ -95,11 +95,16 @@ func eventsOf(ctx context.Context, db *sql.DB) ([]string, error) {
 	if there, err := has(ctx, db, `SELECT 1 FROM sqlite_master WHERE name = 'events'`); err != nil || !there {
 		return nil, err
 	}
-	return each(ctx, db, `SELECT seq, id, document FROM events ORDER BY seq`, func(rows *sql.Rows) (string, error) {
+	rows, err := rowsOfPlans(ctx, db)
+	if err != nil {
+		return nil, err
+	}
+	clocks := map[string]int64{}
+	return each(ctx, db, `SELECT seq, id, sock_id, document FROM events ORDER BY seq`, func(list *sql.Rows) (string, error) {
 		var seq int64
-		var id string
+		var id, sock string
 		var text []byte
-		if err := rows.Scan(&seq, &id, &text); err != nil {
+		if err := list.Scan(&seq, &id, &sock, &text); err != nil {
 			return "", err
 		}
 		var e logbook.Event
@@ -109,8 +114,49 @@ func eventsOf(ctx context.Context, db *sql.DB) ([]string, error) {
 		case e.ID != id:
 			return fmt.Sprintf("event %d is kept as %s and says that it is %s", seq, id, e.ID), nil
 		}
+		faults := e.Kept(clocks[sock], func(of, version int) (int, bool) {
+			n, there := rows[ofPlan{sock, of, version}]
+			if _, planned := rows[ofPlan{sock, of, 1}]; !planned {
+				return -2, true // a file of before plans were kept with their rows
+			}
+			return n, there
+		})
+		clocks[sock] = max(clocks[sock], e.Clock)
+		if len(faults) > 0 {
+			return fmt.Sprintf("event %d could not have been said: %s: %s", seq, faults[0].Field, faults[0].Message), nil
+		}
 		return "", nil
 	})
+}
+
+// ofPlan names the plan of a sock of a pair, 1 or 2, in a version.
+type ofPlan struct {
+	sockID        string
+	sock, version int
+}
+
+// rowsOfPlans is how many rows every plan has; -2 for one of which only the design was kept.
+func rowsOfPlans(ctx context.Context, db *sql.DB) (map[ofPlan]int, error) {
+	all := map[ofPlan]int{}
+	if there, err := has(ctx, db, `SELECT 1 FROM pragma_table_info('plans') WHERE name = 'document'`); err != nil || !there {
+		return all, err
+	}
+	rows, err := db.QueryContext(ctx, `SELECT sock_id, version, 
+		coalesce(CASE WHEN json_valid(document) THEN json_array_length(document, '$.rows') END, -2),
+		coalesce(CASE WHEN json_valid(coalesce(second, document)) THEN json_array_length(coalesce(second, document), '$.rows') END, -2) FROM plans`)
+	if err != nil {
+		return nil, err
+	}
+	defer rows.Close()
+	for rows.Next() {
+		var sockID string
+		var version, first, second int
+		if err := rows.Scan(&sockID, &version, &first, &second); err != nil {
+			return nil, err
+		}
+		all[ofPlan{sockID, 1, version}], all[ofPlan{sockID, 2, version}] = first, second
+	}
+	return all, rows.Err()
 }
 
 // has says whether a query has an answer.

@@ -17,8 +17,17 @@ import (
 // Editions lists the versions of the plan a sock is knitted from, the oldest
 // first; none while it is not on the needles, basket.ErrNotFound when it is not in the basket.
 func (s *Store) Editions(ctx context.Context, sockID string) ([]knitting.Line, error) {
+	return s.linesOf(ctx, sockID, "IS NULL")
+}
+
+// EditionsInBin lists those of a sock that lies in the bin; basket.ErrNotFound for any other.
+func (s *Store) EditionsInBin(ctx context.Context, sockID string) ([]knitting.Line, error) {
+	return s.linesOf(ctx, sockID, "IS NOT NULL")
+}
+
+func (s *Store) linesOf(ctx context.Context, sockID, deleted string) ([]knitting.Line, error) {
 	rows, err := s.db.QueryContext(ctx, `SELECT coalesce(plans.version, 0), coalesce(plans.reason, ''), coalesce(plans.created_ms, 0)
-		FROM socks LEFT JOIN plans ON plans.sock_id = socks.id WHERE socks.id = ? AND socks.deleted_ms IS NULL ORDER BY plans.version`, sockID)
+		FROM socks LEFT JOIN plans ON plans.sock_id = socks.id WHERE socks.id = ? AND socks.deleted_ms `+deleted+` ORDER BY plans.version`, sockID)
 	if err != nil {
 		return nil, fmt.Errorf("list editions: %w", err)
 	}

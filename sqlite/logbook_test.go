@@ -24,7 +24,7 @@ import (
 )
 
 func rowDone(id string, clock int64) logbook.Event {
-	return logbook.Event{ID: id, Device: "d", Clock: clock, At: clock, Kind: logbook.RowDone, Version: 1, Sock: 1, Row: int(clock)}
+	return logbook.Event{ID: id, Device: "d", Clock: clock, At: clock, Kind: logbook.RowDone, Version: 1, Sock: 1, Row: int(clock % 200)}
 }
 
 // tell has events of a sock written down, all of them.

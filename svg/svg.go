@@ -5,6 +5,7 @@ import (
 	"fmt"
 	"strings"
 
+	"acornstep/sock/document"
 	"acornstep/sock/shape"
 )
 
@@ -18,7 +19,7 @@ const (
 func Of(d *shape.Shape, title string) []byte {
 	var b strings.Builder
 	const rim = 4
-	fmt.Fprintf(&b, `<svg xmlns="http://www.w3.org/2000/svg" viewBox="%d %d %.1f %.1f" fill="none" stroke-linecap="round" stroke-width="1.2"><title>%s</title>`, -rim, -rim, d.Width+2*rim, d.Height+2*rim, escaped.Replace(title))
+	fmt.Fprintf(&b, `<svg xmlns="http://www.w3.org/2000/svg" viewBox="%d %d %.1f %.1f" fill="none" stroke-linecap="round" stroke-width="1.2"><title>%s</title>`, -rim, -rim, d.Width+2*rim, d.Height+2*rim, escaped.Replace(printable(title)))
 	for i := range d.Lines {
 		line := &d.Lines[i]
 		colour := ownYarn
@@ -33,6 +34,16 @@ func Of(d *shape.Shape, title string) []byte {
 	}
 	b.WriteString("</svg>\n")
 	return []byte(b.String())
+}
+
+// printable leaves out the letters that XML cannot hold.
+func printable(text string) string {
+	return strings.Map(func(r rune) rune {
+		if document.Printable(r) {
+			return r
+		}
+		return -1
+	}, text)
 }
 
 var escaped = strings.NewReplacer("&", "&amp;", "<", "&lt;", ">", "&gt;", `"`, "&quot;")

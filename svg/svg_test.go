@@ -25,5 +25,6 @@ func TestADrawingIsAFileOfItsOwn(t *testing.T) {
 	require.Len(t, read.Paths, 2)
 	assert.Equal(t, "M0.00 80.00L0.00 60.00", read.Paths[0].D)
 	assert.Equal(t, "M90.00 0.00L100.00 0.00", read.Paths[1].D)
+	require.NoError(t, xml.Unmarshal(Of(&d, "bell\x07, form\x0c, \ufffe and \U0001F319"), &read), "whatever letters a name of before has")
 	assert.NotEqual(t, read.Paths[0].Stroke, read.Paths[1].Stroke)
 }

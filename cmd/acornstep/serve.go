@@ -36,13 +36,14 @@ const fewestLetters = 8
 type serveFlags struct {
 	address, db, passphraseFile, names, scale, copies string
 	tlsCert, tlsKey, movedFrom                        string
-	verbose                                           bool
+	verbose, proxy                                    bool
 }
 
 func (f *serveFlags) register(set *flag.FlagSet) {
 	set.StringVar(&f.address, "listen", "127.0.0.1:7768", "address to listen on; any other than this machine's own needs a passphrase")
 	set.StringVar(&f.passphraseFile, "passphrase-file", "", "file whose first line is the passphrase (or set "+passphraseVariable+")")
-	set.StringVar(&f.names, "names", "", "host names, comma-separated, under which other devices reach this one")
+	set.StringVar(&f.names, "names", "", "host names, comma-separated, under which other devices reach this one; needs a passphrase")
+	set.BoolVar(&f.proxy, "proxy", false, "a proxy on this machine passes requests on: it is believed what it says of whoever asks (X-Forwarded-For, X-Forwarded-Proto), and passes the host on")
 	set.StringVar(&f.scale, "scale", "", "address of a kitchen scale, such as 127.0.0.1:7769 of acornstep scale")
 	set.StringVar(&f.copies, "copies", "", "folder for a copy of each day on which something changed, best on another disk (default: copies beside the database; none for no copies)")
 	set.StringVar(&f.tlsCert, "tls-cert", "", "certificate for https, as acornstep certificate makes it")
@@ -117,6 +118,9 @@ func dataFolder() (string, error) {
 // collected: the live heap is a few megabytes, and a drag asks for a plan many times a second.
 const heapGrowth = 400
 
+// mostMemory is where the heap stops growing by that factor and is collected as often as it takes.
+const mostMemory = 256 << 20
+
 // serve opens everything, fills a new database if asked to, and answers until it is told to stop.
 func serve(f serveFlags, s streams, fill func(context.Context, *sqlite.Store) error) error {
 	ctx, stop := signal.NotifyContext(context.Background(), os.Interrupt, syscall.SIGTERM)
@@ -131,7 +135,11 @@ func serve(f serveFlags, s streams, fill func(context.Context, *sqlite.Store) er
 	if !isLoopback(f.address) && passphrase == "" {
 		return fmt.Errorf("listening on %s lets other devices in: give a passphrase with --passphrase-file or %s", f.address, passphraseVariable)
 	}
-	if n := utf8.RuneCountInString(passphrase); !isLoopback(f.address) && n < fewestLetters {
+	named := len(splitNames(f.names)) > 0 || f.proxy
+	if named && passphrase == "" {
+		return fmt.Errorf("--names and --proxy let other devices in: give a passphrase with --passphrase-file or %s", passphraseVariable)
+	}
+	if n := utf8.RuneCountInString(passphrase); (named || !isLoopback(f.address)) && n < fewestLetters {
 		return fmt.Errorf("the passphrase has %d letters; where other devices can try it, it needs at least %d", n, fewestLetters)
 	}
 	folder, err := copiesFolder(f.copies, f.db)
@@ -162,11 +170,15 @@ func serve(f serveFlags, s streams, fill func(context.Context, *sqlite.Store) er
 	if os.Getenv("GOGC") == "" {
 		debug.SetGCPercent(heapGrowth)
 	}
+	if os.Getenv("GOMEMLIMIT") == "" {
+		debug.SetMemoryLimit(mostMemory)
+	}
 	h := &house{data: f.db, folder: folder, log: log}
 	var places []string
+	var port string
 	h.open = func(store *sqlite.Store) (nethttp.Handler, error) {
 		return http.New(http.Options{
-			Basket: store, Feet: store, Swatches: store, Logbook: store, Keeper: store, Visits: store, Discards: store, Importer: store, Shares: store, Copies: h, Hold: h.hold, Addresses: func() []string { return places }, Interface: ui.Files(), Log: log, Release: version, Passphrase: passphrase, Names: splitNames(f.names), Scale: f.scale, Now: time.Now,
+			Basket: store, Feet: store, Swatches: store, Logbook: store, Keeper: store, Visits: store, Discards: store, Importer: store, Shares: store, Copies: h, Hold: h.hold, Addresses: func() []string { return places }, Interface: ui.Files(), Log: log, Release: version, Passphrase: passphrase, Names: splitNames(f.names), Proxy: f.proxy, Port: func() string { return port }, Scale: f.scale, Now: time.Now,
 		})
 	}
 	if err := h.settle(store); err != nil {
@@ -182,6 +194,7 @@ func serve(f serveFlags, s streams, fill func(context.Context, *sqlite.Store) er
 		defer close(kept)
 		h.keep(ctx)
 	}()
+	_, port, _ = net.SplitHostPort(listener.Addr().String())
 	places = reachable(listener.Addr().String(), f.tlsCert != "", splitNames(f.names))
 	fmt.Fprintf(s.out, "Acorn Step is at %s\nYour socks are in %s. Stop with Ctrl-C.\n", strings.Join(places, "\n                 "), f.db)
 	serving, running := errgroup.WithContext(ctx)

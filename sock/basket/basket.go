@@ -80,6 +80,8 @@ func (s *Sock) Validate() document.Faults {
 	} else if n > MaxName {
 		faults.Add("name", "read %d characters; a name has at most %d", n, MaxName)
 	}
+	faults.Unprintable("name", s.Name)
+	faults.Unprintable("wearer", s.Wearer)
 	if n := utf8.RuneCountInString(s.Wearer); n > MaxWearer {
 		faults.Add("wearer", "read %d characters; a wearer's name has at most %d", n, MaxWearer)
 	}
@@ -104,6 +106,7 @@ func (v *Variant) Validate() document.Faults {
 	if n := utf8.RuneCountInString(v.Name); n == 0 || n > MaxName {
 		faults.Add("name", "read %d characters; a name has 1 to %d", n, MaxName)
 	}
+	faults.Unprintable("name", v.Name)
 	return faults
 }
 

@@ -132,6 +132,7 @@ func (w *Wearer) Validate() document.Faults {
 	}
 	if n := len(w.Cautions); n > len(Cautions) {
 		faults.Add("cautions", "read %d; there are %d", n, len(Cautions))
+		faults.Unprintable("name", w.Name)
 		return faults
 	}
 	for i, name := range w.Cautions {

@@ -166,6 +166,43 @@ func (e *Event) Validate() document.Faults {
 	return faults
 }
 
+// Kept says what is wrong with an event that is said to have been written down behind others, of which the largest clock is known:
+// whatever neither a device nor the program could have said. rows is how many rows a sock has in a version; false where there is no such
+// version, and less than nothing where nobody knows.
+func (e *Event) Kept(clock int64, rows func(sock, version int) (int, bool)) document.Faults {
+	var faults document.Faults
+	if e.Kind == Bent {
+		plain := *e
+		plain.Kind, plain.Places, plain.Text = Noted, nil, ""
+		faults = plain.Validate()
+		if len(e.Places) != 2 || e.Version < 2 || e.Sock != 1 {
+			faults.Add("places", "read %d places of version %d and sock %d; the program says two, of a version after the first", len(e.Places), e.Version, e.Sock)
+			return faults
+		}
+		for i, place := range e.Places {
+			if last, there := rows(i+1, e.Version); there && (place < 0 || last >= 0 && place > last) {
+				faults.Add("places", "read %d; sock %d has rows 0 to %d", place, i+1, last)
+			}
+		}
+	} else {
+		faults = e.Validate()
+	}
+	if e.Clock > clock+MostAhead {
+		faults.Add("clock", "read %d; the largest before it is %d, and no device is more than %d ahead", e.Clock, clock, MostAhead)
+	}
+	last, there := rows(e.Sock, e.Version)
+	if e.Kind == RowDone || e.Kind == HalfDone {
+		last--
+	}
+	switch {
+	case !there:
+		faults.Add("version", "read %d, of which there is no plan", e.Version)
+	case last >= -1 && e.Row > max(last, 0):
+		faults.Add("row", "stands at row %d; its plan has %d", e.Row, last)
+	}
+	return faults
+}
+
 // compare orders events the same way on every device.
 func compare(a, b Event) int {
 	return cmp.Or(cmp.Compare(a.Clock, b.Clock), cmp.Compare(a.Device, b.Device), cmp.Compare(a.ID, b.ID))

@@ -72,6 +72,9 @@ const (
 )
 
 func tooLong(faults *document.Faults, field, text string, most int) {
+	if most == maxName {
+		faults.Unprintable(field, text)
+	}
 	if n := utf8.RuneCountInString(text); n > most {
 		faults.Add(field, "read %d characters; at most %d are kept", n, most)
 	}

@@ -38,6 +38,7 @@ export function TakeAway({ id }: { id: string }) {
       children: [
         link("design", "Design", file("design.json")),
         link("plan", "Plan, every row", file("plan.json")),
+        link("cautions", "Plan, with the wearer's cautions", file("plan.json", { cautions: "1" })),
         link("rows", "Rows as a table", file("rows.csv")),
         link("drawing", "Drawing, SVG", file("drawing.svg")),
         link("archive", "Archive, with its log", file("archive.zip")),
