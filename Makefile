@@ -23,7 +23,7 @@ help:
 	@echo "make proof        what is too heavy for every day: thousands of designs, a million inputs for each reader, many devices"
 	@echo "make build        build bin/acornstep with the interface inside"
 	@echo "make bench        measure how fast a sock is planned"
-	@echo "make load         let 50 devices tap on 10,000 socks and count what is lost"
+	@echo "make load         let 50 devices tap on 10,000 socks and count what is lost; measure memory where many ask for much at once"
 	@echo "make latency      measure from a key or a drag to the drawing"
 	@echo "make screenshots  take the pictures in docs/screenshots anew"
 	@echo "make format       format the code"
@@ -123,8 +123,9 @@ bench: tools
 screenshots: build trial chromium poppler
 	@ui/node_modules/.bin/playwright test --config e2e/screenshots.config.ts screenshots
 
-load: tools
+load: build
 	@go run ./load
+	@go run ./load -heavy $(BIN)
 
 latency: build trial chromium
 	@ui/node_modules/.bin/playwright test --config e2e/latency.config.ts

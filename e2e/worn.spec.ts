@@ -179,3 +179,36 @@ test("a yarn that stripes by itself is laid along the rows as it comes off the b
   await page.getByLabel("A yarn that stripes by itself").uncheck();
   await expect(page.locator(".sock .row-line.repeat-1")).toHaveCount(0);
 });
+
+test("what is typed keeps the unit in which it was typed, however slow the answer is", async ({ page }) => {
+  let slow = 0;
+  await page.route("**/api/plan", async (route) => {
+    await new Promise((done) => setTimeout(done, slow));
+    await route.fallback();
+  });
+  await newSock(page, "Sock in two units", "Isolde");
+  await typeFoot(page);
+  await decide(page, "Yarn");
+  await page.getByText("inches", { exact: true }).click();
+  await expect(page.getByLabel("Ball measures")).toHaveAttribute("placeholder", "459.3");
+  slow = 2_000;
+  await page.getByLabel("Ball measures").fill("400");
+  await page.getByText("cm", { exact: true }).click();
+  await expect(page.getByLabel("Ball measures")).toHaveValue("400 yd");
+  await page.getByLabel("Ball weighs").click();
+  await expect(page.getByLabel("Ball measures")).toHaveValue("365.8");
+
+  // The same in fields that wait for a button, and when the page is opened again in another unit.
+  await page.goto("/feet");
+  await page.getByRole("link", { name: "Marit", exact: true }).click();
+  const length = page.getByLabel("Length, measured anew");
+  await length.fill("24.5");
+  await page.getByText("inches", { exact: true }).click();
+  await expect(length).toHaveValue("24.5 cm");
+  await length.fill("9 1/2");
+  await page.getByRole("link", { name: "Terms" }).click();
+  await page.getByText("cm", { exact: true }).click();
+  await page.goBack();
+  await expect(length).toHaveValue("9 1/2 in");
+  await length.fill("");
+});

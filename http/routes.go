@@ -25,8 +25,9 @@ type route struct {
 	// request and response are values of the types that the description shows; nil for none.
 	request, response any
 	status            int
-	// open routes answer without the passphrase; hidden ones are not described.
-	open, hidden bool
+	// open routes answer without the passphrase; hidden ones are not described; a transfer is a file on its way, which
+	// is not packed again and has its time.
+	open, hidden, transfer bool
 	// most is how many bytes its body may have; 0 for as many as a design needs.
 	most int64
 	// plans: it works socks out, and waits for its turn.
@@ -40,9 +41,9 @@ var routes = []route{
 	{method: "GET", path: "/api/session", id: "session", summary: "Say whether the passphrase is needed", response: Session{}, status: 200, open: true, handler: plain((*server).session)},
 	{method: "POST", path: "/api/session", id: "login", summary: "Give the passphrase", request: Login{}, response: Session{}, status: 200, open: true, most: mostLogin, handler: plain((*server).login)},
 	{method: "DELETE", path: "/api/session", id: "logout", summary: "Close the session", response: Session{}, status: 200, open: true, handler: plain((*server).logout)},
-	{method: "GET", path: "/api/copies/fresh", hidden: true, handler: plain((*server).freshCopy)},
-	{method: "GET", path: "/api/copies/{id}/file", hidden: true, handler: plain((*server).dailyCopy)},
-	{method: "POST", path: "/api/copies/upload", hidden: true, most: mostUpload, handler: plain((*server).uploadCopy)},
+	{method: "GET", path: "/api/copies/fresh", hidden: true, transfer: true, handler: plain((*server).freshCopy)},
+	{method: "GET", path: "/api/copies/{id}/file", hidden: true, transfer: true, handler: plain((*server).dailyCopy)},
+	{method: "POST", path: "/api/copies/upload", hidden: true, transfer: true, most: mostUpload, handler: plain((*server).uploadCopy)},
 	answering("GET", "/api/copies", "copies", "List the copies that are made by themselves", 200, (*server).copies),
 	answering("POST", "/api/copies/{id}/look", "lookAtCopy", "Say what would change when a copy was put in place", 200, (*server).lookAtCopy),
 	doing("POST", "/api/copies/{id}/restore", "restoreCopy", "Put a copy in the place of what is there, which is kept beside it", (*server).restoreCopy),
@@ -60,8 +61,8 @@ var routes = []route{
 	answering("POST", "/api/socks/{id}/shares", "addShare", "Make a link that shows a pattern to a friend", 201, (*server).addShare),
 	doing("DELETE", "/api/socks/{id}/shares/{part}", "endShare", "Take a link to a pattern back", func(s *server, c call[nothing]) error { return s.Shares.EndShare(c, c.ID, c.Part) }),
 	{method: "GET", path: "/api/shared/{id}", hidden: true, open: true, handler: plain((*server).sharedPattern)},
-	{method: "GET", path: "/api/archive", hidden: true, handler: plain((*server).basketArchive)},
-	{method: "POST", path: "/api/archive", hidden: true, most: archive.MostBytes + 1<<10, handler: plain((*server).openArchive)},
+	{method: "GET", path: "/api/archive", hidden: true, transfer: true, handler: plain((*server).basketArchive)},
+	{method: "POST", path: "/api/archive", hidden: true, transfer: true, most: archive.MostBytes + 1<<10, handler: plain((*server).openArchive)},
 	answering("POST", "/api/open", "openFile", "Read a design or a plan from a file", 200, asking(openFile)).planning().upTo(mostOfFile),
 	{method: "GET", path: "/api/socks/{id}/plan.ics", hidden: true, handler: plain((*server).calendar)},
 	answering("POST", "/api/plan", "plan", "Work a draft out to the last loop; nothing is kept", 200, asking(planOf)).planning(),
@@ -143,6 +144,7 @@ var routes = []route{
 func (s *server) register(engine *gin.Engine) {
 	engine.GET("/api/openapi.json", serveDocument)
 	inside := engine.Group("", s.inside, gzip.Gzip(gzip.BestSpeed)) // pages are compressed once, when they are read
+	transfers := engine.Group("", s.inside)
 	for _, r := range routes {
 		path := strings.NewReplacer("{", ":", "}", "").Replace(r.path)
 		handlers := []gin.HandlerFunc{limited(cmp.Or(r.most, mostBytes))}
@@ -150,9 +152,12 @@ func (s *server) register(engine *gin.Engine) {
 			handlers = append(handlers, read(cmp.Or(r.most, mostBytes)), s.inTurn)
 		}
 		handlers = append(handlers, r.handler(s))
-		if r.open {
+		switch {
+		case r.open:
 			engine.Handle(r.method, path, handlers...)
-		} else {
+		case r.transfer:
+			transfers.Handle(r.method, path, handlers...)
+		default:
 			inside.Handle(r.method, path, handlers...)
 		}
 	}

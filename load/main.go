@@ -34,7 +34,15 @@ func main() {
 	events := flag.Int("events", 2_000_000, "events in the database")
 	devices := flag.Int("devices", 50, "devices that tap at once")
 	seconds := flag.Int("seconds", 60, "how long they tap, five times a second each")
+	program := flag.String("heavy", "", "measure the memory of this program instead, started for each of what takes much")
 	flag.Parse()
+	if *program != "" {
+		if err := heavy(*program); err != nil {
+			fmt.Fprintln(os.Stderr, err)
+			os.Exit(1)
+		}
+		return
+	}
 	if err := run(*socks, *events, *devices, *seconds); err != nil {
 		fmt.Fprintln(os.Stderr, err)
 		os.Exit(1)

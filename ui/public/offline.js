@@ -4,6 +4,8 @@
 importScripts("/parts.js"); // self.build, self.parts
 
 const shelf = `acorn-step-${self.build}`;
+/** The moves of the hands, which a page may keep before this script has taken it over. */
+const album = "acorn-step-pictures";
 const others = ["/acorn.svg", "/app.webmanifest"];
 
 self.addEventListener("install", (event) =>
@@ -19,7 +21,7 @@ self.addEventListener("activate", (event) =>
   event.waitUntil(
     caches
       .keys()
-      .then((names) => Promise.all(names.filter((n) => n !== shelf).map((n) => caches.delete(n))))
+      .then((names) => Promise.all(names.filter((n) => n !== shelf && n !== album).map((n) => caches.delete(n))))
       .then(() => self.clients.claim()),
   ),
 );
@@ -52,11 +54,11 @@ const pictures = async (request) => {
   try {
     const answer = await fetch(request);
     if (answer.ok) {
-      await (await caches.open(shelf)).put(request, answer.clone());
+      await (await caches.open(album)).put(request.url, answer.clone());
     }
     return answer;
   } catch (error) {
-    const kept = await caches.match(request);
+    const kept = await caches.match(request.url, { ignoreVary: true });
     if (kept) {
       return kept;
     }

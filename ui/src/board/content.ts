@@ -1,4 +1,6 @@
 import type { Draft, FootTaken, Sock, SwatchTaken } from "../api/client";
+import { carried, suffixOf } from "../units/carry";
+import type { Unit } from "../units/units";
 
 /** Content is what a person changes about a sock. */
 export type Content = {
@@ -91,4 +93,15 @@ export function withSwatch(
     ...(yarn && { "yarn.ball_g": yarn.ball_g, "yarn.ball_m": yarn.ball_m }),
   };
   return { ...content, swatch, draft: withChoices(content.draft, gauge) };
+}
+
+/** withUnits has texts that were not read yet keep the unit in which they were typed. */
+export function withUnits(content: Content, unit: Unit): Content {
+  const entries = Object.fromEntries(
+    Object.entries(content.draft.entries).map(([field, text]) => [
+      field,
+      carried(text, suffixOf(field, unit)),
+    ]),
+  );
+  return { ...content, draft: { ...content.draft, entries } };
 }

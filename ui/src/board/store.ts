@@ -22,6 +22,7 @@ import {
   withChoices,
   withFoot,
   withSwatch,
+  withUnits,
 } from "./content";
 import { planner } from "./planner";
 import { type Steps, stepKeeper } from "./steps";
@@ -299,8 +300,9 @@ export function createBoard(
         }
       },
       setUnit: (unit) => {
-        if (unit !== get().unit) {
-          set({ unit });
+        const { unit: from, content } = get();
+        if (unit !== from) {
+          set({ unit, content: withUnits(content, from) });
           plans.ask();
         }
       },

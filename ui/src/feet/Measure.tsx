@@ -10,7 +10,7 @@ import {
   useRestoreMeasurement,
 } from "../api/feet";
 import { useTakeOut } from "../shell/useTakeOut";
-import { useTyped } from "../shell/useTyped";
+import { useTypedLength } from "../shell/useTyped";
 import { lengthText, lengthWithUnit, useUnit } from "../units/units";
 import { FootPicture } from "./FootPicture";
 import { today } from "./today";
@@ -72,7 +72,7 @@ export function Measure({
 
 function Add({ wearer, side, what, label }: { wearer: string; side: Side; what: string; label: string }) {
   const unit = useUnit();
-  const { typed, setTyped, send } = useTyped(`measure ${wearer} ${side} ${what}`);
+  const { typed, setTyped, send } = useTypedLength(`measure ${wearer} ${side} ${what}`);
   const [day, setDay] = useState(today());
   const [guessed, setGuessed] = useState(false);
   const add = useAddMeasurement(wearer);

@@ -5,6 +5,7 @@ import { type Side, useAddTracing, useMeasured, useWearer } from "../api/feet";
 import { useSheets } from "../api/reference";
 import { type Picture, readPicture } from "../shell/picture";
 import { usePageTitle } from "../shell/usePageTitle";
+import { carried, useCarried } from "../units/carry";
 import { lengthText, lengthWithUnit, useUnit } from "../units/units";
 import { MarkedPicture } from "./MarkedPicture";
 import { marksFor, marksOf, type Placed } from "./marks";
@@ -89,6 +90,7 @@ function Measuring({ picture, id, side }: { picture: Picture; id: string; side: 
   const sheets = useSheets();
   const [scale, setScale] = useState("a4");
   const [apart, setApart] = useState(unit === "cm" ? "20" : "8");
+  useCarried((from) => setApart(carried(apart, from)));
   const [placed, setPlaced] = useState<Placed>({});
   const [day, setDay] = useState(today());
   const add = useAddTracing(id);

@@ -2,6 +2,7 @@ import { Button, Input, Select } from "antd";
 import { useDeferredValue, useState } from "react";
 import type { Schemas } from "../api/client";
 import { faultText } from "../api/client";
+import { carried, useCarried } from "../units/carry";
 import { useUnit } from "../units/units";
 import { useKnitting } from "./context";
 import { Otherwise, saidOf, type Typed } from "./Otherwise";
@@ -38,6 +39,10 @@ export function Happened({
   const [length, setLength] = useState("");
   const settled = useDeferredValue(length);
   const [toHeel, setToHeel] = useState("");
+  useCarried((from) => {
+    setLength(carried(length, from));
+    setToHeel(carried(toHeel, from));
+  });
   const [typed, setTyped] = useState<Typed>({});
   const flap = useKnitting((s) => rowsOf(s.view, sock).some((r) => r.section === "gusset"));
   const wedge = useKnitting(
@@ -142,8 +147,8 @@ export function Happened({
                 if (tried && ask.data?.plans) {
                   record("note", sock, row, {
                     text: [
-                      `Tried on${length && `: ${length} ${unit} from the tip`}`,
-                      ...(toHeel ? [`${toHeel} ${unit} to the heel's place`] : []),
+                      `Tried on${length && `: ${carried(length, unit)} from the tip`}`,
+                      ...(toHeel ? [`${carried(toHeel, unit)} to the heel's place`] : []),
                       ask.data.text,
                     ].join(". "),
                   });

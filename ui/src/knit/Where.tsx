@@ -3,6 +3,7 @@ import { Button, Input, Select } from "antd";
 import { useState } from "react";
 import { answered, client, faultText, type Schemas } from "../api/client";
 import { FabricDrawing } from "../drawing/FabricDrawing";
+import { carried, useCarried } from "../units/carry";
 import { useUnit } from "../units/units";
 import { useKnitting } from "./context";
 import { rowsOf } from "./store";
@@ -34,6 +35,16 @@ export function Where({ sock, row, close }: { sock: number; row: number; close: 
   const rows = useKnitting((s) => rowsOf(s.view, sock));
   const record = useKnitting((s) => s.record);
   const [typed, setTyped] = useState<Record<string, string>>({});
+  useCarried((from) =>
+    setTyped((now) =>
+      Object.fromEntries(
+        Object.entries(now).map(([name, text]) => [
+          name,
+          name === "length" || name === "up" ? carried(text, from) : text,
+        ]),
+      ),
+    ),
+  );
   const [asks, setAsks] = useState<Question[]>([]);
   const stripes = useKnitting((s) => s.tally.stripes);
   const seen = seenOf(asks, typed);

@@ -2,7 +2,8 @@ import { useMutation } from "@tanstack/react-query";
 import { Button, Input, Select } from "antd";
 import { useState } from "react";
 import { answered, client, faultText } from "../api/client";
-import { countText, metresOf, useUnit, yarnUnit, yarnWithUnit } from "../units/units";
+import { useCarried } from "../units/carry";
+import { countText, metresOf, useUnit, yarnText, yarnUnit, yarnWithUnit } from "../units/units";
 import { useKnitting } from "./context";
 import { useReplan } from "./useReplan";
 
@@ -118,6 +119,12 @@ function Stripes({ sock, row }: { sock: number; row: number }) {
   const [repeat, setRepeat] = useState("");
   const [began, setBegan] = useState("");
   const unit = useUnit();
+  useCarried((from) => {
+    const typed = Number(repeat.replace(",", "."));
+    if (typed > 0) {
+      setRepeat(yarnText(metresOf(typed, from), unit));
+    }
+  });
   const metres = metresOf(Number(repeat.replace(",", ".")), unit);
   const good = metres > 0 && metres <= 100;
   return (

@@ -4,6 +4,7 @@ import { useNavigate } from "react-router";
 import { type Book, useAddNeedle, useAddSwatch, useAddYarn } from "../api/book";
 import { Refusal } from "../api/client";
 import { useDraftOf } from "../shell/useDraft";
+import { carried, useCarried } from "../units/carry";
 import { useUnit, yarnUnit } from "../units/units";
 import { forms } from "./names";
 
@@ -20,6 +21,9 @@ export function NewSwatch({ book }: { book: Book }) {
   const [form, setForm] = useState<"round" | "flat" | "sock">("round");
   const [washed, setWashed] = useState(false);
   const { text: made, type: setMade, done } = useDraftOf("new swatch", blanks[unit]);
+  useCarried((from) =>
+    setMade(made === blanks[from] ? blanks[unit] : { ...made, ball_m: carried(made.ball_m, yarnUnit(from)) }),
+  );
   const addYarn = useAddYarn();
   const addNeedle = useAddNeedle();
   const addSwatch = useAddSwatch();

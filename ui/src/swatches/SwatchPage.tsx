@@ -21,6 +21,7 @@ import { usePageTitle } from "../shell/usePageTitle";
 import { useTakeOut } from "../shell/useTakeOut";
 import { useTyped } from "../shell/useTyped";
 import { Term } from "../terms/Term";
+import { carried, suffixOf, useCarried } from "../units/carry";
 import { gaugeText, gaugeWidth, lengthWithUnit, useUnit } from "../units/units";
 import { forms } from "./names";
 import { SpreadPlot } from "./SpreadPlot";
@@ -165,6 +166,7 @@ function AddReading({ id, what }: { id: string; what: "stitches" | "rounds" }) {
   const unit = useUnit();
   const { typed, setTyped, send } = useTyped(`reading ${id} ${what}`);
   const [width, setWidth] = useState("");
+  useCarried((from) => setWidth(carried(width, from)));
   const add = useAddReading(id);
   const faults = add.error instanceof Refusal ? (add.error.problem.errors ?? []) : [];
   const usual = unit === "cm" ? "10" : "4";
@@ -204,6 +206,7 @@ function AddReading({ id, what }: { id: string; what: "stitches" | "rounds" }) {
 function Aim({ id }: { id: string }) {
   const unit = useUnit();
   const [stitches, setStitches] = useState("");
+  useCarried((from) => setStitches(carried(stitches, suffixOf("gauge.", from))));
   const aim = useAim(id);
   return (
     <section className="aim">
