@@ -12,10 +12,12 @@ NPM := npm --prefix ui
 QUIET_NPM := --no-audit --no-fund --loglevel=error
 PORT ?= 7768
 FUZZTIME ?= 15s
+# Every folder with Go of ours.
+GO_FOLDERS := archive cmd demo export http load pdf scale sock sqlite svg visit ui/embed.go
 
 export PLAYWRIGHT_SKIP_BROWSER_DOWNLOAD = 1
 
-.PHONY: help demo build trial ui test proof go-test fuzz lint e2e bench latency load screenshots tools chromium poppler format clean
+.PHONY: help demo build trial ui test proof reach vulnerable go-test fuzz lint e2e bench latency load screenshots tools chromium poppler format clean
 
 help:
 	@echo "make demo         build everything and start it with made-up socks"
@@ -58,7 +60,7 @@ demo: build
 
 lint: tools ui/node_modules/.installed
 	@echo "== gofmt, go vet, staticcheck"
-	@test -z "$$(gofmt -l archive cmd demo export http load pdf scale sock sqlite svg visit ui/embed.go)" || { echo "These files need gofmt:"; gofmt -l archive cmd demo export http load pdf scale sock sqlite svg visit ui/embed.go; exit 1; }
+	@test -z "$$(gofmt -l $(GO_FOLDERS))" || { echo "These files need gofmt:"; gofmt -l $(GO_FOLDERS); exit 1; }
 	@go vet ./...
 	@go tool staticcheck ./...
 	@echo "== Biome, TypeScript, generated types"
@@ -115,7 +117,23 @@ proof: tools
 	@echo "== 300 socks put on feet"
 	@go test -tags proof ./sock/worn -run Three -v -timeout 60m
 	@$(MAKE) --no-print-directory fuzz FUZZTIME=1000000x
+	@echo "== what shares memory between hands"
+	@go test -race ./http ./sqlite ./cmd/... ./archive ./scale ./sock/knitting ./sock/worn -short -timeout 60m
+	@echo "== everything that the API allows, and copies put back under taps, at length"
+	@ACORNSTEP_PROOF=1 go test ./http ./sqlite ./cmd/... -run 'Allows|Restored|Restore' -timeout 60m
+	@$(MAKE) --no-print-directory reach
+	@$(MAKE) --no-print-directory vulnerable
 	@$(MAKE) --no-print-directory load
+
+reach: build trial chromium
+	@echo "== every screen in both lights on every width"
+	@REACH=whole ui/node_modules/.bin/playwright test --config e2e/playwright.config.ts reach
+
+# Known vulnerabilities are looked up where the machine reaches the lists; where it does not, it says so.
+vulnerable: tools ui/node_modules/.installed
+	@echo "== known vulnerabilities, where their lists can be reached"
+	@$(NPM) audit --omit=dev --audit-level=high || echo "npm's list was not reached, or names something: see above"
+	@go run golang.org/x/vuln/cmd/govulncheck@latest ./... || echo "Go's list was not reached, or names something: see above"
 
 bench: tools
 	@go test ./sock/... -run '^$$' -bench . -benchmem
@@ -134,7 +152,7 @@ ui/public/sample-tracing.jpg: build trial chromium
 	@ui/node_modules/.bin/playwright test --config e2e/screenshots.config.ts sample
 
 format: ui/node_modules/.installed
-	@gofmt -w cmd demo export http load scale sock sqlite ui/embed.go
+	@gofmt -w $(GO_FOLDERS)
 	@$(NPM) run --silent format
 
 clean:
