@@ -120,7 +120,7 @@ proof: tools
 	@echo "== what shares memory between hands"
 	@go test -race ./http ./sqlite ./cmd/... ./archive ./scale ./sock/knitting ./sock/worn -short -timeout 60m
 	@echo "== everything that the API allows, and copies put back under taps, at length"
-	@ACORNSTEP_PROOF=1 go test ./http ./sqlite ./cmd/... -run 'Allows|Restored|Restore' -timeout 60m
+	@ACORNSTEP_PROOF=1 go test ./http ./sqlite ./archive ./cmd/... -run 'Allows|Restored|Restore|Spoiled' -timeout 60m
 	@$(MAKE) --no-print-directory reach
 	@$(MAKE) --no-print-directory vulnerable
 	@$(MAKE) --no-print-directory load

@@ -1,11 +1,15 @@
 package sqlite
 
 import (
+	"bufio"
 	"context"
 	"database/sql"
 	"errors"
+	"fmt"
 	"io/fs"
+	"math/rand/v2"
 	"os"
+	"os/exec"
 	"path/filepath"
 	"testing"
 	"time"
@@ -213,4 +217,85 @@ func TestCopiesAreMadeWhateverTheClockWas(t *testing.T) {
 	again, err = Copies(copies)
 	require.NoError(t, err)
 	assert.Len(t, again, 5, "nothing changed since")
+}
+
+// restoreForEver puts a copy in place, and what was there back again, until it is killed.
+func restoreForEver(copied, data string) {
+	for n := 0; ; n++ {
+		aside, err := Restore(context.Background(), copied, data, time.Unix(int64(os.Getpid()), 0).Add(time.Duration(n)*time.Second))
+		if err != nil {
+			fmt.Println("error", err)
+			return
+		}
+		fmt.Println(n)
+		if err := os.Remove(aside); err != nil {
+			fmt.Println("error", err)
+			return
+		}
+	}
+}
+
+// kills is how often a program is killed while it puts a copy in place: every day a few times, and two hundred for a proof.
+func kills() int {
+	if os.Getenv("ACORNSTEP_PROOF") != "" {
+		return 200
+	}
+	return 12
+}
+
+// Whenever the program is killed while it puts a copy in place: there is a data file, it is whole, it has every tap of the copy, nobody who was shut out
+// since is in it, and what was left half made goes.
+func TestAKilledRestoreLosesAndRevivesNothing(t *testing.T) {
+	folder := t.TempDir()
+	data, copied := filepath.Join(folder, "socks.db"), filepath.Join(folder, "kept", "copy.db")
+	require.NoError(t, os.Mkdir(filepath.Dir(copied), 0o700))
+	store := open(t, data)
+	sock, err := store.Add(t.Context(), roofSocks())
+	require.NoError(t, err)
+	require.NoError(t, store.AddEdition(t.Context(), sock.ID, edition(t, 150), [2]int{}))
+	for n := range 60 {
+		tell(t, store, sock.ID, rowDone(fmt.Sprint("t", n), int64(n+1)))
+	}
+	guest := visit.Visit{Hash: "lost phone", Key: "key", Device: "phone", Began: evening, Seen: evening, Ends: time.Now().Add(time.Hour)}
+	require.NoError(t, store.KeepVisit(t.Context(), guest))
+	_, err = Backup(t.Context(), data, copied)
+	require.NoError(t, err)
+	require.NoError(t, store.EndVisit(t.Context(), guest.Hash))
+	require.NoError(t, store.Close())
+	chance := rand.New(rand.NewPCG(23, 11))
+	restores := 0
+	for range kills() {
+		child := exec.Command(os.Args[0])
+		child.Env = append(os.Environ(), "ACORNSTEP_TEST_RESTORER="+copied+"|"+data)
+		said, err := child.StdoutPipe()
+		require.NoError(t, err)
+		require.NoError(t, child.Start())
+		lines := bufio.NewScanner(said)
+		for range 1 + chance.IntN(3) {
+			require.True(t, lines.Scan())
+			require.NotContains(t, lines.Text(), "error")
+			restores++
+		}
+		time.Sleep(time.Duration(chance.IntN(25_000)) * time.Microsecond)
+		require.NoError(t, child.Process.Kill())
+		_ = child.Wait()
+
+		taken, err := TakeBack(data)
+		require.NoError(t, err)
+		require.Empty(t, taken, "there is always a data file")
+		there, err := Open(t.Context(), data, time.Now)
+		require.NoError(t, err)
+		events, _, err := there.Events(t.Context(), sock.ID, 0)
+		require.NoError(t, err)
+		require.Len(t, events, 60)
+		visits, err := there.Visits(t.Context(), "key")
+		require.NoError(t, err)
+		require.Empty(t, visits, "who was shut out stays out")
+		require.NoError(t, there.Close())
+	}
+	require.NoError(t, Sweep(data, time.Now().Add(2*leftAfter)))
+	left, err := filepath.Glob(filepath.Join(folder, ".acornstep-*"))
+	require.NoError(t, err)
+	assert.Empty(t, left)
+	t.Logf("%d kills during or after %d restores", kills(), restores)
 }

@@ -31,6 +31,10 @@ func TestMain(m *testing.M) {
 		tapForEver(path, sockID)
 		return
 	}
+	if copied, data, found := strings.Cut(os.Getenv("ACORNSTEP_TEST_RESTORER"), "|"); found {
+		restoreForEver(copied, data)
+		return
+	}
 	os.Exit(m.Run())
 }
 

@@ -1,6 +1,7 @@
 package main
 
 import (
+	"os"
 	"path/filepath"
 	"testing"
 	"time"
@@ -61,4 +62,20 @@ func TestBackupNeedsAFileAndSocks(t *testing.T) {
 	none, err := filepath.Glob(filepath.Join(folder, "*"))
 	require.NoError(t, err)
 	assert.Empty(t, none)
+}
+
+// Of a file of which only the first page is left nothing can be saved: it is said, and the status is not that of a success.
+func TestMendingThatSavesNothingSaysSo(t *testing.T) {
+	folder := t.TempDir()
+	data, mended := filepath.Join(folder, "socks.db"), filepath.Join(folder, "mended.db")
+	store, err := sqlite.Open(t.Context(), data, time.Now)
+	require.NoError(t, err)
+	require.NoError(t, demo.Fill(t.Context(), store))
+	require.NoError(t, store.Close())
+	text, err := os.ReadFile(data)
+	require.NoError(t, err)
+	require.NoError(t, os.WriteFile(data, append(text[:4096:4096], make([]byte, len(text)-4096)...), 0o600))
+	status, said, errs := call("", "doctor", "--mend", mended, data)
+	assert.Equal(t, 1, status, errs)
+	assert.Contains(t, said, "Nothing could be saved")
 }
