@@ -81,10 +81,7 @@ func (s *server) packable(c context.Context, id string) (archive.Sock, error) {
 func packedEdition(e *knitting.Edition) archive.Edition {
 	created := e.Created.UTC()
 	packed := archive.Edition{
-		Version: e.Version, Reason: e.Reason, HeelPlace: e.HeelPlace, Places: e.Places, SecondPlaces: e.SecondPlaces, Board: e.Board, Created: &created, Plan: e.Plan, Second: e.Second,
-	}
-	if e.Holds != [2]int{} {
-		packed.Holds = &e.Holds
+		Version: e.Version, Reason: e.Reason, HeelPlace: e.HeelPlace, Places: e.Places, SecondPlaces: e.SecondPlaces, Holds: e.Holds, Board: e.Board, Created: &created, Plan: e.Plan, Second: e.Second,
 	}
 	return packed
 }
@@ -92,13 +89,10 @@ func packedEdition(e *knitting.Edition) archive.Edition {
 // keptEdition is one of an archive as it is kept.
 func keptEdition(e *archive.Edition) *knitting.Edition {
 	kept := &knitting.Edition{
-		Line: knitting.Line{Version: e.Version, Reason: e.Reason}, Plan: e.Plan, Second: e.Second, HeelPlace: e.HeelPlace, Places: e.Places, SecondPlaces: e.SecondPlaces, Board: e.Board,
+		Line: knitting.Line{Version: e.Version, Reason: e.Reason}, Plan: e.Plan, Second: e.Second, HeelPlace: e.HeelPlace, Places: e.Places, SecondPlaces: e.SecondPlaces, Holds: e.Holds, Board: e.Board,
 	}
 	if e.Created != nil {
 		kept.Created = *e.Created
-	}
-	if e.Holds != nil {
-		kept.Holds = *e.Holds
 	}
 	return kept
 }

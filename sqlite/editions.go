@@ -163,7 +163,7 @@ func keepRows(ctx context.Context, tx *sql.Tx, sockID string, e *knitting.Editio
 // keepPair writes what an edition says of the second sock's places, of the board, and of how far the edition before it holds.
 func keepPair(ctx context.Context, tx *sql.Tx, sockID string, e *knitting.Edition) error {
 	_, err := tx.ExecContext(ctx, `UPDATE plans SET second_places = ?, board = ?, holds = ? WHERE sock_id = ? AND version = ?`,
-		orNull(e.SecondPlaces != nil, e.SecondPlaces), orNull(e.Board != nil, e.Board), orNull(e.Holds != [2]int{}, e.Holds), sockID, e.Version)
+		orNull(e.SecondPlaces != nil, e.SecondPlaces), orNull(e.Board != nil, e.Board), orNull(e.Holds != nil, e.Holds), sockID, e.Version)
 	return err
 }
 

@@ -42,8 +42,8 @@ type Edition struct {
 	SecondPlaces []int
 	// Holds is, for each sock, up to how many rows done the edition before it and this one are the same sock: what is
 	// knitted, and what is to be knitted alike. A tick of the edition before that says more was made on rows that became
-	// others. 0 for the first edition, and where nobody kept it: then every tick is taken as it is.
-	Holds [2]int
+	// others. Nil for the first edition, and where nobody kept it: then every tick is taken as it is.
+	Holds *[2]int
 	// Steps are what every edition up to this one says of the places of the one before it, by version; filled in when an edition is read again.
 	Steps []logbook.Step
 	// Board is the design as the board had it when this was decided, without what was counted on the needles; nil when nobody kept it.

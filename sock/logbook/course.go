@@ -40,8 +40,8 @@ type Step struct {
 	Places []int
 	// Second are those of the second sock where they are others.
 	Second []int
-	// Holds is, for each sock, up to how many rows done both versions are the same sock; 0 where nobody kept it.
-	Holds [2]int
+	// Holds is, for each sock, up to how many rows done both versions are the same sock; nil where nobody kept it.
+	Holds *[2]int
 }
 
 // PlacesOf are those of a sock, 1 or 2.
@@ -94,8 +94,9 @@ func holdsOf(steps []Step, sock int) []int {
 		}
 		next := &steps[v+1]
 		places := next.PlacesOf(sock)
-		if holds[v] = next.Holds[sock-1]; holds[v] == 0 || len(places) == 0 {
-			holds[v] = forEver
+		holds[v] = forEver
+		if next.Holds != nil && len(places) > 0 {
+			holds[v] = next.Holds[sock-1]
 		}
 		if len(places) == 0 {
 			continue
