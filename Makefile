@@ -13,11 +13,11 @@ QUIET_NPM := --no-audit --no-fund --loglevel=error
 PORT ?= 7768
 FUZZTIME ?= 15s
 # Every folder with Go of ours.
-GO_FOLDERS := archive cmd demo export http load pdf scale sock sqlite svg visit ui/embed.go
+GO_FOLDERS := archive cmd demo export load pdf scale sock sqlite svg visit web ui/embed.go
 
 export PLAYWRIGHT_SKIP_BROWSER_DOWNLOAD = 1
 
-.PHONY: help demo build trial ui test proof reach vulnerable go-test fuzz lint e2e bench latency load screenshots tools chromium poppler format clean
+.PHONY: help demo build trial ui house test proof reach vulnerable go-test fuzz lint e2e bench latency load screenshots tools chromium poppler format clean
 
 help:
 	@echo "make demo         build everything and start it with made-up socks"
@@ -28,6 +28,7 @@ help:
 	@echo "make load         let 50 devices tap on 10,000 socks and count what is lost; measure memory where many ask for much at once"
 	@echo "make latency      measure from a key or a drag to the drawing"
 	@echo "make screenshots  take the pictures in docs/screenshots anew"
+	@echo "make house        draw the picture of the house in docs/architecture.md anew"
 	@echo "make format       format the code"
 
 tools:
@@ -73,7 +74,7 @@ go-test: tools poppler
 	@echo "== Go tests"
 	@go test ./...
 	@echo "== Go tests, with techniques that are there to be tried only"
-	@go test -tags trial ./sock/knit ./sock/advise ./sock/check ./sock/knitting
+	@go test -tags trial ./sock/craft/knit ./sock/judge/advise ./sock/craft/check ./sock/needles/knitting
 
 fuzz: tools
 	@echo "== fuzzing every reader for $(FUZZTIME)"
@@ -105,22 +106,22 @@ e2e: build trial chromium
 test: tools build lint go-test fuzz e2e
 
 # Packages whose properties are drawn at random, and how many draws a proof takes of each.
-PROPERTIES := ./sock/advise ./sock/fabric ./sock/hands ./sock/instructions ./sock/chart ./sock/words ./sock/knit ./sock/knitting ./sock/needle ./sock/replan ./sock/position ./sock/shape ./sock/tally ./sock/logbook ./sock/yarn ./sock/fit ./sock/handle ./sock/whereami ./sock/practice ./sock/foot ./sock/cloth
+PROPERTIES := ./sock/judge/advise ./sock/cloth/fabric ./sock/said/hands ./sock/said/instructions ./sock/cloth/chart ./sock/said/words ./sock/craft/knit ./sock/needles/knitting ./sock/rows/needle ./sock/needles/replan ./sock/said/position ./sock/cloth/shape ./sock/needles/tally ./sock/needles/logbook ./sock/papers/yarn ./sock/judge/fit ./sock/judge/handle ./sock/needles/whereami ./sock/teach/practice ./sock/cloth/foot ./sock/cloth/cloth
 PROOF_CHECKS ?= 3000
 
 proof: tools
 	@echo "== properties, $(PROOF_CHECKS) draws each"
 	@go test $(PROPERTIES) -timeout 60m -rapid.checks=$(PROOF_CHECKS)
-	@go test -tags trial ./sock/knit -timeout 60m -rapid.checks=$(PROOF_CHECKS)
+	@go test -tags trial ./sock/craft/knit -timeout 60m -rapid.checks=$(PROOF_CHECKS)
 	@echo "== what happens to one sock of a pair, 20,000 draws"
-	@go test ./sock/replan -run EitherSock -timeout 60m -rapid.checks=20000
+	@go test ./sock/needles/replan -run EitherSock -timeout 60m -rapid.checks=20000
 	@echo "== 300 socks put on feet"
-	@go test -tags proof ./sock/worn -run Three -v -timeout 60m
+	@go test -tags proof ./sock/cloth/worn -run Three -v -timeout 60m
 	@$(MAKE) --no-print-directory fuzz FUZZTIME=1000000x
 	@echo "== what shares memory between hands"
-	@go test -race ./http ./sqlite ./cmd/... ./archive ./scale ./sock/knitting ./sock/worn -short -timeout 60m
+	@go test -race ./web ./sqlite ./cmd/... ./archive ./scale ./sock/needles/knitting ./sock/cloth/worn -short -timeout 60m
 	@echo "== everything that the API allows, and copies put back under taps, at length"
-	@ACORNSTEP_PROOF=1 go test ./http ./sqlite ./archive ./cmd/... -run 'Allows|Restored|Restore|Spoiled' -timeout 60m
+	@ACORNSTEP_PROOF=1 go test ./web ./sqlite ./archive ./cmd/... -run 'Allows|Restored|Restore|Spoiled' -timeout 60m
 	@$(MAKE) --no-print-directory reach
 	@$(MAKE) --no-print-directory vulnerable
 	@$(MAKE) --no-print-directory load
@@ -140,6 +141,9 @@ bench: tools
 
 screenshots: build trial chromium poppler
 	@ui/node_modules/.bin/playwright test --config e2e/screenshots.config.ts screenshots
+
+house: tools
+	@go test ./cmd/acornstep -run ThePageShowsTheHouse -update
 
 load: build
 	@go run ./load

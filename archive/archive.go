@@ -10,10 +10,10 @@ import (
 	"slices"
 	"time"
 
-	"acornstep/sock/design"
-	"acornstep/sock/draft"
-	"acornstep/sock/logbook"
-	"acornstep/sock/plan"
+	"acornstep/sock/needles/logbook"
+	"acornstep/sock/papers/design"
+	"acornstep/sock/papers/draft"
+	"acornstep/sock/papers/plan"
 )
 
 // The format of a manifest.

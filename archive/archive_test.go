@@ -15,10 +15,10 @@ import (
 	"github.com/stretchr/testify/assert"
 	"github.com/stretchr/testify/require"
 
-	"acornstep/sock/design"
-	"acornstep/sock/draft"
-	"acornstep/sock/knit"
-	"acornstep/sock/logbook"
+	"acornstep/sock/craft/knit"
+	"acornstep/sock/needles/logbook"
+	"acornstep/sock/papers/design"
+	"acornstep/sock/papers/draft"
 )
 
 // photo is a picture as a device makes it; an archive carries its bytes, whatever they show.

@@ -13,10 +13,10 @@ import (
 	"regexp"
 	"strings"
 
-	"acornstep/sock/check"
-	"acornstep/sock/design"
-	"acornstep/sock/document"
-	"acornstep/sock/plan"
+	"acornstep/sock/craft/check"
+	"acornstep/sock/figures/document"
+	"acornstep/sock/papers/design"
+	"acornstep/sock/papers/plan"
 )
 
 // names are those that a file of an archive can have.

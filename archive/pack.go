@@ -15,7 +15,7 @@ import (
 	"strings"
 	"time"
 
-	"acornstep/sock/logbook"
+	"acornstep/sock/needles/logbook"
 )
 
 // content are files before they are packed.

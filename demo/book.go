@@ -4,10 +4,10 @@ import (
 	"context"
 	"fmt"
 
-	"acornstep/sock/day"
-	"acornstep/sock/feet"
-	"acornstep/sock/measure"
-	"acornstep/sock/swatch"
+	"acornstep/sock/figures/day"
+	"acornstep/sock/figures/measure"
+	"acornstep/sock/papers/swatch"
+	"acornstep/sock/people/feet"
 	"acornstep/sqlite"
 )
 

@@ -6,11 +6,11 @@ import (
 	"context"
 	"fmt"
 
-	"acornstep/sock/basket"
-	"acornstep/sock/board"
-	"acornstep/sock/draft"
-	"acornstep/sock/feet"
-	"acornstep/sock/measure"
+	"acornstep/sock/figures/measure"
+	"acornstep/sock/judge/board"
+	"acornstep/sock/papers/basket"
+	"acornstep/sock/papers/draft"
+	"acornstep/sock/people/feet"
 	"acornstep/sqlite"
 )
 

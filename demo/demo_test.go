@@ -8,11 +8,11 @@ import (
 	"github.com/stretchr/testify/assert"
 	"github.com/stretchr/testify/require"
 
-	"acornstep/sock/check"
-	"acornstep/sock/draft"
-	"acornstep/sock/knit"
-	"acornstep/sock/logbook"
-	"acornstep/sock/measure"
+	"acornstep/sock/craft/check"
+	"acornstep/sock/craft/knit"
+	"acornstep/sock/figures/measure"
+	"acornstep/sock/needles/logbook"
+	"acornstep/sock/papers/draft"
 	"acornstep/sqlite"
 )
 

@@ -5,11 +5,11 @@ import (
 	"fmt"
 	"time"
 
-	"acornstep/sock/basket"
-	"acornstep/sock/draft"
-	"acornstep/sock/knitting"
-	"acornstep/sock/logbook"
-	"acornstep/sock/measure"
+	"acornstep/sock/figures/measure"
+	"acornstep/sock/needles/knitting"
+	"acornstep/sock/needles/logbook"
+	"acornstep/sock/papers/basket"
+	"acornstep/sock/papers/draft"
 	"acornstep/sqlite"
 )
 

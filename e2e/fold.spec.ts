@@ -5,7 +5,7 @@ import { type Courses, type Event, merge, type Place, places, standing, today } 
 // The browser's log comes to the same places as the server's, for the same
 // events heard in any order.
 test("the browser folds events as the server does", () => {
-  const file = new URL("../sock/logbook/testdata/places.json", import.meta.url);
+  const file = new URL("../sock/needles/logbook/testdata/places.json", import.meta.url);
   const vectors: { events: Event[]; course: Courses; places: [Place, Place] }[] = JSON.parse(
     readFileSync(file, "utf8"),
   );

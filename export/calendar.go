@@ -6,7 +6,7 @@ import (
 	"strings"
 	"time"
 
-	"acornstep/sock/day"
+	"acornstep/sock/figures/day"
 )
 
 // Entry is something on whole days of the calendar, the last one included.

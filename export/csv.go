@@ -9,8 +9,8 @@ import (
 	"time"
 	"unicode"
 
-	"acornstep/sock/logbook"
-	"acornstep/sock/needle"
+	"acornstep/sock/needles/logbook"
+	"acornstep/sock/rows/needle"
 )
 
 // CSV writes a log as a table, one event a line, those that were taken back

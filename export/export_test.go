@@ -9,8 +9,8 @@ import (
 	"github.com/stretchr/testify/assert"
 	"github.com/stretchr/testify/require"
 
-	"acornstep/sock/logbook"
-	"acornstep/sock/needle"
+	"acornstep/sock/needles/logbook"
+	"acornstep/sock/rows/needle"
 )
 
 func TestNotesWithCommasAndFormulasAreQuoted(t *testing.T) {

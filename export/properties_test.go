@@ -11,9 +11,9 @@ import (
 	"github.com/stretchr/testify/require"
 	"pgregory.net/rapid"
 
-	"acornstep/sock/day"
-	"acornstep/sock/logbook"
-	"acornstep/sock/needle"
+	"acornstep/sock/figures/day"
+	"acornstep/sock/needles/logbook"
+	"acornstep/sock/rows/needle"
 )
 
 // Whatever somebody writes into a note, the table reads back as it was, a column for a column.

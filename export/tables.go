@@ -10,11 +10,11 @@ import (
 	"strconv"
 	"strings"
 
-	"acornstep/sock/day"
-	"acornstep/sock/document"
-	"acornstep/sock/feet"
-	"acornstep/sock/measure"
-	"acornstep/sock/swatch"
+	"acornstep/sock/figures/day"
+	"acornstep/sock/figures/document"
+	"acornstep/sock/figures/measure"
+	"acornstep/sock/papers/swatch"
+	"acornstep/sock/people/feet"
 )
 
 // columnsOfFeet are those of a table of measurements; the first four have to be there when it is read.

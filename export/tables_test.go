@@ -6,8 +6,8 @@ import (
 	"github.com/stretchr/testify/assert"
 	"github.com/stretchr/testify/require"
 
-	"acornstep/sock/feet"
-	"acornstep/sock/swatch"
+	"acornstep/sock/papers/swatch"
+	"acornstep/sock/people/feet"
 )
 
 // What is written is read again as it was.

@@ -7,7 +7,7 @@ import (
 	"fmt"
 	"io"
 	"net"
-	nethttp "net/http"
+	"net/http"
 	"os"
 	"os/exec"
 	"path/filepath"
@@ -19,10 +19,10 @@ import (
 	"time"
 
 	"acornstep/demo"
-	"acornstep/http"
-	"acornstep/sock/basket"
-	"acornstep/sock/logbook"
+	"acornstep/sock/needles/logbook"
+	"acornstep/sock/papers/basket"
 	"acornstep/sqlite"
+	"acornstep/web"
 )
 
 // heavySocks are in the basket whose memory is measured.
@@ -138,7 +138,7 @@ func measured(program, folder, tapped, name string, do func(base string) (string
 	defer func() { _ = child.Process.Kill(); _ = child.Wait() }()
 	base := "http://" + address
 	for range 100 {
-		if status, err := get(base + "/api/health"); err == nil && status == nethttp.StatusOK {
+		if status, err := get(base + "/api/health"); err == nil && status == http.StatusOK {
 			break
 		}
 		time.Sleep(50 * time.Millisecond)
@@ -150,7 +150,7 @@ func measured(program, folder, tapped, name string, do func(base string) (string
 		for n := 0; !stop.Load(); n++ {
 			e := logbook.Event{ID: fmt.Sprintf("%s-%d-%d", strings.ReplaceAll(name, " ", "-")[:12], child.Process.Pid, n), Device: "heavy", Clock: int64(200 + n), At: time.Now().UnixMilli(), Kind: logbook.RowDone, Version: 1, Sock: 1, Row: n % 180}
 			began := time.Now()
-			if err := call(nethttp.MethodPost, base+"/api/socks/"+tapped+"/events", http.NewEvents{Events: []logbook.Event{e}, Brief: true}); err == nil {
+			if err := call(http.MethodPost, base+"/api/socks/"+tapped+"/events", web.NewEvents{Events: []logbook.Event{e}, Brief: true}); err == nil {
 				times = append(times, time.Since(began))
 			}
 			time.Sleep(50 * time.Millisecond)
@@ -209,7 +209,7 @@ func atOnce(n int, ask func(n int) (int, error)) (string, error) {
 }
 
 func get(url string) (int, error) {
-	answer, err := nethttp.Get(url)
+	answer, err := http.Get(url)
 	if err != nil {
 		return 0, err
 	}
@@ -219,7 +219,7 @@ func get(url string) (int, error) {
 }
 
 func post(url string, body []byte) (int, error) {
-	answer, err := nethttp.Post(url, "application/zip", bytes.NewReader(body))
+	answer, err := http.Post(url, "application/zip", bytes.NewReader(body))
 	if err != nil {
 		return 0, err
 	}
@@ -231,7 +231,7 @@ func post(url string, body []byte) (int, error) {
 var linkIn = regexp.MustCompile(`/api/shared/[A-Z0-9]+`)
 
 func lend(base, id string) (string, error) {
-	answer, err := nethttp.Post(base+"/api/socks/"+id+"/shares", "application/json", nil)
+	answer, err := http.Post(base+"/api/socks/"+id+"/shares", "application/json", nil)
 	if err != nil {
 		return "", err
 	}
@@ -246,14 +246,14 @@ func lend(base, id string) (string, error) {
 // parts takes the basket away part by part.
 func parts(base string) (int, error) {
 	for from := "0"; ; {
-		answer, err := nethttp.Get(base + "/api/archive?from=" + from)
+		answer, err := http.Get(base + "/api/archive?from=" + from)
 		if err != nil {
 			return 0, err
 		}
 		_, err = io.Copy(io.Discard, answer.Body)
 		_ = answer.Body.Close()
 		next := answer.Header.Get("Acorn-Step-Next")
-		if err != nil || next == "" || answer.StatusCode != nethttp.StatusOK {
+		if err != nil || next == "" || answer.StatusCode != http.StatusOK {
 			return answer.StatusCode, err
 		}
 		from = next

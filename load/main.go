@@ -20,13 +20,13 @@ import (
 	"testing/fstest"
 	"time"
 
-	nethttp "net/http"
+	"net/http"
 
 	"acornstep/demo"
-	"acornstep/http"
-	"acornstep/sock/basket"
-	"acornstep/sock/logbook"
+	"acornstep/sock/needles/logbook"
+	"acornstep/sock/papers/basket"
 	"acornstep/sqlite"
+	"acornstep/web"
 )
 
 func main() {
@@ -68,7 +68,7 @@ func run(socks, events, devices, seconds int) error {
 	if err != nil {
 		return err
 	}
-	handler, err := http.New(http.Options{
+	handler, err := web.New(web.Options{
 		Basket: store, Feet: store, Swatches: store, Logbook: store, Keeper: store, Discards: store, Importer: store, Shares: store, Interface: fstest.MapFS{}, Log: slog.New(slog.DiscardHandler), Release: "load", Now: time.Now,
 	})
 	if err != nil {
@@ -137,7 +137,7 @@ func open(path string) error {
 	var times []time.Duration
 	for range 20 {
 		began := time.Now()
-		if err := call(nethttp.MethodGet, path+"/knit", nil); err != nil {
+		if err := call(http.MethodGet, path+"/knit", nil); err != nil {
 			return err
 		}
 		times = append(times, time.Since(began))
@@ -146,7 +146,7 @@ func open(path string) error {
 	times = nil
 	for range 20 {
 		began := time.Now()
-		if err := call(nethttp.MethodPost, path+"/where", map[string]any{"logged": 40, "unit": "cm", "seen": map[string]any{"needle1": 32, "right": 3, "left": 3}}); err != nil {
+		if err := call(http.MethodPost, path+"/where", map[string]any{"logged": 40, "unit": "cm", "seen": map[string]any{"needle1": 32, "right": 3, "left": 3}}); err != nil {
 			return err
 		}
 		times = append(times, time.Since(began))
@@ -164,18 +164,18 @@ func call(method, url string, question any) error {
 		}
 		body = bytes.NewReader(text)
 	}
-	request, err := nethttp.NewRequest(method, url, body)
+	request, err := http.NewRequest(method, url, body)
 	if err != nil {
 		return err
 	}
 	request.Header.Set("Content-Type", "application/json")
-	response, err := nethttp.DefaultClient.Do(request)
+	response, err := http.DefaultClient.Do(request)
 	if err != nil {
 		return err
 	}
 	defer response.Body.Close()
 	text, err := io.ReadAll(response.Body)
-	if err == nil && response.StatusCode != nethttp.StatusOK {
+	if err == nil && response.StatusCode != http.StatusOK {
 		err = fmt.Errorf("%s: %s %.200s", url, response.Status, text)
 	}
 	return err
@@ -197,7 +197,7 @@ func tapAll(ctx context.Context, store *sqlite.Store, sock basket.Sock, path str
 				<-ticker.C
 				e := logbook.Event{ID: fmt.Sprintf("tap-%d-%d", d, n), Device: fmt.Sprintf("device-%d", d), Clock: int64(openedEvents + n), At: time.Now().UnixMilli(), Kind: logbook.RowDone, Version: 1, Sock: 1, Row: n % 180}
 				began := time.Now()
-				err := call(nethttp.MethodPost, path+"/events", http.NewEvents{Events: []logbook.Event{e}, Brief: true})
+				err := call(http.MethodPost, path+"/events", web.NewEvents{Events: []logbook.Event{e}, Brief: true})
 				took := time.Since(began)
 				mu.Lock()
 				times = append(times, took)

@@ -4,7 +4,7 @@ import (
 	"slices"
 	"strconv"
 
-	"acornstep/sock/chart"
+	"acornstep/sock/cloth/chart"
 )
 
 // Cells are so large at most, in millimetres, and so small that two charts stand beside each other where they can; the numbers of the rows have room beside them.

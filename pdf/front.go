@@ -4,7 +4,7 @@ import (
 	"fmt"
 	"strings"
 
-	"acornstep/sock/leaflet"
+	"acornstep/sock/teach/leaflet"
 )
 
 // front is what it will be, beside its drawing, and what lies ready.

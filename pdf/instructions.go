@@ -3,7 +3,7 @@ package pdf
 import (
 	"strings"
 
-	"acornstep/sock/instructions"
+	"acornstep/sock/said/instructions"
 )
 
 // box is a square to tick, as high as a letter.

@@ -6,7 +6,7 @@ import (
 	"strconv"
 	"strings"
 
-	"acornstep/sock/hands"
+	"acornstep/sock/said/hands"
 )
 
 // moves are the new ones in two columns, each a strip of its drawn steps with the words below.

@@ -10,7 +10,7 @@ import (
 
 	"codeberg.org/go-pdf/fpdf"
 
-	"acornstep/sock/leaflet"
+	"acornstep/sock/teach/leaflet"
 )
 
 // Papers are the sizes of paper that a pattern is printed on.

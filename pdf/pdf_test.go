@@ -15,12 +15,12 @@ import (
 	"github.com/stretchr/testify/assert"
 	"github.com/stretchr/testify/require"
 
-	"acornstep/sock/design"
-	"acornstep/sock/instructions"
-	"acornstep/sock/knit"
-	"acornstep/sock/leaflet"
-	"acornstep/sock/measure"
-	"acornstep/sock/needle"
+	"acornstep/sock/craft/knit"
+	"acornstep/sock/figures/measure"
+	"acornstep/sock/papers/design"
+	"acornstep/sock/rows/needle"
+	"acornstep/sock/said/instructions"
+	"acornstep/sock/teach/leaflet"
 )
 
 func leafletOf(t testing.TB, name, fields string, every bool) *leaflet.Leaflet {

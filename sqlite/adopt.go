@@ -8,11 +8,11 @@ import (
 	"slices"
 	"time"
 
-	"acornstep/sock/design"
-	"acornstep/sock/knitting"
-	"acornstep/sock/logbook"
-	"acornstep/sock/needle"
-	"acornstep/sock/plan"
+	"acornstep/sock/needles/knitting"
+	"acornstep/sock/needles/logbook"
+	"acornstep/sock/papers/design"
+	"acornstep/sock/papers/plan"
+	"acornstep/sock/rows/needle"
 )
 
 // adopted says once where the rows of a plan come from that an older program kept as a design alone.

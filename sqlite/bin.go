@@ -8,7 +8,7 @@ import (
 	"slices"
 	"time"
 
-	"acornstep/sock/basket"
+	"acornstep/sock/papers/basket"
 )
 
 // discarded is how things of one kind lie in the bin.

@@ -13,7 +13,7 @@ import (
 	"github.com/stretchr/testify/assert"
 	"github.com/stretchr/testify/require"
 
-	"acornstep/sock/logbook"
+	"acornstep/sock/needles/logbook"
 )
 
 // Knitted on every day of fourteen months but the first of each: fourteen days and the second of each of the twelve months before are kept.

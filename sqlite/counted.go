@@ -4,8 +4,8 @@ import (
 	"math"
 	"slices"
 
-	"acornstep/sock/design"
-	"acornstep/sock/needle"
+	"acornstep/sock/papers/design"
+	"acornstep/sock/rows/needle"
 )
 
 // counted is a design counted as the program did when schema 5 was new. Files of schemas before it keep the

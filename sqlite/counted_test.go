@@ -9,10 +9,10 @@ import (
 	"github.com/stretchr/testify/assert"
 	"github.com/stretchr/testify/require"
 
-	"acornstep/sock/design"
-	"acornstep/sock/knitting"
-	"acornstep/sock/logbook"
-	"acornstep/sock/needle"
+	"acornstep/sock/needles/knitting"
+	"acornstep/sock/needles/logbook"
+	"acornstep/sock/papers/design"
+	"acornstep/sock/rows/needle"
 )
 
 // The rows of 360 designs of every kind as the release with schema 5 had them, written down by that release.

@@ -6,9 +6,9 @@ import (
 	"encoding/json"
 	"fmt"
 
-	"acornstep/sock/check"
-	"acornstep/sock/logbook"
-	"acornstep/sock/plan"
+	"acornstep/sock/craft/check"
+	"acornstep/sock/needles/logbook"
+	"acornstep/sock/papers/plan"
 )
 
 // mostFindings of one kind are told; a torn page breaks hundreds of rows at once.

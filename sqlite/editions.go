@@ -7,11 +7,11 @@ import (
 	"fmt"
 	"time"
 
-	"acornstep/sock/basket"
-	"acornstep/sock/design"
-	"acornstep/sock/knitting"
-	"acornstep/sock/logbook"
-	"acornstep/sock/plan"
+	"acornstep/sock/needles/knitting"
+	"acornstep/sock/needles/logbook"
+	"acornstep/sock/papers/basket"
+	"acornstep/sock/papers/design"
+	"acornstep/sock/papers/plan"
 )
 
 // Editions lists the versions of the plan a sock is knitted from, the oldest

@@ -5,7 +5,7 @@ import (
 	"database/sql"
 	"fmt"
 
-	"acornstep/sock/feet"
+	"acornstep/sock/people/feet"
 )
 
 var wearers = record[feet.Wearer]{

@@ -9,10 +9,10 @@ import (
 	"github.com/stretchr/testify/assert"
 	"github.com/stretchr/testify/require"
 
-	"acornstep/sock/basket"
-	"acornstep/sock/feet"
-	"acornstep/sock/measure"
-	"acornstep/sock/swatch"
+	"acornstep/sock/figures/measure"
+	"acornstep/sock/papers/basket"
+	"acornstep/sock/papers/swatch"
+	"acornstep/sock/people/feet"
 )
 
 func TestAWearerIsThereAfterReopening(t *testing.T) {

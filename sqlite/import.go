@@ -6,9 +6,9 @@ import (
 	"fmt"
 	"time"
 
-	"acornstep/sock/basket"
-	"acornstep/sock/knitting"
-	"acornstep/sock/logbook"
+	"acornstep/sock/needles/knitting"
+	"acornstep/sock/needles/logbook"
+	"acornstep/sock/papers/basket"
 )
 
 // Import puts a sock that comes from elsewhere into the basket under its own id, with

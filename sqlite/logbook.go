@@ -9,7 +9,7 @@ import (
 	"reflect"
 	"time"
 
-	"acornstep/sock/logbook"
+	"acornstep/sock/needles/logbook"
 )
 
 // tap is a request to write events, and where its answer goes.

@@ -17,10 +17,10 @@ import (
 	"github.com/stretchr/testify/assert"
 	"github.com/stretchr/testify/require"
 
-	"acornstep/sock/basket"
-	"acornstep/sock/design"
-	"acornstep/sock/knitting"
-	"acornstep/sock/logbook"
+	"acornstep/sock/needles/knitting"
+	"acornstep/sock/needles/logbook"
+	"acornstep/sock/papers/basket"
+	"acornstep/sock/papers/design"
 )
 
 func rowDone(id string, clock int64) logbook.Event {

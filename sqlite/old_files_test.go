@@ -11,9 +11,9 @@ import (
 	"github.com/stretchr/testify/assert"
 	"github.com/stretchr/testify/require"
 
-	"acornstep/sock/check"
-	"acornstep/sock/design"
-	"acornstep/sock/logbook"
+	"acornstep/sock/craft/check"
+	"acornstep/sock/needles/logbook"
+	"acornstep/sock/papers/design"
 )
 
 // oldFiles are data files of every schema that was released, as that release left them.

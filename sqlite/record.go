@@ -12,7 +12,7 @@ import (
 	"modernc.org/sqlite"
 	sqlite3 "modernc.org/sqlite/lib"
 
-	"acornstep/sock/basket"
+	"acornstep/sock/papers/basket"
 )
 
 // record is how a Go value is kept as a row with an id and a revision.

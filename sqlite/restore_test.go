@@ -17,7 +17,7 @@ import (
 	"github.com/stretchr/testify/assert"
 	"github.com/stretchr/testify/require"
 
-	"acornstep/sock/basket"
+	"acornstep/sock/papers/basket"
 	"acornstep/visit"
 )
 

@@ -6,7 +6,7 @@ import (
 	"errors"
 	"fmt"
 
-	"acornstep/sock/basket"
+	"acornstep/sock/papers/basket"
 )
 
 // AddShare keeps the hash of a link to the pattern of a sock.

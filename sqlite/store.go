@@ -20,7 +20,7 @@ import (
 	"github.com/pressly/goose/v3"
 	_ "modernc.org/sqlite" // the driver "sqlite", in pure Go
 
-	"acornstep/sock/basket"
+	"acornstep/sock/papers/basket"
 )
 
 //go:embed migrations/*.sql

@@ -17,8 +17,8 @@ import (
 	"github.com/stretchr/testify/assert"
 	"github.com/stretchr/testify/require"
 
-	"acornstep/sock/basket"
-	"acornstep/sock/draft"
+	"acornstep/sock/papers/basket"
+	"acornstep/sock/papers/draft"
 )
 
 // TestMain lets the test binary play the program that is killed in mid-write.

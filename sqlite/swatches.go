@@ -6,7 +6,7 @@ import (
 	"fmt"
 	"time"
 
-	"acornstep/sock/swatch"
+	"acornstep/sock/papers/swatch"
 )
 
 var yarns = record[swatch.Yarn]{

@@ -5,8 +5,8 @@ import (
 	"fmt"
 	"strings"
 
-	"acornstep/sock/document"
-	"acornstep/sock/shape"
+	"acornstep/sock/cloth/shape"
+	"acornstep/sock/figures/document"
 )
 
 // Colours of a drawing: the sock's own yarn, and the contrast.

@@ -7,7 +7,7 @@ import (
 	"github.com/stretchr/testify/assert"
 	"github.com/stretchr/testify/require"
 
-	"acornstep/sock/shape"
+	"acornstep/sock/cloth/shape"
 )
 
 // A drawing is well-formed whatever the sock is called, has a line for each row, and stands upright: what is high in the sock is high on the page.

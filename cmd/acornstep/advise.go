@@ -4,14 +4,14 @@ import (
 	"errors"
 	"fmt"
 
-	"acornstep/sock/advise"
-	"acornstep/sock/check"
-	"acornstep/sock/design"
-	"acornstep/sock/document"
-	"acornstep/sock/instructions"
-	"acornstep/sock/knit"
-	"acornstep/sock/trace"
-	"acornstep/sock/words"
+	"acornstep/sock/craft/check"
+	"acornstep/sock/craft/knit"
+	"acornstep/sock/figures/document"
+	"acornstep/sock/judge/advise"
+	"acornstep/sock/papers/design"
+	"acornstep/sock/rows/trace"
+	"acornstep/sock/said/instructions"
+	"acornstep/sock/said/words"
 )
 
 // readDesign reads a design from standard input, with one line for each fault.

@@ -9,7 +9,7 @@ import (
 	"errors"
 	"fmt"
 	"net"
-	nethttp "net/http"
+	"net/http"
 	"net/http/cookiejar"
 	"os"
 	"os/signal"
@@ -18,9 +18,9 @@ import (
 	"syscall"
 	"time"
 
-	"acornstep/http"
 	"acornstep/scale"
-	"acornstep/sock/logbook"
+	"acornstep/sock/needles/logbook"
+	"acornstep/web"
 )
 
 // swings is how often the simulated scale says that the weight still moves.
@@ -74,9 +74,9 @@ func runPedal(args []string, s streams) error {
 	if err != nil {
 		return err
 	}
-	p := pedal{client: &nethttp.Client{Jar: jar, Timeout: 10 * time.Second}, server: strings.TrimRight(*address, "/"), sock: *sock, device: "pedal-" + rand.Text()[:8]}
+	p := pedal{client: &http.Client{Jar: jar, Timeout: 10 * time.Second}, server: strings.TrimRight(*address, "/"), sock: *sock, device: "pedal-" + rand.Text()[:8]}
 	if secret := os.Getenv(passphraseVariable); secret != "" {
-		if err := p.post("/api/session", http.Login{Passphrase: secret}, nil); err != nil {
+		if err := p.post("/api/session", web.Login{Passphrase: secret}, nil); err != nil {
 			return err
 		}
 	}
@@ -92,15 +92,15 @@ func runPedal(args []string, s streams) error {
 }
 
 type pedal struct {
-	client               *nethttp.Client
+	client               *http.Client
 	server, sock, device string
 }
 
 // press looks where the sock is and writes its next row down, by the same door as every other device.
 func (p *pedal) press() (string, error) {
-	var heard http.EventsSince
+	var heard web.EventsSince
 	path := "/api/socks/" + p.sock + "/events"
-	if err := p.post(path, http.NewEvents{Events: []logbook.Event{}}, &heard); err != nil {
+	if err := p.post(path, web.NewEvents{Events: []logbook.Event{}}, &heard); err != nil {
 		return "", err
 	}
 	if heard.Deleted {
@@ -112,7 +112,7 @@ func (p *pedal) press() (string, error) {
 	}
 	row := heard.Tally.Book.Places[0].Row
 	e := logbook.Event{ID: rand.Text(), Device: p.device, Clock: heard.Tally.Book.Clock + 1, At: time.Now().UnixMilli(), Kind: logbook.RowDone, Version: version, Sock: 1, Row: row}
-	return e.String(), p.post(path, http.NewEvents{Events: []logbook.Event{e}}, nil)
+	return e.String(), p.post(path, web.NewEvents{Events: []logbook.Event{e}}, nil)
 }
 
 func (p *pedal) post(path string, question, answer any) error {
@@ -125,8 +125,8 @@ func (p *pedal) post(path string, question, answer any) error {
 		return fmt.Errorf("the program does not answer: %w", err)
 	}
 	defer response.Body.Close()
-	if response.StatusCode >= nethttp.StatusBadRequest {
-		var problem http.Problem
+	if response.StatusCode >= http.StatusBadRequest {
+		var problem web.Problem
 		if err := json.NewDecoder(response.Body).Decode(&problem); err != nil {
 			return fmt.Errorf("the program answered %s", response.Status)
 		}

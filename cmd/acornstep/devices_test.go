@@ -6,7 +6,7 @@ import (
 	"fmt"
 	"io"
 	"net"
-	nethttp "net/http"
+	"net/http"
 	"net/http/httptest"
 	"strings"
 	"testing"
@@ -15,21 +15,21 @@ import (
 	"github.com/stretchr/testify/assert"
 	"github.com/stretchr/testify/require"
 
-	"acornstep/http"
 	"acornstep/scale"
-	"acornstep/sock/logbook"
-	"acornstep/sock/tally"
+	"acornstep/sock/needles/logbook"
+	"acornstep/sock/needles/tally"
+	"acornstep/web"
 )
 
 // The pedal asks where the sock is, and writes the next row by the same door as every device.
 func TestThePedalTicksRow(t *testing.T) {
 	var written []logbook.Event
-	server := httptest.NewServer(nethttp.HandlerFunc(func(w nethttp.ResponseWriter, r *nethttp.Request) {
+	server := httptest.NewServer(http.HandlerFunc(func(w http.ResponseWriter, r *http.Request) {
 		assert.Equal(t, "/api/socks/ABC/events", r.URL.Path)
-		var asked http.NewEvents
+		var asked web.NewEvents
 		assert.NoError(t, json.NewDecoder(r.Body).Decode(&asked))
 		written = append(written, asked.Events...)
-		assert.NoError(t, json.NewEncoder(w).Encode(http.EventsSince{Events: written, Tally: tally.Tally{Book: logbook.Read(written)}}))
+		assert.NoError(t, json.NewEncoder(w).Encode(web.EventsSince{Events: written, Tally: tally.Tally{Book: logbook.Read(written)}}))
 	}))
 	defer server.Close()
 	var out bytes.Buffer
@@ -46,8 +46,8 @@ func TestThePedalTicksRow(t *testing.T) {
 func TestThePedalSaysWhatIsWrong(t *testing.T) {
 	quiet := streams{strings.NewReader("\n"), io.Discard, io.Discard}
 	require.ErrorContains(t, runPedal(nil, quiet), "--sock")
-	server := httptest.NewServer(nethttp.HandlerFunc(func(w nethttp.ResponseWriter, _ *nethttp.Request) {
-		w.WriteHeader(nethttp.StatusNotFound)
+	server := httptest.NewServer(http.HandlerFunc(func(w http.ResponseWriter, _ *http.Request) {
+		w.WriteHeader(http.StatusNotFound)
 		fmt.Fprint(w, `{"type":"about:blank","title":"Not Found","status":404,"detail":"there is no such sock"}`)
 	}))
 	require.ErrorContains(t, runPedal([]string{"--server", server.URL, "--sock", "ABC"}, quiet), "there is no such sock")

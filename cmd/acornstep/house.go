@@ -6,16 +6,16 @@ import (
 	"fmt"
 	"io/fs"
 	"log/slog"
-	nethttp "net/http"
+	"net/http"
 	"os"
 	"path/filepath"
 	"strings"
 	"sync"
 	"time"
 
-	"acornstep/http"
-	"acornstep/sock/basket"
+	"acornstep/sock/papers/basket"
 	"acornstep/sqlite"
+	"acornstep/web"
 )
 
 // house is the program around one data file, which can be changed for a copy while it runs.
@@ -25,12 +25,12 @@ type house struct {
 	folder string
 	log    *slog.Logger
 	// open makes the program around an open file.
-	open func(*sqlite.Store) (nethttp.Handler, error)
+	open func(*sqlite.Store) (http.Handler, error)
 
 	// inside is held by every request while it is worked for, and alone by whoever changes the file.
 	inside  sync.RWMutex
 	store   *sqlite.Store
-	handler nethttp.Handler
+	handler http.Handler
 
 	told   sync.Mutex
 	failed string
@@ -45,13 +45,13 @@ func (h *house) settle(store *sqlite.Store) error {
 	return err
 }
 
-// ServeHTTP implements net/http.Handler.
-func (h *house) ServeHTTP(w nethttp.ResponseWriter, r *nethttp.Request) {
-	http.Around{Enter: h.enter}.ServeHTTP(w, r)
+// ServeHTTP implements net/web.Handler.
+func (h *house) ServeHTTP(w http.ResponseWriter, r *http.Request) {
+	web.Around{Enter: h.enter}.ServeHTTP(w, r)
 }
 
 // enter gives the program that answers now; the file behind it is not changed until leave is called.
-func (h *house) enter() (inside nethttp.Handler, leave func()) {
+func (h *house) enter() (inside http.Handler, leave func()) {
 	h.inside.RLock()
 	return h.handler, h.inside.RUnlock
 }
@@ -65,17 +65,17 @@ func (h *house) hold() (release func()) {
 // Close closes the file that is open now.
 func (h *house) Close() error { return h.store.Close() }
 
-// Status implements http.Copies.
-func (h *house) Status(context.Context) (http.CopyStatus, error) {
+// Status implements web.Copies.
+func (h *house) Status(context.Context) (web.CopyStatus, error) {
 	h.told.Lock()
-	status := http.CopyStatus{On: h.folder != "", Copies: []http.Copy{}, Failed: h.failed}
+	status := web.CopyStatus{On: h.folder != "", Copies: []web.Copy{}, Failed: h.failed}
 	h.told.Unlock()
 	if !status.On {
 		return status, nil
 	}
 	list, err := sqlite.Copies(h.folder)
 	for _, c := range list {
-		status.Copies = append(status.Copies, http.Copy{ID: c.Name, Made: c.Made, Bytes: c.Bytes})
+		status.Copies = append(status.Copies, web.Copy{ID: c.Name, Made: c.Made, Bytes: c.Bytes})
 	}
 	if early := sqlite.Ahead(list, time.Now()); len(early) > 0 {
 		status.Doubt = fmt.Sprintf("The clock of this machine was ahead when %s was made, or it is behind today. Copies are made all the same, each under the day that the clock says.", early[0].Name)
@@ -83,23 +83,23 @@ func (h *house) Status(context.Context) (http.CopyStatus, error) {
 	return status, err
 }
 
-// Contents implements http.Copies.
-func (h *house) Contents(ctx context.Context) (http.Contents, error) {
+// Contents implements web.Copies.
+func (h *house) Contents(ctx context.Context) (web.Contents, error) {
 	h.inside.RLock()
 	defer h.inside.RUnlock()
 	c, err := h.store.Contents(ctx)
 	return contentsOf(c), err
 }
 
-func contentsOf(c sqlite.Contents) http.Contents {
-	v := http.Contents{Socks: c.Socks, Events: c.Events}
+func contentsOf(c sqlite.Contents) web.Contents {
+	v := web.Contents{Socks: c.Socks, Events: c.Events}
 	if !c.Last.IsZero() {
 		v.Last = &c.Last
 	}
 	return v
 }
 
-// Fresh implements http.Copies.
+// Fresh implements web.Copies.
 func (h *house) Fresh(ctx context.Context) (string, error) {
 	folder, err := os.MkdirTemp("", "acornstep-copy-")
 	if err != nil {
@@ -114,7 +114,7 @@ func (h *house) Fresh(ctx context.Context) (string, error) {
 	return path, nil
 }
 
-// Path implements http.Copies.
+// Path implements web.Copies.
 func (h *house) Path(id string) (string, error) {
 	list, err := sqlite.Copies(h.folder)
 	for _, c := range list {
@@ -125,8 +125,8 @@ func (h *house) Path(id string) (string, error) {
 	return "", errors.Join(err, basket.ErrNotFound)
 }
 
-// Look implements http.Copies.
-func (h *house) Look(ctx context.Context, path string) (http.Contents, error) {
+// Look implements web.Copies.
+func (h *house) Look(ctx context.Context, path string) (web.Contents, error) {
 	c, err := sqlite.ContentsOf(ctx, path)
 	if err != nil {
 		// The place is this machine's own affair.
@@ -135,7 +135,7 @@ func (h *house) Look(ctx context.Context, path string) (http.Contents, error) {
 	return contentsOf(c), err
 }
 
-// Restore implements http.Copies. The copy is brought up to date beside the data
+// Restore implements web.Copies. The copy is brought up to date beside the data
 // file first: one that cannot be opened changes nothing.
 func (h *house) Restore(ctx context.Context, path string) error {
 	folder, err := os.MkdirTemp(filepath.Dir(h.data), ".acornstep-restore-")

@@ -6,7 +6,7 @@ import (
 	"io"
 	"log/slog"
 	"net"
-	nethttp "net/http"
+	"net/http"
 	"net/http/httptest"
 	"os"
 	"path/filepath"
@@ -18,8 +18,8 @@ import (
 	"github.com/stretchr/testify/assert"
 	"github.com/stretchr/testify/require"
 
-	"acornstep/http"
 	"acornstep/sqlite"
+	"acornstep/web"
 )
 
 // running is the program around a data file of its own.
@@ -27,8 +27,8 @@ func running(t *testing.T) *house {
 	t.Helper()
 	folder := t.TempDir()
 	h := &house{data: filepath.Join(folder, "socks.db"), folder: filepath.Join(folder, "copies"), log: slog.New(slog.DiscardHandler)}
-	h.open = func(store *sqlite.Store) (nethttp.Handler, error) {
-		return http.New(http.Options{Basket: store, Feet: store, Swatches: store, Logbook: store, Keeper: store, Visits: store, Discards: store, Importer: store, Shares: store,
+	h.open = func(store *sqlite.Store) (http.Handler, error) {
+		return web.New(web.Options{Basket: store, Feet: store, Swatches: store, Logbook: store, Keeper: store, Visits: store, Discards: store, Importer: store, Shares: store,
 			Copies: h, Hold: h.hold, Passphrase: "first light", Interface: fstest.MapFS{}, Log: h.log, Now: time.Now})
 	}
 	store, err := sqlite.Open(t.Context(), h.data, time.Now)
@@ -39,7 +39,7 @@ func running(t *testing.T) *house {
 }
 
 // asks is a device that knows the passphrase.
-func (h *house) asks(t *testing.T, method, path string, body io.Reader, cookies []*nethttp.Cookie) *httptest.ResponseRecorder {
+func (h *house) asks(t *testing.T, method, path string, body io.Reader, cookies []*http.Cookie) *httptest.ResponseRecorder {
 	t.Helper()
 	request := httptest.NewRequest(method, "http://localhost"+path, body)
 	for _, c := range cookies {

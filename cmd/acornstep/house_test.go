@@ -81,20 +81,20 @@ func TestArrowsGoOneWay(t *testing.T) {
 			assert.NotContains(t, []string{"net/http", "database/sql", "os", "math/rand", "math/rand/v2", "crypto/rand"}, imported, name)
 		}
 		for imported := range reach(all, name) {
-			assert.False(t, imported == "http" || imported == "sqlite" || imported == "demo", "%s reaches %s", name, imported)
+			assert.False(t, imported == "web" || imported == "sqlite" || imported == "demo", "%s reaches %s", name, imported)
 		}
 	}
 	for from, not := range map[string][]string{
-		"sock/check":  {"sock/knit"}, // who checks knows less than who makes
-		"sock/trace":  {"sock/knit", "sock/plan"},
-		"sock/plan":   {"sock/knit"},
-		"sock/draft":  {"sock/knit"},
-		"sock/basket": {"sock/knit"},
-		"demo":        {"http"},
-		"export":      {"http", "sock/knit"},
-		"pdf":         {"http", "sqlite"},
-		"archive":     {"http", "sqlite", "sock/knit"},
-		"sqlite":      {"http"},
+		"sock/craft/check":   {"sock/craft/knit"}, // who checks knows less than who makes
+		"sock/rows/trace":    {"sock/craft/knit", "sock/papers/plan"},
+		"sock/papers/plan":   {"sock/craft/knit"},
+		"sock/papers/draft":  {"sock/craft/knit"},
+		"sock/papers/basket": {"sock/craft/knit"},
+		"demo":               {"web"},
+		"export":             {"web", "sock/craft/knit"},
+		"pdf":                {"web", "sqlite"},
+		"archive":            {"web", "sqlite", "sock/craft/knit"},
+		"sqlite":             {"web"},
 	} {
 		require.Contains(t, all, from)
 		for _, name := range not {
@@ -103,7 +103,7 @@ func TestArrowsGoOneWay(t *testing.T) {
 	}
 	for name := range all {
 		if name != path.Join("cmd", "acornstep") && name != "load" {
-			assert.NotContains(t, all[name], "http", name)
+			assert.NotContains(t, all[name], "web", name)
 		}
 	}
 }

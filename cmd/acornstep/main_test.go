@@ -11,8 +11,8 @@ import (
 	"github.com/stretchr/testify/assert"
 	"github.com/stretchr/testify/require"
 
-	"acornstep/sock/design"
-	"acornstep/sock/pattern"
+	"acornstep/sock/papers/design"
+	"acornstep/sock/rows/pattern"
 )
 
 const isolde = `{"format":"acorn-step.design","version":1,"foot":{"length_mm":251,"ball_girth_mm":236},"gauge":{"stitches_per_100mm":32,"rounds_per_100mm":44},"leg":{"height_mm":180}}`

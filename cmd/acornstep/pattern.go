@@ -6,12 +6,12 @@ import (
 	"fmt"
 
 	"acornstep/pdf"
-	"acornstep/sock/design"
-	"acornstep/sock/knit"
-	"acornstep/sock/knitting"
-	"acornstep/sock/leaflet"
-	"acornstep/sock/measure"
-	"acornstep/sock/plan"
+	"acornstep/sock/craft/knit"
+	"acornstep/sock/figures/measure"
+	"acornstep/sock/needles/knitting"
+	"acornstep/sock/papers/design"
+	"acornstep/sock/papers/plan"
+	"acornstep/sock/teach/leaflet"
 )
 
 func runPattern(args []string, s streams) error {

@@ -6,10 +6,10 @@ import (
 	"fmt"
 	"io"
 
-	"acornstep/sock/check"
-	"acornstep/sock/document"
-	"acornstep/sock/knit"
-	"acornstep/sock/plan"
+	"acornstep/sock/craft/check"
+	"acornstep/sock/craft/knit"
+	"acornstep/sock/figures/document"
+	"acornstep/sock/papers/plan"
 )
 
 // maxInput is the largest document that is read, in bytes; a plan has about 60,000.

@@ -8,7 +8,7 @@ import (
 	"fmt"
 	"log/slog"
 	"net"
-	nethttp "net/http"
+	"net/http"
 	"os"
 	"os/signal"
 	"path/filepath"
@@ -22,9 +22,9 @@ import (
 	"golang.org/x/sync/errgroup"
 
 	"acornstep/demo"
-	"acornstep/http"
 	"acornstep/sqlite"
 	"acornstep/ui"
+	"acornstep/web"
 )
 
 // passphraseVariable holds the passphrase when no file is named.
@@ -176,8 +176,8 @@ func serve(f serveFlags, s streams, fill func(context.Context, *sqlite.Store) er
 	h := &house{data: f.db, folder: folder, log: log}
 	var places []string
 	var port string
-	h.open = func(store *sqlite.Store) (nethttp.Handler, error) {
-		return http.New(http.Options{
+	h.open = func(store *sqlite.Store) (http.Handler, error) {
+		return web.New(web.Options{
 			Basket: store, Feet: store, Swatches: store, Logbook: store, Keeper: store, Visits: store, Discards: store, Importer: store, Shares: store, Copies: h, Hold: h.hold, Addresses: func() []string { return places }, Interface: ui.Files(), Log: log, Release: version, Passphrase: passphrase, Names: splitNames(f.names), Proxy: f.proxy, Port: func() string { return port }, Scale: f.scale, Now: time.Now,
 		})
 	}
@@ -198,14 +198,14 @@ func serve(f serveFlags, s streams, fill func(context.Context, *sqlite.Store) er
 	places = reachable(listener.Addr().String(), f.tlsCert != "", splitNames(f.names))
 	fmt.Fprintf(s.out, "Acorn Step is at %s\nYour socks are in %s. Stop with Ctrl-C.\n", strings.Join(places, "\n                 "), f.db)
 	serving, running := errgroup.WithContext(ctx)
-	serving.Go(func() error { return http.Serve(running, listener, h) })
+	serving.Go(func() error { return web.Serve(running, listener, h) })
 	if f.movedFrom != "" {
 		old, err := net.Listen("tcp", f.movedFrom)
 		if err != nil {
 			stop()
 			return errors.Join(fmt.Errorf("cannot listen on %s: %w", f.movedFrom, err), serving.Wait())
 		}
-		serving.Go(func() error { return http.Serve(running, old, moved(h, listener.Addr().String())) })
+		serving.Go(func() error { return web.Serve(running, old, moved(h, listener.Addr().String())) })
 	}
 	err = serving.Wait()
 	stop()
@@ -253,9 +253,9 @@ func reachable(address string, secure bool, names []string) []string {
 }
 
 // moved is the program at the address that it has left: it answers as ever, and says where it is now.
-func moved(h nethttp.Handler, address string) nethttp.Handler {
+func moved(h http.Handler, address string) http.Handler {
 	_, port, _ := net.SplitHostPort(address)
-	return nethttp.HandlerFunc(func(w nethttp.ResponseWriter, r *nethttp.Request) {
+	return http.HandlerFunc(func(w http.ResponseWriter, r *http.Request) {
 		name, _, err := net.SplitHostPort(r.Host)
 		if err != nil {
 			name = r.Host

@@ -1,2 +1,0 @@
-// Package http serves the interface and the API under /api.
-package http

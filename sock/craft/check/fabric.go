@@ -1,0 +1,234 @@
+package check
+
+import (
+	"fmt"
+	"slices"
+
+	"acornstep/sock/rows/needle"
+	"acornstep/sock/rows/pattern"
+)
+
+// turnPlace is where a row of short rows turned: so many stitches from the middle.
+type turnPlace struct {
+	of     *halves
+	side   needle.Side
+	inside int
+}
+
+// outermost says whether the turn was at the edge between heel and resting stitches, where no gap has to be closed.
+func (t turnPlace) outermost() bool {
+	edge := &t.of.left
+	if t.side == needle.WS {
+		edge = &t.of.right
+	}
+	distance := t.inside
+	if t.side == needle.WS {
+		distance = -distance
+	}
+	return distance >= edge.inside+edge.turns
+}
+
+// gaps judges those that row i passed: whoever passes a gap first closes it.
+func (r *replay) gaps(i int) {
+	row := &r.plan.Rows[i]
+	for _, from := range r.machine.Unclosed() {
+		if place, known := r.places[from]; known && !place.outermost() {
+			r.fault(row, "the gap that %s left is passed and not closed", r.plan.Rows[from].ID)
+		}
+	}
+}
+
+// face is what a stitch shows to the right side.
+type face uint8
+
+const (
+	unknown face = iota // nothing of the pattern stands in this place, or it was not seen yet
+	smooth
+	bump
+)
+
+// columns are the faces of a pattern on the instep that is the same in every round, by the place of the stitch.
+type columns struct {
+	faces []face
+	begun bool
+}
+
+// see holds a row against the columns before it is worked. A stitch that is
+// picked up stands in no column, and leaves with one that does.
+func (c *columns) see(r *replay, i int) {
+	row, design := &r.plan.Rows[i], &r.plan.Design
+	p := pattern.Find(design.Leg.InstepPattern, design.Patterns)
+	crosses := row.Section == needle.Foot || row.Section == needle.Heel || row.Section == needle.Gusset || row.Section == needle.Leg
+	if p == nil || p.Plain() || len(p.Rounds) > 1 || !crosses || row.Section == needle.Leg && design.Leg.Pattern != p.Name || r.machine.Stitches() != r.machine.Count() {
+		return
+	}
+	if len(c.faces) != r.instep {
+		c.faces, c.begun = make([]face, r.instep), false // the count changed: the columns are laid out anew
+	}
+	above := make([]face, 0, r.instep+2)
+	// Places are counted from the first stitch of the instep, wherever the round begins.
+	seen, rs, count := 0, r.machine.Side() == needle.RS, r.machine.Count()
+	at := r.machine.Cursor() - r.begins
+	if at < 0 {
+		at += count
+	}
+	at %= max(count, 1)
+	from, to := r.resting(row)
+	for _, o := range row.Ops {
+		for range o.N {
+			takes := o.Code.Takes()
+			if takes == 0 && o.Code.Makes() > 0 && (at < r.instep || at == r.instep && len(above) < r.insteps(i+1)) {
+				above = append(above, unknown)
+			}
+			had := unknown
+			for range takes {
+				if !rs {
+					at = (at - 1 + count) % count
+				}
+				if at >= from && at < to {
+					had = max(had, c.faces[at])
+					seen++
+				}
+				if rs {
+					at++
+				}
+			}
+			last := at
+			if rs {
+				last = at - 1
+			}
+			if takes == 0 || last < from || last >= to || o.Code == needle.Sl {
+				at %= count
+				continue
+			}
+			shown := smooth
+			if o.Code.IsPurl() == rs {
+				shown = bump
+			}
+			if c.begun && had != unknown && shown != had {
+				r.fault(row, "stitch %d of the instep shows another face than in the rounds below: its column does not go straight up", last+1)
+				return
+			}
+			if c.begun {
+				shown = had
+			}
+			above = append(above, shown)
+			at %= count
+		}
+	}
+	switch {
+	case row.Kind != needle.Round || to-from != r.instep:
+		return
+	case !c.begun && (seen != r.instep || !slices.Contains(above, bump)):
+		return
+	case len(above) == r.insteps(i+1):
+		c.faces, c.begun = above, true
+	}
+}
+
+// insteps is the number of loops of the instep before a row.
+func (r *replay) insteps(i int) int {
+	if i >= len(r.plan.Rows) {
+		return 0
+	}
+	return r.plan.Rows[i].SoleBegins(r.plan.Rows[i-1].Stitches) - r.plan.Rows[i].InstepBegins()
+}
+
+// resting are the stitches of the instep that a row of a heel over more than half leaves in peace; elsewhere all of them.
+func (r *replay) resting(row *needle.Row) (from, to int) {
+	to = r.instep
+	if stitches := r.plan.Summary.HeelStitches; row.Section == needle.Heel {
+		if over := stitches - (r.machine.Count() - r.instep); over > 0 {
+			from, to = over-over/2, to-over/2
+		}
+	}
+	return from, to
+}
+
+// laid lays the loops as the row before says, so that it can be told which of them a row moves.
+func (r *replay) laid(i int) {
+	if i > 0 && r.strict && r.plan.Rows[i].Kind == needle.FlatRow {
+		if before := &r.plan.Rows[i-1]; addsUp(before, r.machine.Count()) {
+			r.machine.Lay(before.From, before.OnNeedles...)
+		}
+	}
+}
+
+// mostNeedles hold a sock and what is parked of it.
+const mostNeedles = 8
+
+// addsUp says whether a row lays so many loops on needles, each on one.
+func addsUp(row *needle.Row, loops int) bool {
+	all := loops
+	for _, n := range row.OnNeedles {
+		if n < 0 {
+			return false
+		}
+		all -= n
+	}
+	return len(row.OnNeedles) > 0 && len(row.OnNeedles) <= mostNeedles && all == 0 && row.From >= -loops && row.From <= loops
+}
+
+// moves finds a row that puts stitches on another needle than the one they lie on. A round works all of them, on
+// to whichever needle it likes; a row that goes on to other needles has them laid first; and what is made
+// between two needles may lie on either.
+func (r *replay) moves(i int) {
+	row := &r.plan.Rows[i]
+	if i == 0 || row.Kind == needle.Round || !r.strict || !addsUp(row, r.machine.Count()) {
+		return
+	}
+	before := &r.plan.Rows[i-1]
+	if len(before.OnNeedles) != len(row.OnNeedles) || (before.From > 0) != (row.From > 0) || r.machine.Count() == 0 || before.Section == needle.CastOn {
+		return
+	}
+	made, moved := 0, 0
+	for _, o := range row.Ops {
+		if o.Code.Takes() == 0 && o.Code.Makes() > 0 || o.Code == needle.Unzip {
+			made += o.N
+		}
+	}
+	var lie [mostNeedles]int
+	r.machine.Lying(lie[:])
+	for n, on := range row.OnNeedles {
+		moved += max(on-lie[n], lie[n]-on)
+	}
+	if moved > 2*made {
+		r.fault(row, "on_needles says %v, but the stitches lie %v: a row moves none to another needle", row.OnNeedles, lie[:len(row.OnNeedles)])
+	}
+}
+
+// onNeedles holds what a row says of its needles and groups against the loops; a row need not say anything.
+func (r *replay) onNeedles(row *needle.Row) {
+	if len(row.OnNeedles) > 0 {
+		sum := 0
+		for _, n := range row.OnNeedles {
+			if n < 0 {
+				r.fault(row, "on_needles has %d on a needle", n)
+			}
+			sum += n
+		}
+		if sum != r.machine.Count() {
+			r.fault(row, "on_needles adds up to %d, %d loops are on the needles", sum, r.machine.Count())
+		}
+		if n, loops := len(row.OnNeedles), r.machine.Count(); n > mostNeedles || row.From > loops || row.From < -loops {
+			r.fault(row, "on_needles has %d needles from loop %d on; possible are up to %d, and a loop that is there", n, row.From, mostNeedles)
+		}
+	}
+	if n := len(row.Groups); n != 0 && n != 3 {
+		r.fault(row, "groups has %d numbers, expected 3: those that wait on the left, lie between, wait on the right", n)
+	}
+	for _, n := range row.Groups {
+		if n < 0 {
+			r.fault(row, "groups has %d in a group", n)
+		}
+	}
+	if !r.fingers.Asks(row, r.machine.Open()) {
+		return
+	}
+	now := r.machine.SnapshotIn(r.loops)
+	r.loops = now.Loops[:cap(now.Loops)]
+	found, some := r.fingers.After(row, now, r.machine.LoopsBefore(r.instep))
+	if len(row.Groups) == 3 && some && !slices.Equal(row.Groups, found.List()) {
+		r.miscounted = append(r.miscounted, &needle.Fault{Row: row.ID, Op: -1, Text: fmt.Sprintf("groups says %v, the fingers find %v", row.Groups, found.List())})
+	}
+}

@@ -1,0 +1,47 @@
+package knit
+
+import (
+	"fmt"
+	"testing"
+
+	"github.com/stretchr/testify/assert"
+	"github.com/stretchr/testify/require"
+
+	"acornstep/sock/figures/measure"
+	"acornstep/sock/papers/design"
+)
+
+// saidOf are the judgements on a sock in inches, by their code.
+func saidOf(t *testing.T, foot, stitches, rounds float64, more string) map[string]string {
+	t.Helper()
+	d, err := design.Read(fmt.Appendf(nil, `{"format":"acorn-step.design","version":1,"foot":{"length_mm":%g},"gauge":{"stitches_per_100mm":%g,"rounds_per_100mm":%g}%s}`, foot, stitches, rounds, more))
+	require.NoError(t, err)
+	s := Measure(&d)
+	s.Judge()
+	said := map[string]string{}
+	for _, c := range s.Checks.In(measure.Inches) {
+		said[c.Code] = c.Text
+	}
+	return said
+}
+
+// 8 stitches and 11 rounds in 10 cm make a sock of 17 stitches for a foot of 251 mm; counted in an inch they are 31.5 and make 67.
+func TestAGaugeThatWasCountedInAnInchIsAskedAbout(t *testing.T) {
+	assert.Contains(t, saidOf(t, 251, 8, 11, "")["gauge_asked"], "Were they counted in 1 inch? Then write “8 in 1 inch”")
+	assert.NotContains(t, saidOf(t, 251, 32, 44, ""), "gauge_asked")
+	assert.NotContains(t, saidOf(t, 120, 20, 28, ""), "gauge_asked", "a child's sock has few stitches")
+}
+
+// A ball of 420 m in 100 g is 0.743 mm thick: 28 stitches in 100 mm are 0.21 of it, 44 are 0.33.
+func TestTheFabricIsJudgedOnTheBoard(t *testing.T) {
+	assert.Contains(t, saidOf(t, 251, 28, 38, "")["gauge_loose"], "0.21")
+	assert.Contains(t, saidOf(t, 251, 44, 60, "")["gauge_stiff"], "hard on the hands")
+	fine := saidOf(t, 251, 33, 46, "")
+	assert.NotContains(t, fine, "gauge_loose")
+	assert.NotContains(t, fine, "gauge_stiff")
+}
+
+func TestAShortCuffRolls(t *testing.T) {
+	assert.Equal(t, "A cuff under 1 1/2 in tends to roll outward.", saidOf(t, 251, 32, 44, `,"cuff":{"height_mm":37}`)["cuff_short"])
+	assert.NotContains(t, saidOf(t, 251, 32, 44, `,"cuff":{"height_mm":38}`), "cuff_short")
+}

@@ -1,0 +1,57 @@
+package knit
+
+import (
+	"acornstep/sock/rows/fingers"
+	"fmt"
+	"slices"
+	"strings"
+
+	"acornstep/sock/figures/document"
+	"acornstep/sock/papers/design"
+	"acornstep/sock/rows/needle"
+	"acornstep/sock/rows/pattern"
+)
+
+// Work knits the whole sock. An error means that the program asked the hands
+// for something the needle cannot do: a bug, never the knitter's fault.
+func (s *Sock) Work() ([]needle.Row, error) {
+	h := newHands(256)
+	h.fingers = fingers.New(s.shortRowStitches())
+	h.lay.in = s.needlesIn
+	s.toe().Work(h, s)
+	s.foot(h)
+	s.heel().Work(h, s)
+	s.leg(h)
+	s.cuff(h)
+	s.bindOff(h)
+	if h.err != nil {
+		return nil, fmt.Errorf("knit: %w", h.err)
+	}
+	return s.turnRounds(h.rows), nil
+}
+
+// Known lists, as faults, the techniques of a design that nobody knows: a design
+// may come from a plan by others.
+func Known(d *design.Design) document.Faults {
+	var faults document.Faults
+	for _, kind := range Kinds {
+		name, _ := d.Get(kind.Field).(string)
+		if names := design.Registered(kind.Field); !slices.Contains(names, name) {
+			faults.Add(kind.Field, "read %q, expected one of %s", name, strings.Join(names, ", "))
+		}
+	}
+	for field, name := range map[string]string{"leg.pattern": d.Leg.Pattern, "leg.instep_pattern": d.Leg.InstepPattern, "cuff.pattern": d.Cuff.Pattern} {
+		if pattern.Find(name, d.Patterns) == nil {
+			faults.Add(field, "read %q, which nobody knows and the design does not bring along", name)
+		}
+	}
+	return faults
+}
+
+// shortRowStitches is the number of heel stitches on which short rows are worked; 0 for a heel without them.
+func (s *Sock) shortRowStitches() int {
+	if s.Heel.Turns == 0 {
+		return 0
+	}
+	return s.Heel.Stitches
+}

@@ -1,0 +1,143 @@
+package knit
+
+import (
+	"acornstep/sock/papers/design"
+	"acornstep/sock/rows/needle"
+)
+
+// laid is how the loops lie on the needles. A stitch stays on the needle on
+// which it is made; a round that works every loop may lay them anew, and round
+// a heel over more than half of the stitches the rest waits on a holder.
+type laid struct {
+	// in is the arrangement of each section.
+	in func(needle.Section) design.Arrangement
+	// now is the arrangement in which the loops lie, parked whether the rest waits on a holder.
+	now    design.Arrangement
+	parked bool
+	// hold: the present round is to be a row that runs on, and lays nothing anew.
+	hold bool
+	// counts has room for what is said of the rows.
+	counts []int
+}
+
+// needlesIn is the arrangement of a section.
+func (s *Sock) needlesIn(section needle.Section) design.Arrangement {
+	return s.Design.ArrangementIn(string(section))
+}
+
+// begin lays the first loops: each half on one needle, further needles come in the first round.
+func (l *laid) begin(h *hands, front, back int) {
+	if l.in != nil {
+		l.now = l.in(h.section)
+		l.twoHalves(h, front, back)
+	}
+}
+
+// unzipped lays the other half of a toe, which the waste yarn held, on a needle of the back.
+func (l *laid) unzipped(h *hands, front int) {
+	if l.in != nil {
+		l.twoHalves(h, front, h.machine.Count()-front)
+	}
+}
+
+// twoHalves lays each half of a toe on the first of its needles: there are two at least, since no short circular holds a toe.
+func (l *laid) twoHalves(h *hands, front, back int) {
+	on := make([]int, l.now.Needles())
+	on[0], on[l.now.Fronts] = front, back
+	h.machine.Lay(0, on...)
+}
+
+// park lays the loops for a heel: on the needles of its section, and where it takes more than the
+// half the stitches that it leaves in peace go on a holder and the heel on two needles.
+func (l *laid) park(h *hands) {
+	if l.in == nil {
+		return
+	}
+	if want := l.in(h.section); want != l.now {
+		l.now = want
+		h.machine.Lay(0, h.halves(want)...)
+	}
+	if h.reachLeft <= 0 || l.now.Backs == 0 {
+		return
+	}
+	rest := h.instep - h.reachLeft - h.reachRight
+	heel := h.machine.Count() - rest
+	h.machine.Lay(h.reachLeft, append([]int{rest}, design.Arrangement{Backs: design.HeelNeedles}.Split(0, heel)...)...)
+	l.parked = true
+}
+
+// unpark takes the needles up again as before.
+func (l *laid) unpark(h *hands) {
+	if l.parked {
+		h.machine.Lay(0, h.halves(l.now)...)
+		l.parked = false
+	}
+}
+
+// halves are front and back of the sock on the needles of an arrangement.
+func (h *hands) halves(on design.Arrangement) []int {
+	front := h.machine.LoopsBefore(h.instep)
+	return on.Split(front, h.machine.Count()-front)
+}
+
+// laid writes down how the loops lie after a row. A round that worked all of
+// them has laid them as the section has it, where they lay otherwise or a needle was empty.
+func (h *hands) laid() {
+	l := &h.lay
+	if l.in == nil || h.err != nil {
+		return
+	}
+	want := l.in(h.section)
+	needles := max(l.now.Needles(), want.Needles())
+	if l.parked {
+		needles = 1 + design.HeelNeedles
+	}
+	if len(l.counts) < needles {
+		l.counts = make([]int, 512)
+	}
+	on := l.counts[:needles:needles]
+	from := h.machine.Lying(on)
+	if !l.parked && !l.hold && h.row.Kind == needle.Round && h.section != needle.BindOff {
+		front := h.machine.LoopsBefore(h.instep)
+		if want != l.now {
+			h.remark(changedNeedles(want))
+		}
+		if want != l.now || l.uneven(on, front) {
+			l.now = want
+			from = 0
+			on = on[:copy(on, h.halves(want))]
+			h.machine.Lay(0, on...)
+		}
+	}
+	on = on[:max(l.nowNeedles(), 1):max(l.nowNeedles(), 1)]
+	l.counts = l.counts[len(on):]
+	h.row.OnNeedles, h.row.From = on, from
+}
+
+// changedNeedles says what a round does that goes over to other needles.
+func changedNeedles(to design.Arrangement) string {
+	if to.Backs == 0 {
+		return "Knit this round on to the short circular needle; hang a marker where the round begins and another between the halves."
+	}
+	return "Knit this round on to the other needles, as they are named."
+}
+
+func (l *laid) nowNeedles() int {
+	if l.parked {
+		return 1 + design.HeelNeedles
+	}
+	return l.now.Needles()
+}
+
+// uneven says whether a needle is empty, or the front lies on needles of the back.
+func (l *laid) uneven(on []int, front int) bool {
+	for i, n := range on[:l.now.Needles()] {
+		if n == 0 {
+			return true
+		}
+		if i < l.now.Fronts {
+			front -= n
+		}
+	}
+	return front != 0 && l.now.Backs > 0
+}

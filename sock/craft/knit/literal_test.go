@@ -1,0 +1,144 @@
+package knit
+
+import (
+	"regexp"
+	"slices"
+	"strings"
+	"testing"
+
+	"github.com/stretchr/testify/assert"
+	"github.com/stretchr/testify/require"
+	"pgregory.net/rapid"
+
+	"acornstep/sock/papers/design"
+	"acornstep/sock/papers/plan"
+	"acornstep/sock/rows/needle"
+	"acornstep/sock/rows/trace"
+	"acornstep/sock/said/words"
+)
+
+// literal knits a sock from nothing but its printed words.
+func literal(p *plan.Plan) error {
+	traced, err := trace.Of(p.Rows)
+	if err != nil {
+		return err
+	}
+	return words.Literally(p.Rows, words.Rows(traced, &p.Design))
+}
+
+// One number, one needle or one operation of the words that is another is noticed by whoever reads them literally.
+func TestAWrongWordIsNoticed(t *testing.T) {
+	number := regexp.MustCompile(`\d+`)
+	rapid.Check(t, func(t *rapid.T) {
+		p, err := Make(designs(t))
+		if err != nil {
+			t.Fatal(err)
+		}
+		if p.Stopped() != nil {
+			t.Skip()
+		}
+		traced, err := trace.Of(p.Rows)
+		if err != nil {
+			t.Fatal(err)
+		}
+		said := words.Rows(traced, &p.Design)
+		row := &said[rapid.IntRange(1, len(said)-1).Draw(t, "row")]
+		row.Parts = slices.Clone(row.Parts)
+		part := &row.Parts[rapid.IntRange(0, len(row.Parts)-1).Draw(t, "part")]
+		was := *part
+		switch rapid.IntRange(0, 2).Draw(t, "what") {
+		case 0:
+			numbers := number.FindAllStringIndex(part.Short, -1)
+			if len(numbers) == 0 {
+				t.Skip()
+			}
+			at := rapid.SampledFrom(numbers).Draw(t, "number")
+			part.Short = part.Short[:at[0]] + "9" + part.Short[at[0]:] // nine and tens more
+		case 1:
+			for from, to := range map[string]string{"k": "p", "p": "k", "ds": "k1", "sl": "k", "ssk": "k2tog", "k2tog": "ssk", "bind off": "k", "yo": "m1", "kds": "pds", "pds": "kds"} {
+				if rest, found := strings.CutPrefix(part.Short, from); found && (rest == "" || rest[0] == ',' || rest[0] >= '0' && rest[0] <= '9') {
+					part.Short = to + rest
+					break
+				}
+			}
+		default:
+			if strings.Contains(part.On, "needle 1") && len(p.Rows[0].OnNeedles) > 1 {
+				part.On = strings.Replace(part.On, "needle 1", "needle 2", 1)
+			}
+		}
+		if *part == was {
+			t.Skip()
+		}
+		if err := words.Literally(p.Rows, said); err == nil {
+			t.Fatalf("%s: %v is read as %v", row.ID, *part, was)
+		}
+	})
+}
+
+// flat are operations one by one.
+func flat(ops []needle.Op) []needle.Code {
+	var list []needle.Code
+	for _, o := range ops {
+		for range o.N {
+			list = append(list, o.Code)
+		}
+	}
+	return list
+}
+
+// Whoever reads the printed words and nothing else, on any needles, ends with the plan's loops on the plan's needles.
+func TestTheWordsReadLiterallyAreTheSock(t *testing.T) {
+	rapid.Check(t, func(t *rapid.T) {
+		p, err := Make(designs(t))
+		if err != nil {
+			t.Fatal(err)
+		}
+		if p.Stopped() != nil {
+			t.Skip()
+		}
+		if err := literal(p); err != nil {
+			t.Fatal(err)
+		}
+	})
+}
+
+func TestTheUsualSocksReadLiterally(t *testing.T) {
+	for _, needles := range []string{"magic_loop", "two_circulars", "dpn4", "dpn5", "short_circular"} {
+		for _, heel := range design.Registered("heel.kind") {
+			for _, turn := range design.Registered("heel.turn") {
+				for _, toe := range design.Registered("toe.kind") {
+					for _, share := range []string{"0.5", "0.65"} {
+						p := makePlan(t, with(`"needles":"`+needles+`","heel":{"kind":"`+heel+`","turn":"`+turn+`","share":`+share+`},"toe":{"kind":"`+toe+`"}`))
+						require.Nil(t, p.Stopped())
+						require.NoError(t, literal(p), "%s heel %s %s, toe %s, on %s", share, heel, turn, toe, needles)
+					}
+				}
+			}
+		}
+	}
+}
+
+// Stitches that go over to a short circular needle for the heel are counted by who lays them: 32 are not 932.
+func TestACountOfWhatIsLaidIsNoticed(t *testing.T) {
+	d, err := design.Read([]byte(`{"format":"acorn-step.design","version":1,"foot":{"length_mm":251,"ball_girth_mm":236},"gauge":{"stitches_per_100mm":32,"rounds_per_100mm":44},"needles_by_section":{"heel":"short_circular"}}`))
+	require.NoError(t, err)
+	p, err := Make(d)
+	require.NoError(t, err)
+	traced, err := trace.Of(p.Rows)
+	require.NoError(t, err)
+	said := words.Rows(traced, &p.Design)
+	require.NoError(t, words.Literally(p.Rows, said))
+	found := 0
+	for i := range said {
+		for k := range said[i].Parts {
+			if part := &said[i].Parts[k]; strings.Contains(part.Short, " on it") {
+				found++
+				was := part.Short
+				part.Short = strings.Replace(was, "68 on it", "968 on it", 1)
+				assert.ErrorContains(t, words.Literally(p.Rows, said), "968 stitches are to be laid")
+				part.Short = was
+			}
+		}
+	}
+	assert.Positive(t, found)
+}

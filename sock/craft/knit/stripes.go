@@ -1,0 +1,72 @@
+package knit
+
+import (
+	"acornstep/sock/papers/design"
+	"acornstep/sock/rows/needle"
+)
+
+// ownYarn names the sock's own yarn among stripes; the contrast goes by its own name.
+const ownYarn = "own"
+
+// stripe takes up the yarn of the next round of foot and leg. Rounds in
+// between that are of the heel or in the toe's colour count for nothing.
+func (h *hands) stripe(s *Sock) {
+	h.colour = ""
+	stripes := s.Design.Yarn.Stripes
+	if len(stripes) == 0 {
+		return
+	}
+	now, into := stripeAt(stripes, h.striped)
+	h.striped++
+	if now.Colour != ownYarn {
+		h.colour = now.Colour
+	}
+	if into == 1 && len(stripes) > 1 {
+		h.joins = stepFree
+	}
+}
+
+// stepFree is the second round of a stripe that follows another colour.
+const stepFree = "For a stripe without a step: before the first stitch of this round lift the stitch below it on to the needle and knit both."
+
+// stripeAt is the stripe of a round, counted from 0, and how far that is into it.
+func stripeAt(stripes []design.Stripe, round int) (s design.Stripe, into int) {
+	all := 0
+	for _, s := range stripes {
+		all += s.Rounds
+	}
+	for round %= all; round >= stripes[0].Rounds; stripes = stripes[1:] {
+		round -= stripes[0].Rounds
+	}
+	return stripes[0], round
+}
+
+// yarnNote says what the hands do where the yarn of a row is another than that of the row before.
+// Stripes carry their yarns along; only a heel in the other yarn has a strand that begins and ends.
+func yarnNote(before, now *needle.Row, stripes bool) string {
+	if before.Colour == now.Colour || before.Section == needle.CastOn {
+		return ""
+	}
+	switch {
+	case now.Section == needle.Heel && now.Colour == needle.Contrast:
+		return newStrand
+	case before.Section == needle.Heel && before.Colour == needle.Contrast:
+		return oldStrand
+	case stripes:
+		return "Take up the " + yarnName(now.Colour) + " yarn, laid once round the other before the first stitch."
+	}
+	return "Change to the " + yarnName(now.Colour) + " yarn: lay it once round the yarn so far before the first stitch, so that no hole stays, and weave its end along behind."
+}
+
+// A strand of the heel's own begins and ends, whatever its colour.
+const (
+	newStrand = "Leave the sock's yarn hanging. Lay the heel's strand once round it before the first stitch, so that no hole stays, and weave its end along behind. The first stitch on the far side keeps the sock's yarn for a while: right so."
+	oldStrand = "Break the heel's strand off. Take up the waiting yarn and lay it once round the strand before the first stitch."
+)
+
+func yarnName(colour string) string {
+	if colour == "" {
+		return "sock's own"
+	}
+	return colour
+}

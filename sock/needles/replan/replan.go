@@ -1,0 +1,324 @@
+// Package replan bends a plan to what really happened. Rows that are knitted
+// never change; what is still to come is solved anew, and its cost is said.
+package replan
+
+import (
+	"fmt"
+	"math"
+	"slices"
+	"strings"
+
+	"acornstep/sock/craft/knit"
+	"acornstep/sock/figures/document"
+	"acornstep/sock/figures/measure"
+	"acornstep/sock/needles/knitting"
+	"acornstep/sock/papers/design"
+	"acornstep/sock/papers/plan"
+	"acornstep/sock/rows/needle"
+	"acornstep/sock/rows/trace"
+	"acornstep/sock/said/words"
+)
+
+// Happened is what somebody says; nil is what went as planned.
+type Happened struct {
+	// Sock is the one of the pair that is told of, 1 or 2; 0 for the first.
+	Sock int `json:"sock,omitempty"`
+	// Row is its next row to knit, counted from 0.
+	Row int `json:"row"`
+	// Length from the tip of the toe, in mm, as it was tried on or measured.
+	Length *measure.Length `json:"length_mm,omitempty"`
+	// CastOn is the number of loops that were really cast on.
+	CastOn *int `json:"cast_on,omitempty"`
+	// PickedUp at the left and the right of the flap, corners not counted.
+	PickedUp *[2]int `json:"picked_up,omitempty"`
+	// Missed is an increase of the toe that was forgotten.
+	Missed *Missed `json:"missed,omitempty"`
+	// HeelLate is how many rounds later than planned the heel begins; negative for earlier.
+	HeelLate *int `json:"heel_late,omitempty"`
+	// Feels is how it sits when it is tried on; empty for well.
+	Feels string `json:"feels,omitempty" enum:"tight_foot,loose_foot,tight_leg,loose_leg"`
+	// ToHeel is how far the needle still is from the heel's place on the foot, in mm; negative when it is past it.
+	ToHeel *measure.Length `json:"to_heel_mm,omitempty"`
+	// Other is read and ignored: what is knitted of the other sock is known from what happened to it.
+	Other *int `json:"other_row,omitempty"`
+	// LegRounds is how tall the leg really becomes, below its cuff.
+	LegRounds *int `json:"leg_rounds,omitempty"`
+	// ByVersion says that the rows before it were knitted by that version of the plan, of which Row counts the rows.
+	ByVersion int `json:"by_version,omitempty"`
+	// Before is that version; whoever asks looks it up.
+	Before *knitting.Edition `json:"-"`
+	// Unit is what is read.
+	Unit measure.Unit `json:"-"`
+	// Done is what is knitted of both socks, from what happened to them.
+	Done knitting.Done `json:"-"`
+}
+
+// sock is the one that is told of.
+func (h *Happened) sock() int { return max(1, h.Sock) }
+
+// Proposal is a plan for what is still to come.
+type Proposal struct {
+	// Edition is the plan from here on; nil when only a repair is proposed.
+	Edition *knitting.Edition `json:"-"`
+	// Plans says whether the plan changes.
+	Plans bool `json:"plans"`
+	// Row is the next row in the new plan, OtherRow that of the other sock.
+	Row      int      `json:"row"`
+	OtherRow *int     `json:"other_row,omitempty"`
+	Changes  []Change `json:"changes"`
+	// CostMM is by how much the sock comes out longer than planned; negative for shorter.
+	CostMM measure.Length `json:"cost_mm"`
+	// Repair is what to do on the needles instead; empty for nothing.
+	Repair string `json:"repair"`
+	Text   string `json:"text"`
+	// Pair says what it means for the other sock of the pair; empty when the plan stays.
+	Pair string `json:"pair"`
+	// Coming are the next rows of the new plan in words, from where the knitter stands.
+	Coming []string `json:"coming"`
+}
+
+// comingRows are so many as are told beforehand.
+const comingRows = 3
+
+// tell says the next rows of a plan from a row on.
+func (q *Proposal) tell(p *plan.Plan, row int) error {
+	traced, err := trace.Of(p.Rows)
+	if err != nil {
+		return err
+	}
+	q.Coming = []string{}
+	said := words.Rows(traced, &p.Design)
+	for i := row; i < min(row+comingRows, len(said)); i++ {
+		q.Coming = append(q.Coming, nameOf(&p.Rows[i])+": "+said[i].Sentence(false))
+	}
+	return nil
+}
+
+// Change is a count that becomes another one.
+type Change struct {
+	Label string `json:"label"`
+	Was   int    `json:"was"`
+	Now   int    `json:"now"`
+}
+
+// believable is how far the real round gauge may lie from the swatch's, as a factor.
+const believable = 1.35
+
+// Ask solves what is still to come. What cannot be, or would change knitted
+// rows, is document.Faults.
+func Ask(e *knitting.Edition, h Happened) (Proposal, error) {
+	if h.Sock < 0 || h.Sock > 2 {
+		return Proposal{}, fault("sock", "read %d; a pair has socks 1 and 2", h.Sock)
+	}
+	p := e.PlanOf(h.sock())
+	if h.ByVersion != 0 {
+		return byVersion(e, h)
+	}
+	if !p.HasDesign() {
+		return Proposal{}, fault("", "this plan came without a design, so the rest cannot be worked out from it: go on as it says")
+	}
+	if h.Row < 0 || h.Row > len(p.Rows) {
+		return Proposal{}, fault("row", "read %d; the sock has rows 0 to %d", h.Row, len(p.Rows))
+	}
+	if e.Off(h.sock(), h.Done) {
+		return Proposal{}, fault("sock", "read %d; that sock is off the needles: what happened to it changes no row any more. Put it back on the needles first, or begin the second from what you noted", h.sock())
+	}
+	// Whoever tells it may have ticked less than they knitted, never the other way round.
+	h.Done[h.sock()-1] = max(h.Done[h.sock()-1], h.Row)
+	if done := h.Done[h.sock()-1]; done > h.Row+1 && (h.CastOn != nil || h.Missed != nil || h.PickedUp != nil) {
+		h.Row = done // another device knows of more rows: what really happened lies among them
+	}
+	if h.CastOn != nil && *h.CastOn != p.Summary.CastOnStitches {
+		return castOn(e, h)
+	}
+	if h.Missed != nil {
+		return missed(e, h)
+	}
+	if h.PickedUp != nil {
+		return pickedUp(e, h)
+	}
+	d := knit.PinnedTo(p)
+	from := h.Done[h.sock()-1]
+	if h.Length != nil {
+		if err := triedOn(p, &d, h); err != nil {
+			return Proposal{}, err
+		}
+	}
+	if h.ToHeel != nil {
+		if repair, err := heelPlace(p, &d, h); repair != "" || err != nil {
+			return unchanged(h, repair), err
+		}
+	}
+	if h.HeelLate != nil {
+		rounds := p.Summary.FootRounds + *h.HeelLate
+		if done := sectionDone(p, needle.Foot, h.Row); rounds < done && section(p, h.Row) == needle.Foot {
+			return Proposal{}, fault("heel_late", "read %d; %d rounds of the foot are knitted already", *h.HeelLate, done)
+		}
+		d.FootLength.Rounds = &rounds
+		from = min(from, firstOf(p, needle.Heel), firstOf(p, needle.Foot)+max(0, min(rounds, p.Summary.FootRounds)))
+	}
+	if h.LegRounds != nil {
+		d.Leg.Rounds = h.LegRounds
+	}
+	if h.Feels != "" {
+		if repair, err := feels(p, &d, h); repair != "" || err != nil {
+			return unchanged(h, repair), err
+		}
+	}
+	return propose(e, d, h, from)
+}
+
+// unchanged keeps the plan, with something to do on the needles.
+func unchanged(h Happened, repair string) Proposal {
+	return Proposal{Row: h.Row, Changes: []Change{}, Coming: []string{}, Repair: repair, Text: "The plan stays as it is."}
+}
+
+func fault(field, format string, args ...any) error {
+	return document.Faults{{Field: field, Message: fmt.Sprintf(format, args...)}}
+}
+
+// farthest is how far a needle on the foot can be from the heel's place.
+const farthest = 250
+
+// legStep is what a leg gains or loses when it is too tight or too loose: four stitches repeat in most ribs.
+const legStep = 4
+
+// propose plans what comes behind the first rows, which stay as they are.
+func propose(e *knitting.Edition, d design.Design, h Happened, from int) (Proposal, error) {
+	if err := d.Validate(); err != nil {
+		return Proposal{}, err
+	}
+	made, err := knit.Make(d)
+	if err != nil {
+		return Proposal{}, err
+	}
+	if stop := made.Stopped(); stop != nil {
+		return Proposal{}, fault("", "planned like that no sock results: %s", stop.Text)
+	}
+	return proposeMade(e, made, h, from, false)
+}
+
+// proposeMade proposes a plan that was made for what is to come behind the first
+// rows of the sock that is told of. Where the knitted rows became what they really were, the knitter stands at the same
+// one; that is no fact of the other sock once it is begun.
+func proposeMade(e *knitting.Edition, made *plan.Plan, h Happened, from int, stands bool) (Proposal, error) {
+	if stop := made.Stopped(); stop != nil {
+		return Proposal{}, fault("", "planned like that no sock results: %s", stop.Text)
+	}
+	bend := knitting.Bend{Told: h.sock(), From: from}
+	var err error
+	if bend.To, err = e.Pair(h.sock(), made); err != nil {
+		return Proposal{}, err
+	}
+	if stands {
+		bend.Stands = h.Row
+		if h.Done[2-h.sock()] > 0 {
+			bend.To[2-h.sock()] = nil
+		}
+	}
+	return proposeBend(e, bend, h)
+}
+
+// proposeBend proposes what a bend makes of a pair.
+func proposeBend(e *knitting.Edition, bend knitting.Bend, h Happened) (Proposal, error) {
+	edition, fates, err := e.Next(bend, h.Done)
+	if err != nil {
+		return Proposal{}, err
+	}
+	at := h.Done
+	at[h.sock()-1] = h.Row
+	after := edition.From(at)
+	proposal := Proposal{Edition: edition, Plans: true, Row: after[h.sock()-1], OtherRow: &after[2-h.sock()], Changes: []Change{}, Coming: []string{}}
+	proposal.compare(e.PlanOf(h.sock()), edition.PlanOf(h.sock()), h.Length == nil, h.Unit)
+	proposal.tellPair(e, edition, h.sock(), fates, h.Done, h.Unit)
+	edition.Reason = proposal.Text
+	return proposal, proposal.tell(edition.PlanOf(h.sock()), proposal.Row)
+}
+
+// compare says what becomes of the counts of a plan, and what that costs in length where the gauge stays.
+func (q *Proposal) compare(p, next *plan.Plan, cost bool, unit measure.Unit) {
+	a, b := p.Summary, next.Summary
+	for _, c := range []Change{
+		{"stitches cast on", a.CastOnStitches, b.CastOnStitches}, {"increase rounds", value(a.IncreaseRounds), value(b.IncreaseRounds)}, {"rounds of the toe", a.ToeRounds, b.ToeRounds},
+		{"stitches round the foot", a.FootStitches, b.FootStitches}, {"rounds before the heel", a.FootRounds, b.FootRounds},
+		{"heel stitches", a.HeelStitches, b.HeelStitches}, {"flap rows", value(a.FlapRows), value(b.FlapRows)}, {"turns a side", value(a.HeelTurnsPerSide), value(b.HeelTurnsPerSide)},
+		{"gusset increases", value(a.GussetIncreases), value(b.GussetIncreases)}, {"gusset decrease rounds", value(a.GussetDecreaseRounds), value(b.GussetDecreaseRounds)},
+		{"leg rounds", a.LegRounds, b.LegRounds}, {"cuff rounds", a.CuffRounds, b.CuffRounds}, {"stitches of the leg", a.LegStitches, b.LegStitches},
+	} {
+		if c.Was != c.Now {
+			q.Changes = append(q.Changes, c)
+		}
+	}
+	if cost {
+		gauge := next.Design.Gauge.PerMM()
+		q.CostMM = gauge.Height(float64(b.FootRounds - a.FootRounds + b.ToeRounds - a.ToeRounds))
+	}
+	q.say(unit)
+}
+
+func value(n *int) int {
+	if n == nil {
+		return 0
+	}
+	return *n
+}
+
+// one says the label of a count for one of them.
+var one = strings.NewReplacer("stitches", "stitch", "rounds", "round", "rows", "row", "turns", "turn", "increases", "increase")
+
+func (q *Proposal) say(unit measure.Unit) {
+	if len(q.Changes) == 0 {
+		q.Text = "Nothing changes: go on as planned."
+		return
+	}
+	for i, c := range q.Changes {
+		if i > 0 {
+			q.Text += "; "
+		}
+		more := c.Now - c.Was
+		word := "more"
+		if more < 0 {
+			word = "fewer"
+		}
+		label := c.Label
+		if more == 1 || more == -1 {
+			label = one.Replace(label)
+		}
+		q.Text += fmt.Sprintf("%d %s %s", int(math.Abs(float64(more))), word, label)
+	}
+	switch {
+	case q.CostMM > 0:
+		q.Text += fmt.Sprintf(". The foot comes out %s longer.", unit.Show(q.CostMM))
+	case q.CostMM < 0:
+		q.Text += fmt.Sprintf(". The foot comes out %s shorter.", unit.Show(-q.CostMM))
+	default:
+		q.Text += "."
+	}
+}
+
+// section is that of the next row.
+func section(p *plan.Plan, row int) needle.Section {
+	if row >= len(p.Rows) {
+		return needle.BindOff
+	}
+	return p.Rows[row].Section
+}
+
+// sectionDone counts the rows of a section before a row.
+func sectionDone(p *plan.Plan, s needle.Section, row int) int {
+	n := 0
+	for i := range p.Rows[:row] {
+		if p.Rows[i].Section == s {
+			n++
+		}
+	}
+	return n
+}
+
+func firstOf(p *plan.Plan, s needle.Section) int {
+	i := slices.IndexFunc(p.Rows, func(r needle.Row) bool { return r.Section == s })
+	if i < 0 {
+		return len(p.Rows)
+	}
+	return i
+}

@@ -1,0 +1,210 @@
+package replan
+
+import (
+	"fmt"
+
+	"acornstep/sock/craft/knit"
+	"acornstep/sock/needles/knitting"
+	"acornstep/sock/papers/plan"
+	"acornstep/sock/rows/needle"
+)
+
+// Missed is an increase that was forgotten in the last round that increased: on
+// which needle, and at which of its ends.
+type Missed struct {
+	Needle int    `json:"needle"`
+	End    string `json:"end" enum:"start,end"`
+}
+
+// fewestToShape is the smallest strip on which a toe can be shaped: four loops on each needle.
+const fewestToShape = 8
+
+// castOn answers loops that were cast on otherwise than planned: the toe is
+// worked out anew from where the knitter stands, so many of its rounds as are knitted among it.
+func castOn(e *knitting.Edition, h Happened) (Proposal, error) {
+	p, loops := e.PlanOf(h.sock()), *h.CastOn
+	round := p.Summary.FootStitches
+	if p.Design.Toe.Kind != "wedge" {
+		return otherToe(e, h)
+	}
+	switch {
+	case loops < fewestToShape:
+		return Proposal{}, fault("cast_on", "read %d; on fewer than %d there is no room to shape a toe: cast on once more", loops, fewestToShape)
+	case loops > round:
+		return Proposal{}, fault("cast_on", "read %d; the sock is %d round, so that no room is left to shape a toe: cast on once more, or choose %d stitches round on the board", loops, round, loops)
+	}
+	went, rest := wentBefore(p, h.Row)
+	if rest > 0 {
+		return Proposal{}, fault("cast_on", "read %d; the toe is knitted and its count came out: say how many stitches you count now", loops)
+	}
+	went.CastOn = loops
+	d := p.Design
+	d.Toe.StartStitches, d.Toe.FastRounds, d.FootLength.Rounds = nil, nil, nil
+	if (round-loops)%4 == 0 {
+		d.Toe.StartStitches = &loops
+	}
+	made, err := knit.MakeWent(d, went)
+	if err != nil {
+		return Proposal{}, err
+	}
+	return proposeMade(e, made, h, 0, true)
+}
+
+// otherToe answers another count for a toe whose cast-on decides the stitches round the foot.
+func otherToe(e *knitting.Edition, h Happened) (Proposal, error) {
+	p := e.PlanOf(h.sock())
+	loops, d := *h.CastOn, p.Design
+	round := 2 * loops
+	if loops%2 != 0 || round < knit.FewestStitches {
+		return Proposal{}, fault("cast_on", "read %d; this toe is begun on an even count, %d at least: cast on once more", loops, knit.FewestStitches/2)
+	}
+	if section(p, h.Row) != needle.Toe && section(p, h.Row) != needle.CastOn {
+		return Proposal{}, fault("cast_on", "read %d; the toe is knitted and its count came out: say how many stitches you count now", loops)
+	}
+	d.Stitches, d.FootLength.Rounds, d.Leg.Rounds = &round, nil, nil
+	made, err := knit.Make(d)
+	if err != nil {
+		return Proposal{}, err
+	}
+	if stop := made.Stopped(); stop != nil {
+		return Proposal{}, fault("cast_on", "read %d; that makes %d stitches round, and no sock results: %s", loops, round, stop.Text)
+	}
+	return proposeMade(e, made, h, 0, true)
+}
+
+// missed answers an increase that was forgotten at one end of a needle: the
+// count comes right in the rounds to come, at the place that lacks it.
+func missed(e *knitting.Edition, h Happened) (Proposal, error) {
+	p := e.PlanOf(h.sock())
+	if p.Design.Toe.Kind != "wedge" {
+		return Proposal{}, fault("missed", "this toe has no increases at its sides")
+	}
+	if (h.Missed.Needle != 1 && h.Missed.Needle != 2) || (h.Missed.End != "start" && h.Missed.End != "end") {
+		return Proposal{}, fault("missed", "read needle %d, %q; expected needle 1 or 2, and start or end", h.Missed.Needle, h.Missed.End)
+	}
+	went, rest := wentBefore(p, h.Row)
+	at := 2 * (h.Missed.Needle - 1)
+	if h.Missed.End == "end" {
+		at++
+	}
+	last := -1
+	for i, r := range went.Toe {
+		if r[at] > 0 {
+			last = i
+		}
+	}
+	if last < 0 {
+		return Proposal{}, fault("missed", "no increase at that place was to be made yet")
+	}
+	if rest > 0 {
+		side := map[string]string{"start": "beginning", "end": "end"}[h.Missed.End]
+		return Proposal{Row: h.Row, Changes: []Change{}, Coming: []string{}, Text: "The plan stays as it is.",
+			Repair: fmt.Sprintf("The toe is done: in the next round lift the strand beside the first stitch of needle %d, counted from its %s, and knit it twisted. Then the count is right.", h.Missed.Needle, side)}, nil
+	}
+	went.Toe[last][at] = 0
+	went.CastOn = p.Rows[0].Stitches
+	d := p.Design
+	d.FootLength.Rounds = nil
+	made, err := knit.MakeWent(d, went)
+	if err != nil {
+		return Proposal{}, err
+	}
+	return proposeMade(e, made, h, 0, true)
+}
+
+// pickedUp answers what was really picked up along a flap: the gusset is worked
+// out anew from where the knitter stands.
+func pickedUp(e *knitting.Edition, h Happened) (Proposal, error) {
+	p := e.PlanOf(h.sock())
+	if p.Summary.FlapRows == nil {
+		return Proposal{}, fault("picked_up", "this heel has no flap to pick up along")
+	}
+	first := firstOf(p, needle.Gusset)
+	d := knit.PinnedTo(p)
+	d.Heel.PickedUp = h.PickedUp
+	if err := d.Validate(); err != nil {
+		return Proposal{}, err
+	}
+	// The first two rows of the gusset pick up, one edge each.
+	const picking = 2
+	var went knit.Went
+	for i := first + picking; i < min(h.Row, len(p.Rows)) && p.Rows[i].Section == needle.Gusset; i++ {
+		went.Gusset = append(went.Gusset, gussetRound(&p.Rows[i], p.Summary.FootStitches/2))
+	}
+	if section(p, h.Row) != needle.Gusset && h.Row > first {
+		return Proposal{}, fault("picked_up", "the gusset is done, and its count came out: say how many stitches you count now")
+	}
+	made, err := knit.MakeWent(d, went)
+	if err != nil {
+		return Proposal{}, err
+	}
+	return proposeMade(e, made, h, min(h.Row, first), h.Row >= first)
+}
+
+// gussetRound reads on which sides a round of the gusset decreases: before the middle of the back, or after it.
+func gussetRound(r *needle.Row, instep int) knit.GussetRound {
+	var round knit.GussetRound
+	taken, back := 0, 0
+	for _, o := range r.Ops {
+		back += o.Code.Takes() * o.N
+	}
+	middle := instep + (back-instep)/2
+	for _, o := range r.Ops {
+		if o.Code.IsDecrease() {
+			if taken < middle {
+				round.Right = true
+			} else {
+				round.Left = true
+			}
+		}
+		taken += o.Code.Takes() * o.N
+	}
+	return round
+}
+
+// wentBefore reads the rounds of a wedge toe that are knitted before a row, and how many rows are knitted after the toe.
+func wentBefore(p *plan.Plan, row int) (went knit.Went, rest int) {
+	instep := p.Rows[0].Stitches / 2
+	for i := 1; i < min(row, len(p.Rows)); i++ {
+		r := &p.Rows[i]
+		if r.Section != needle.Toe {
+			rest++
+			continue
+		}
+		if r.N == 1 {
+			continue // the set-up round
+		}
+		round := toeRound(r, instep)
+		instep += round[0] + round[1]
+		went.Toe = append(went.Toe, round)
+	}
+	return went, rest
+}
+
+// toeRound reads what a round of a toe adds at each end of its needles; needle 1 has so many stitches before it.
+func toeRound(r *needle.Row, instep int) knit.ToeRound {
+	all := 0
+	for _, o := range r.Ops {
+		all += o.Code.Takes() * o.N
+	}
+	var round knit.ToeRound
+	taken := 0
+	for _, o := range r.Ops {
+		at, n, from := 0, instep, 0
+		// What takes no stitch at the border of the needles belongs to the needle that it ends.
+		if taken > instep || taken == instep && o.Code.Takes() > 0 {
+			at, n, from = 2, all-instep, instep
+		}
+		if taken-from >= n/2 {
+			at++
+		}
+		switch {
+		case o.Code.IsIncrease():
+			round[at] += o.N
+		case o.Code.IsDecrease():
+			round[at] -= o.N
+		}
+		taken += o.Code.Takes() * o.N
+	}
+	return round
+}

@@ -1,0 +1,130 @@
+// Package tally reckons what the events on a pair of socks come to: where it
+// stands, how long the rest takes, and what the yarn is still good for.
+package tally
+
+import (
+	"acornstep/sock/figures/day"
+	"acornstep/sock/figures/measure"
+	"acornstep/sock/needles/logbook"
+	"acornstep/sock/papers/plan"
+	"acornstep/sock/papers/yarn"
+	"acornstep/sock/rows/needle"
+	"acornstep/sock/rows/trace"
+)
+
+// Tally is what the events come to.
+type Tally struct {
+	Book logbook.Book `json:"book"`
+	Pace logbook.Pace `json:"pace"`
+	// Sections still to knit, with the time they take at this pace.
+	Sections []Ahead `json:"sections"`
+	// StitchesLeft of both socks that are begun.
+	StitchesLeft int `json:"stitches_left"`
+	SecondsLeft  int `json:"seconds_left"`
+	// DoneOn is the day on which what is begun comes off the needles; empty when nothing is left.
+	DoneOn day.Date `json:"done_on,omitempty"`
+	// Due is left out unless the pair is a present for a day.
+	Due *Due `json:"due,omitempty"`
+	// Ball is left out until something was weighed.
+	Ball *Ball `json:"ball,omitempty"`
+	// Scraps are the other yarns of the sock: one for all its contrast, or one for each section.
+	Scraps []Scrap `json:"scraps"`
+	// Stripes are left out until somebody says how they repeat.
+	Stripes *Stripes `json:"stripes,omitempty"`
+}
+
+// None stands where nothing is reckoned.
+var None = Tally{Sections: []Ahead{}, Scraps: []Scrap{}}
+
+// Stripes is the repeat of the stripes in rounds.
+type Stripes struct {
+	logbook.Stripes
+	FootRounds float64 `json:"foot_rounds"`
+	LegRounds  float64 `json:"leg_rounds"`
+}
+
+// Ahead is a section that is still to be knitted.
+type Ahead struct {
+	// Sock is 1 or 2 of the pair.
+	Sock     int    `json:"sock"`
+	Section  string `json:"section"`
+	Rows     int    `json:"rows"`
+	Stitches int    `json:"stitches"`
+	Seconds  int    `json:"seconds"`
+	// From and DoneOn are the days on which it is begun and done; see [Pace] and [evening] for how much is knitted on a day.
+	From   day.Date `json:"from"`
+	DoneOn day.Date `json:"done_on"`
+}
+
+// Knitted is the plan that a sock is knitted by, with its rows traced.
+type Knitted struct {
+	Plan  *plan.Plan
+	Trace *trace.Trace
+}
+
+// socks are a pair on the needles; what is reckoned for both follows the first.
+type socks struct {
+	plan  *plan.Plan
+	trace *trace.Trace
+}
+
+// Of reckons a pair on a day. The second sock may follow rows of its own.
+func Of(pair [2]Knitted, events []logbook.Event, today day.Date) Tally {
+	o := socks{pair[0].Plan, pair[0].Trace}
+	t := Tally{Book: logbook.Read(events), Sections: []Ahead{}, Scraps: []Scrap{}}
+	stitches := make([]int, len(o.trace.Steps))
+	for i := range o.trace.Steps {
+		stitches[i] = o.trace.Steps[i].Worked
+	}
+	t.Pace = logbook.PaceOf(t.Book.Standing, stitches)
+	for sock, place := range t.Book.Places {
+		if place.Finished || sock == 1 && place.Row == 0 {
+			continue // the second sock counts from its first row on
+		}
+		by := pair[sock]
+		for i := place.Row; i < len(by.Trace.Steps); i++ {
+			name := string(by.Plan.Rows[i].Section)
+			if n := len(t.Sections); n == 0 || t.Sections[n-1].Section != name || t.Sections[n-1].Sock != sock+1 {
+				t.Sections = append(t.Sections, Ahead{Sock: sock + 1, Section: name})
+			}
+			last := &t.Sections[len(t.Sections)-1]
+			last.Rows++
+			last.Stitches += by.Trace.Steps[i].Worked
+			t.StitchesLeft += by.Trace.Steps[i].Worked
+		}
+	}
+	t.SecondsLeft = int(t.Pace.TimeFor(t.StitchesLeft).Seconds())
+	t.date(today)
+	t.Due = o.due(&t, today)
+	t.Ball = o.ball(t.Book)
+	t.Scraps = o.scraps(t.Book)
+	if stripes, ok := logbook.StripesOf(t.Book.Standing); ok {
+		d := &o.plan.Design
+		rounds := func(stitches int) float64 {
+			return yarn.StripeRounds(measure.Length(stripes.Repeat), stitches, d.Gauge.PerMM(), yarn.Thickness(d.Yarn))
+		}
+		t.Stripes = &Stripes{stripes, rounds(o.plan.Summary.FootStitches), rounds(o.plan.Summary.LegStitches)}
+	}
+	return t
+}
+
+// workedIn counts the stitches of the rows before a row that are knitted in a
+// yarn: the sock's own has no name, contrast is all of the other, and the name
+// of a section is what it takes of that.
+func (o *socks) workedIn(name string, row int) int {
+	n := 0
+	for i := range min(row, len(o.trace.Steps)) {
+		r := &o.plan.Rows[i]
+		section := string(r.Section)
+		switch r.Section {
+		case needle.CastOn:
+			section = string(needle.Toe)
+		case needle.BindOff:
+			section = string(needle.Cuff)
+		}
+		if r.Colour == name || r.Colour == needle.Contrast && section == name {
+			n += o.trace.Steps[i].Worked
+		}
+	}
+	return n
+}

@@ -1,0 +1,123 @@
+package fingers_test
+
+import (
+	"fmt"
+	"strings"
+	"testing"
+
+	"github.com/stretchr/testify/assert"
+	"github.com/stretchr/testify/require"
+	"pgregory.net/rapid"
+
+	"acornstep/sock/craft/knit"
+	"acornstep/sock/papers/design"
+	"acornstep/sock/papers/plan"
+	"acornstep/sock/rows/fingers"
+	"acornstep/sock/rows/needle"
+	"acornstep/sock/rows/trace"
+)
+
+func planOf(t require.TestingT, more string) *plan.Plan {
+	d, err := design.Read([]byte(`{"format":"acorn-step.design","version":1,"foot":{"length_mm":251,"ball_girth_mm":236},"gauge":{"stitches_per_100mm":32,"rounds_per_100mm":44}` + more + `}`))
+	require.NoError(t, err)
+	p, err := knit.Make(d)
+	require.NoError(t, err)
+	return p
+}
+
+// found are the groups after each row of the heel, or toe, that has any.
+func found(t require.TestingT, p *plan.Plan, section needle.Section) []string {
+	traced, err := trace.Of(p.Rows)
+	require.NoError(t, err)
+	c := fingers.New(p.Summary.HeelStitches)
+	var list []string
+	for i := range p.Rows {
+		s := traced.Before(i + 1)
+		if g, some := c.After(&p.Rows[i], s.Snapshot, s.Sole); some && p.Rows[i].Section == section {
+			list = append(list, strings.TrimPrefix(p.Rows[i].ID, string(section)+"-")+": "+strings.Trim(fmt.Sprint(g.List()), "[]"))
+		}
+	}
+	return list
+}
+
+// The default heel, 34 stitches over 11 · 12 · 11: first each double stitch waits, and the stitch just turned on; after the full round
+// what lies beyond the gaps.
+func TestTheDoubleStitchesOfTheDefaultHeel(t *testing.T) {
+	list := found(t, planOf(t, ""), needle.Heel)
+	assert.Equal(t, []string{"2: 1 32 1", "3: 1 31 2", "4: 2 30 2"}, list[:3])
+	assert.Contains(t, list, "22: 11 12 11")
+	assert.Contains(t, list, "23: 0 23 11", "the row that runs on is told with the right side in front")
+	assert.Contains(t, list, "24: 0 34 0", "the full round")
+	at := 0
+	for i, text := range list {
+		if strings.HasPrefix(text, "26:") {
+			at = i
+		}
+	}
+	assert.Equal(t, []string{"26: 0 24 10", "27: 10 14 10", "28: 10 15 9", "29: 9 16 9"}, list[at:at+4])
+}
+
+func TestWrapsPinsPairsAndGaps(t *testing.T) {
+	for _, turn := range []string{"wrap", "yarn_over", "pinned", "lift"} {
+		list := found(t, planOf(t, `,"heel":{"turn":"`+turn+`"}`), needle.Heel)
+		assert.Equal(t, []string{"2: 0 33 1", "3: 1 32 1", "4: 1 31 2"}, list[:3], turn)
+		first := ""
+		for i, text := range list {
+			if strings.HasSuffix(text, ": 11 12 11") {
+				first = list[i+1]
+			}
+		}
+		assert.True(t, strings.HasSuffix(first, ": 11 13 10"), "%s: the first row back says %s", turn, first)
+	}
+}
+
+// Whatever the style and the width, the groups come to the stitches of the heel, and while it narrows both sides are alike after every
+// second row.
+func TestGroupsComeToTheHeel(t *testing.T) {
+	rapid.Check(t, func(t *rapid.T) {
+		turn := rapid.SampledFrom(design.Registered("heel.turn")).Draw(t, "turn")
+		share := rapid.SampledFrom([]string{"0.5", "0.6", "0.7"}).Draw(t, "share")
+		between := rapid.SampledFrom([]string{"0", "1", "2"}).Draw(t, "between")
+		toe := rapid.SampledFrom([]string{"wedge", "short_row"}).Draw(t, "toe")
+		p := planOf(t, fmt.Sprintf(`,"toe":{"kind":%q},"heel":{"turn":%q,"share":%s,"rounds_between":%s}`, toe, turn, share, between))
+		for _, section := range []needle.Section{needle.Toe, needle.Heel} {
+			want := p.Summary.HeelStitches
+			if section == needle.Toe {
+				want = p.Summary.CastOnStitches
+			}
+			for _, text := range found(t, p, section) {
+				var row, left, middle, right int
+				if _, err := fmt.Sscanf(text, "%d: %d %d %d", &row, &left, &middle, &right); err != nil || left < 0 || middle < 0 || right < 0 || left+middle+right != want {
+					t.Fatalf("%s of %d stitches: %s", section, want, text)
+				}
+			}
+		}
+	})
+}
+
+// Nobody counts after the first rows: what to look for is said in the words of each style, out and back.
+func TestWhatToLookFor(t *testing.T) {
+	for turn, want := range map[string][2]string{
+		"german":    {"to the double stitch", "to the double stitch, and one past it"},
+		"wrap":      {"to one before the wrapped stitch", "to the wrapped stitch, and that one with its wrap"},
+		"pinned":    {"to one before the pin", "to the pin, and the stitch beyond with the pinned loop"},
+		"yarn_over": {"to one before the pair", "to the pair, and the yarn-over with the stitch beyond"},
+		"lift":      {"to one before the gap", "to the gap: the last stitch before it with the one beyond, and one lifted in it"},
+	} {
+		for _, share := range []string{"0.5", "0.6"} {
+			p := planOf(t, `,"heel":{"turn":"`+turn+`","share":`+share+`}`)
+			traced, err := trace.Of(p.Rows)
+			require.NoError(t, err)
+			said := map[string]int{}
+			for i := range p.Rows {
+				if until := fingers.Until(&p.Rows[i], traced.Before(i).Snapshot); until != "" {
+					said[until]++
+				}
+			}
+			turns := 2 * *p.Summary.HeelTurnsPerSide
+			assert.InDelta(t, turns, said[want[0]], 4, "%s %s out: %v", turn, share, said)
+			assert.InDelta(t, turns, said[want[1]], 4, "%s %s back: %v", turn, share, said)
+			assert.LessOrEqual(t, len(said), 2, "%s %s: %v", turn, share, said)
+		}
+	}
+}

@@ -1,0 +1,226 @@
+package hands
+
+import (
+	"fmt"
+	"slices"
+	"strings"
+	"testing"
+
+	"github.com/stretchr/testify/assert"
+	"github.com/stretchr/testify/require"
+	"pgregory.net/rapid"
+
+	"acornstep/sock/craft/knit"
+	"acornstep/sock/papers/design"
+	"acornstep/sock/papers/plan"
+	"acornstep/sock/rows/needle"
+	"acornstep/sock/said/words"
+)
+
+var views = []View{{Right, false}, {Left, false}, {Right, true}, {Left, true}}
+
+// Every sequence can be followed: it has words and a picture for each step, what to look at and the usual slip, and no step shows again what the one before did.
+func TestEverySequenceIsWhole(t *testing.T) {
+	names, titles := map[string]bool{}, map[string]bool{}
+	for i := range Sequences {
+		q := &Sequences[i]
+		assert.False(t, names[q.Name], "%s twice", q.Name)
+		assert.False(t, titles[q.Title], "%s twice", q.Title)
+		names[q.Name], titles[q.Title] = true, true
+		assert.GreaterOrEqual(t, len(q.Steps), 2, q.Name)
+		for _, text := range []string{q.Title, q.Group, q.Look, q.Slip} {
+			assert.NotEmpty(t, text, q.Name)
+		}
+		for _, v := range views {
+			seen := q.Seen(v)
+			for n, step := range seen.Steps {
+				assert.NotEmpty(t, step.Text, "%s %d", q.Name, n+1)
+				assert.Greater(t, len(step.Picture.Strokes), 4, "%s %d", q.Name, n+1)
+				assert.Less(t, len(step.Picture.Strokes), 500, "%s %d", q.Name, n+1)
+				if n > 0 {
+					assert.NotEqual(t, seen.Steps[n-1].Picture.Strokes, step.Picture.Strokes, "%s %d shows what %d did", q.Name, n+1, n)
+				}
+			}
+		}
+	}
+	assert.GreaterOrEqual(t, len(Sequences), 70)
+}
+
+// What can be chosen can be shown, and every name that is listed is one.
+func TestEveryTechniqueAndTermIsShown(t *testing.T) {
+	of := Of()
+	for key, list := range of {
+		assert.NotEmpty(t, list, key)
+		for _, name := range list {
+			assert.NotNil(t, Find(name), "%s: %s", key, name)
+		}
+	}
+	for _, kind := range knit.Kinds {
+		for _, technique := range kind.List() {
+			key := kind.Field + ":" + technique.About().Name
+			if key != "heel.kind:short_row" { // shown by its turns
+				assert.NotEmpty(t, of[key], key)
+			}
+		}
+	}
+	for key := range terms {
+		assert.True(t, slices.ContainsFunc(words.Terms, func(term words.Term) bool { return term.Name == key }), key)
+	}
+	for _, style := range turnStyles {
+		for _, part := range []string{"out-rs", "out-ws", "back-rs", "back-ws", "first", "last", "round"} {
+			assert.NotNil(t, Find(style+"-"+part), "%s-%s", style, part)
+		}
+	}
+}
+
+// The needle goes through a loop as the word says: over or under its right leg, and over or under its left one.
+func TestTheNeedleGoesThroughTheLoop(t *testing.T) {
+	for _, c := range []struct {
+		name             string
+		way              way
+		overRightLeg     bool
+		tipOverLeftLoops bool
+	}{
+		{"knit", knitwise, true, false},
+		{"purl", purlwise, false, true},
+		{"through the back loop", backLoop, false, false},
+		{"from behind", fromBehind, false, true},
+	} {
+		list := tips("v", "").into(c.way, 1).draw().strands
+		var shafts []strand
+		for _, s := range list {
+			if s.part == Needle {
+				shafts = append(shafts, s)
+			}
+		}
+		// The left needle comes first, then the right one before the loop and behind it.
+		require.GreaterOrEqual(t, len(shafts), 2, c.name)
+		loop := list[slices.IndexFunc(list, func(s strand) bool { return s.part == Yarn })].points
+		front, back := loop[2].z, loop[6].z
+		before, after := shafts[1].points[0].z, shafts[len(shafts)-1].points[1].z
+		assert.Equal(t, c.overRightLeg, before > front, c.name)
+		assert.Equal(t, c.tipOverLeftLoops, after > 0, "%s: its tip lies over the left needle", c.name)
+		assert.Greater(t, front, 0.0, "the right leg is in front of the needle")
+		assert.Less(t, back, 0.0, "and the left one behind it")
+	}
+}
+
+// A strand that dives is cut where it does, and what lies deeper is drawn first.
+func TestWhatLiesDeeperIsDrawnFirst(t *testing.T) {
+	over := strand{part: Now, points: []point{{-1, 0, 2}, {0, 0, 2}, {1, 0, -2}, {2, 0, -2}}}
+	list := strokes([]strand{over, {part: Needle, straight: true, points: []point{{0.5, -1, 0}, {0.5, 1, 0}}}}, 0, 0)
+	var parts []Part
+	for _, s := range list {
+		parts = append(parts, s.Part)
+	}
+	// Behind the needle; between both, as deep as the needle and after it; in front.
+	assert.Equal(t, []Part{Now, Now, Needle, Now}, parts)
+	assert.True(t, strings.HasPrefix(list[0].D, "M40 0"), list[0].D)
+}
+
+// For those who knit the other way everything is mirrored, and mirrored again it is what it was; the right side of the fabric stays.
+func TestTheMirror(t *testing.T) {
+	v := View{Right, true}
+	assert.Equal(t, "Needle into the front, from right to left: it leans left.", v.said("Needle into the front, from left to right: it leans right."))
+	assert.Equal(t, "Turn: the right side faces you.", v.said("Turn: the right side faces you."))
+	assert.Equal(t, "Right needle, Left needle", v.said("Left needle, Right needle"))
+	for i := range Sequences {
+		q := &Sequences[i]
+		for _, step := range q.Steps {
+			assert.Equal(t, step.Text, v.said(v.said(step.Text)), q.Name)
+			plain, mirrored := step.draw.picture(Left), v.drawn(step.draw)
+			assert.Len(t, mirrored.Strokes, len(plain.Strokes), q.Name)
+		}
+	}
+	// The tip of the left needle points left when it is the right one.
+	left := tips("v", "").draw()
+	tip := func(s scene) float64 {
+		at := slices.IndexFunc(s.strands, func(st strand) bool { return st.part == Tip })
+		return s.strands[at].points[1].x - s.strands[at].points[0].x
+	}
+	assert.Positive(t, tip(left))
+}
+
+// The yarn goes to the hand that holds it.
+func TestTheYarnGoesToItsHand(t *testing.T) {
+	q := Find("k")
+	right, left := q.Seen(View{Right, false}).Steps[0].Picture, q.Seen(View{Left, false}).Steps[0].Picture
+	assert.NotEqual(t, right, left)
+	assert.Equal(t, q.Seen(View{Right, true}).Steps[0].Text, View{Right, true}.said(q.Steps[0].Text))
+}
+
+func anyPlan(t *rapid.T) *plan.Plan {
+	pick := func(name string, from ...string) string { return rapid.SampledFrom(from).Draw(t, name) }
+	d, err := design.Read(fmt.Appendf(nil, `{"format":"acorn-step.design","version":1,"foot":{"length_mm":251,"ball_girth_mm":236},"gauge":{"stitches_per_100mm":32,"rounds_per_100mm":44},
+		"toe":{"kind":%q,"increase":%q,"cast_on":%q},"heel":{"kind":%q,"turn":%q},"corner":{"method":%q},"bind_off":%q,"needles":%q,"leg":{"height_mm":%d,"pattern":%q},"yarn":{"contrast":[%s]}}`,
+		pick("toe", design.Registered("toe.kind")...), pick("increase", "kfb", "kfb_mirrored", "m1"), pick("cast-on", design.Registered("toe.cast_on")...), pick("heel", design.Registered("heel.kind")...),
+		pick("turn", design.Registered("heel.turn")...), pick("corner", design.Registered("corner.method")...), pick("bind-off", design.Registered("bind_off")...),
+		pick("needles", "magic_loop", "two_circulars", "dpn4", "dpn5", "short_circular"), rapid.IntRange(100, 150).Draw(t, "leg"), pick("pattern", "stockinette", "rib_2x2", "dew_lace"), pick("colour", "", `"toe"`, `"heel"`, `"toe","heel"`)))
+	if err != nil {
+		t.Skip(err) // not every toe allows every cast-on
+	}
+	p, err := knit.Make(d)
+	if err != nil {
+		t.Fatal(err)
+	}
+	if p.Stopped() != nil {
+		t.Skip("stopped")
+	}
+	return p
+}
+
+// Whatever a row asks for is shown, in the order of its work, on the side that faces the knitter.
+func TestEveryRowShowsItsMoves(t *testing.T) {
+	rapid.Check(t, func(t *rapid.T) {
+		p := anyPlan(t)
+		for i, shown := range Rows(p) {
+			row := &p.Rows[i]
+			for _, o := range row.Ops {
+				if o.Code != needle.Start && !slices.ContainsFunc(shown, func(s Shown) bool { return s.Op == o.Code.String() }) {
+					t.Fatalf("%s: nothing shows %s", row.ID, o.Code)
+				}
+			}
+			for _, s := range shown {
+				wrong := map[needle.Side]string{needle.RS: "-ws", needle.WS: "-rs"}[row.Side]
+				if s.Op != "turn" && strings.HasSuffix(s.Move, wrong) {
+					t.Fatalf("%s on the %s: %s shows %s", row.ID, row.Side, s.Op, s.Move)
+				}
+			}
+		}
+	})
+}
+
+// Some rows read aloud, with what each of their words opens.
+func TestTheWordsOfRows(t *testing.T) {
+	d, err := design.Read([]byte(`{"format":"acorn-step.design","version":1,"stitches":24,"foot":{"length_mm":200,"ball_girth_mm":170},"gauge":{"stitches_per_100mm":16,"rounds_per_100mm":22},"leg":{"height_mm":60},"heel":{"turn":"wrap"}}`))
+	require.NoError(t, err)
+	p, err := knit.Make(d)
+	require.NoError(t, err)
+	rows := Rows(p)
+	type word struct{ op, move string }
+	at := func(id string) []word {
+		i := slices.IndexFunc(p.Rows, func(r needle.Row) bool { return r.ID == id })
+		require.GreaterOrEqual(t, i, 0)
+		var list []word
+		for _, s := range rows[i] {
+			list = append(list, word{s.Op, s.Move})
+		}
+		return list
+	}
+	assert.Equal(t, []word{{"k", "k"}, {"wt", "wrap-out-rs"}}, at("heel-2"))
+	assert.Equal(t, []word{{"p", "p"}, {"pw", "wrap-back-ws"}, {"wt", "wrap-out-ws"}}, at("heel-11"))
+	assert.Equal(t, []word{{"pu", "outer-legs"}, {"k", "k"}}, at("leg-1"))
+	assert.Equal(t, []word{{"k2tog", "corner-gone"}, {"k", "k"}}, at("leg-4"))
+	assert.Equal(t, []word{{"k", "rib"}, {"p", "rib"}}, at("cuff-1"))
+	assert.True(t, rows[2][0].New == false && rows[2][1].New, "the second round is the first with increases: %v", rows[2])
+	assert.Equal(t, []string{"cast-on", "set-up", "increase", "out-wrap", "heel-wrap", "corner", "corner-gone", "rib", "bind-off"}, Lessons(p))
+	assert.Equal(t, []word{{"", "magic-loop"}, {"", "tug"}, {"", "co-magic-round"}, {"k", "k"}, {"ktbl", "ktbl"}}, at("toe-1"))
+}
+
+func BenchmarkAllMoves(b *testing.B) {
+	for b.Loop() {
+		for i := range Sequences {
+			Sequences[i].Seen(View{Left, true})
+		}
+	}
+}

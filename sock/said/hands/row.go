@@ -1,0 +1,319 @@
+package hands
+
+import (
+	"slices"
+
+	"acornstep/sock/papers/plan"
+	"acornstep/sock/rows/needle"
+)
+
+// Shown is a move that a row asks for: the operation in whose words it is written, and the sequence that shows it.
+type Shown struct {
+	Op   string `json:"op,omitempty"`
+	Move string `json:"move"`
+	// New: no row before this one asked for it.
+	New bool `json:"new,omitempty"`
+}
+
+// Rows are the moves of each row of a plan, in the order of its work, each once.
+func Rows(p *plan.Plan) [][]Shown {
+	list := make([][]Shown, len(p.Rows))
+	seen := map[string]bool{}
+	// Only a heel with a flap, or with a gusset before it, is turned by decreases that lean to the left on the right side.
+	flaps := slices.ContainsFunc(p.Rows, func(r needle.Row) bool {
+		return r.Section == needle.Heel && slices.ContainsFunc(r.Ops, func(o needle.Op) bool { return o.Code == needle.SSK })
+	})
+	for i := range p.Rows {
+		r := reader{p: p, row: &p.Rows[i], i: i, style: styleOf(&p.Design), flaps: flaps}
+		r.before()
+		for at, o := range r.row.Ops {
+			if name := r.move(at, o); name != "" {
+				r.add(o.Code.String(), name)
+			}
+		}
+		for k := range r.shown {
+			r.shown[k].New = !seen[r.shown[k].Move]
+		}
+		for _, s := range r.shown {
+			seen[s.Move] = true
+		}
+		list[i] = r.shown
+	}
+	return list
+}
+
+// Lessons are those in which the moves of a plan can be practised, in the order in which it asks for them.
+func Lessons(p *plan.Plan) []string {
+	list := []string{}
+	for _, shown := range Rows(p) {
+		for _, s := range shown {
+			if lesson := Find(s.Move).Lesson; lesson != "" && !slices.Contains(list, lesson) {
+				list = append(list, lesson)
+			}
+		}
+	}
+	return list
+}
+
+// reader reads one row of a plan.
+type reader struct {
+	p     *plan.Plan
+	row   *needle.Row
+	i     int
+	style string
+	// flaps: the heel is turned by decreases.
+	flaps bool
+	shown []Shown
+	// picked are the places along edges or in corners that were picked up in this row.
+	picked int
+}
+
+// add notes a move; the same one is shown once for each of its words.
+func (r *reader) add(op, name string) {
+	if Find(name) == nil || slices.Contains(r.shown, Shown{Op: op, Move: name}) {
+		return
+	}
+	r.shown = append(r.shown, Shown{Op: op, Move: name})
+}
+
+// before is what the hands do before the first stitch of the row: hold other needles, take another yarn.
+func (r *reader) before() {
+	if r.i == 0 {
+		return
+	}
+	last, d := &r.p.Rows[r.i-1], &r.p.Design
+	now, was := d.NeedlesIn(string(r.row.Section)), d.NeedlesIn(string(last.Section))
+	if r.i == 1 || now != was {
+		for _, name := range choices["needles:"+now] {
+			r.add("", name)
+		}
+	}
+	if r.i == 1 && d.Toe.CastOn == "magic" {
+		r.add("", "co-magic-round")
+	}
+	switch {
+	case r.row.Colour == last.Colour:
+		if len(d.Yarn.Stripes) > 0 && r.i > 1 && r.p.Rows[r.i-2].Colour != last.Colour && r.row.Kind == needle.Round && last.Kind == needle.Round {
+			r.add("", "step-free")
+		}
+	case r.row.Colour == "":
+		r.add("", "take-up")
+	default:
+		r.add("", "link")
+	}
+}
+
+// id is the end of a name for the side that faces the knitter.
+func (r *reader) id() string {
+	if r.row.Side == needle.WS {
+		return "-ws"
+	}
+	return "-rs"
+}
+
+// flat says whether the row is one of the short rows.
+func (r *reader) flat() bool { return r.row.Kind != needle.Round }
+
+// move is the sequence that shows an operation where it stands; empty for none.
+func (r *reader) move(at int, o needle.Op) string {
+	d := &r.p.Design
+	flap := r.row.Section == needle.Heel && r.flaps
+	code := o.Code.String()
+	switch o.Code {
+	case needle.CO, needle.COChain:
+		if d.Toe.CastOn == "magic" && d.Toe.StartLoop == "slip_knot" {
+			return "co-magic-knot"
+		}
+		r.all(code, "toe.cast_on:"+d.Toe.CastOn)
+	case needle.BO:
+		r.all(code, "bind_off:"+d.BindOff)
+	case needle.K, needle.P:
+		if !r.flat() && r.has(needle.K) && r.has(needle.P) {
+			return "rib"
+		}
+		return code
+	case needle.Sl:
+		switch {
+		case flap && r.decreases():
+			return "flap-turn" + r.id()
+		case flap && r.row.Side == needle.WS && r.firstOfHeel():
+			return "flap-set-up"
+		case flap:
+			return "flap" + r.id()
+		case r.style == "lift" && at == 0 && r.flat():
+			return "lift-out" + r.id()
+		}
+		return "sl" + r.id()
+	case needle.M1, needle.M1P:
+		if r.style == "lift" && at > 0 && r.row.Ops[at-1].Code.IsDecrease() {
+			return "lift-back" + r.id()
+		}
+		return code
+	case needle.K2tog, needle.P2tog, needle.K3tog, needle.SSK, needle.SSP, needle.SSSK, needle.SSSP, needle.P3tog:
+		return r.together(at, code, flap)
+	case needle.YO:
+		if at == 0 && r.style == "over" && r.flat() {
+			return "over-out" + r.id()
+		}
+		return code
+	case needle.DS:
+		if at == 0 && r.firstOfHeel() {
+			return "double-first"
+		}
+		return "double-out" + r.id()
+	case needle.Kds, needle.Pds:
+		return r.back("double")
+	case needle.WT:
+		return "wrap-out" + r.id()
+	case needle.KW, needle.PW:
+		return r.back("wrap")
+	case needle.SlPin:
+		return "pin-out" + r.id()
+	case needle.KPin, needle.PPin:
+		return r.back("pin")
+	case needle.KLift, needle.PLift:
+		if r.flat() {
+			return "klift" + r.id()
+		}
+		return "lift-round"
+	case needle.PU:
+		r.picked++
+		return r.pick()
+	case needle.Turn:
+		return r.turn(flap)
+	case needle.Unzip, needle.Kfb, needle.Pfb, needle.Ktbl, needle.Ptbl, needle.M1L, needle.M1R:
+		return code
+	}
+	return ""
+}
+
+// all adds every move of a choice.
+func (r *reader) all(op, key string) {
+	for _, name := range choices[key] {
+		if name != "co-magic-round" && name != "co-magic-knot" && name != "unzip" { // they have rows of their own
+			r.add(op, name)
+		}
+	}
+}
+
+func (r *reader) has(code needle.Code) bool {
+	return slices.ContainsFunc(r.row.Ops, func(o needle.Op) bool { return o.Code == code })
+}
+
+func (r *reader) decreases() bool {
+	return slices.ContainsFunc(r.row.Ops, func(o needle.Op) bool { return o.Code.IsDecrease() })
+}
+
+// firstOfHeel says whether no short row of this section was worked before.
+func (r *reader) firstOfHeel() bool {
+	for i := r.i - 1; i >= 0 && r.p.Rows[i].Section == r.row.Section; i-- {
+		if r.p.Rows[i].Side == needle.WS || len(r.p.Rows[i].Groups) > 0 {
+			return false
+		}
+	}
+	return true
+}
+
+// back is how what a turn left is worked: in a row of the heel, in a full round between its halves, or for the last time.
+func (r *reader) back(style string) string {
+	switch {
+	case r.flat():
+		return style + "-back" + r.id()
+	case r.row.Section == needle.Heel || r.row.Section == needle.Toe:
+		return style + "-round"
+	}
+	return style + "-last"
+}
+
+// together is why stitches are worked together.
+func (r *reader) together(at int, code string, flap bool) string {
+	turned := r.row.Section == needle.Heel || r.row.Section == needle.Toe
+	switch {
+	case flap && r.flat():
+		return "flap-turn" + r.id()
+	case r.row.Section == needle.Gusset:
+		return "gusset"
+	case turned && r.style == "over" && r.flat():
+		return "over-back" + r.id()
+	case turned && r.style == "over":
+		return "over-round"
+	case r.style == "over" && r.i > 0 && r.p.Rows[r.i-1].Section == needle.Heel:
+		return "over-last"
+	case r.style == "lift" && at+1 < len(r.row.Ops) && (r.row.Ops[at+1].Code == needle.M1 || r.row.Ops[at+1].Code == needle.M1P):
+		return "lift-back" + r.id()
+	case r.cornerStands():
+		return "corner-gone"
+	}
+	return code
+}
+
+// cornerStands says whether stitches of the corners are on the needles still.
+func (r *reader) cornerStands() bool {
+	for i := r.i - 1; i > 0; i-- {
+		row := &r.p.Rows[i]
+		if row.Section != needle.Leg && row.Section != needle.Cuff {
+			return false
+		}
+		for _, o := range row.Ops {
+			switch {
+			case o.Code == needle.PU:
+				return true
+			case o.Code.IsDecrease():
+				return false
+			}
+		}
+	}
+	return false
+}
+
+// pick is what is picked up here.
+func (r *reader) pick() string {
+	d := &r.p.Design
+	switch {
+	case r.row.Section == needle.Toe:
+		return "garter-edge"
+	case r.row.Section == needle.Gusset:
+		// The edge and the bar in its corner are one operation.
+		side := "left"
+		if r.pickedBefore() {
+			side = "right"
+		}
+		r.add(needle.PU.String(), "pick-up-"+side)
+		return "corner-bar-" + side
+	}
+	return map[string]string{"outer_legs": "outer-legs", "lift": "one-strand"}[d.Corner.Method]
+}
+
+// pickedBefore says whether one edge of the flap was picked up already.
+func (r *reader) pickedBefore() bool {
+	if r.picked > 1 {
+		return true
+	}
+	for i := r.i - 1; i >= 0 && (r.p.Rows[i].Section == needle.Heel || r.p.Rows[i].Section == needle.Gusset); i-- {
+		for _, o := range r.p.Rows[i].Ops {
+			if o.Code == needle.PU {
+				return true
+			}
+		}
+	}
+	return false
+}
+
+// turn is what the hands do once the work is turned: the first move of the next row.
+func (r *reader) turn(flap bool) string {
+	if flap && r.decreases() {
+		return "flap-turn" + r.id()
+	}
+	if r.i+1 >= len(r.p.Rows) || len(r.p.Rows[r.i+1].Ops) == 0 {
+		return ""
+	}
+	next := reader{p: r.p, row: &r.p.Rows[r.i+1], i: r.i + 1, style: r.style, flaps: r.flaps}
+	switch first := next.row.Ops[0]; first.Code {
+	case needle.DS, needle.YO, needle.SlPin, needle.Sl:
+		return next.move(0, first)
+	}
+	if r.has(needle.KPin) || r.has(needle.PPin) {
+		return "pin-back" + r.id()
+	}
+	return r.style + "-out" + next.id()
+}

@@ -1,0 +1,185 @@
+// Package rewrite says a short row that a pattern writes for one way of turning in the words of another.
+package rewrite
+
+import (
+	"fmt"
+
+	"acornstep/sock/figures/document"
+	"acornstep/sock/rows/needle"
+	"acornstep/sock/said/words"
+)
+
+// Place is where in a heel a row stands.
+type Place string
+
+// The places: the first row of all, whose beginning no turn has touched; the rows
+// that stop sooner each time; the rows that take one stitch back each, the first of either side left out:
+// the second ones meet what two turns left.
+const (
+	First Place = "first"
+	Out   Place = "out"
+	Back  Place = "back"
+)
+
+// Places are all of them.
+var Places = []Place{First, Out, Back}
+
+// Asked is a row as a pattern writes it.
+type Asked struct {
+	// From and To are ways of turning, such as wrap and german.
+	From  string `json:"from"`
+	To    string `json:"to"`
+	Place Place  `json:"place" enum:"first,out,back"`
+	// Side is what faces the knitter.
+	Side needle.Side `json:"side" enum:"RS,WS"`
+	// Stitches are those that the pattern has plainly worked, before anything is taken back or turned.
+	Stitches int `json:"stitches"`
+}
+
+// Answer is the row in both ways.
+type Answer struct {
+	Written Said   `json:"written"`
+	Instead Said   `json:"instead"`
+	Reason  string `json:"reason"`
+}
+
+// Said is a row in words.
+type Said struct {
+	Short string `json:"short"`
+	Long  string `json:"long"`
+	// Move is the sequence that shows what is done at its turn.
+	Move string `json:"move"`
+}
+
+// way is how a style writes its rows, against those with wraps: what it does at the
+// beginning of a row that follows a turn, how many plain stitches more it works, and what it takes back and how.
+type way struct {
+	// begins is the first operation of a row out and of a row back.
+	begins map[Place]needle.Code
+	// more are plain stitches besides those of a row with wraps.
+	more map[Place]int
+	// takes is what takes a stitch back on the right side and on the wrong side, so many times; then what follows it.
+	takes [2]needle.Code
+	times int
+	then  [2]needle.Code
+	wraps bool
+	move  string
+	// out and back are the reasons.
+	out, back string
+}
+
+// ways by name. A wrapped stitch is not worked, a double stitch is: so that style goes one stitch further.
+// A style that slips the first stitch of a row has one less to work.
+var ways = map[string]way{
+	"wrap": {
+		takes: [2]needle.Code{needle.KW, needle.PW}, times: 1, wraps: true, move: "wrap",
+		out:  "the stitch beyond the last one is wrapped and not worked",
+		back: "the wrapped stitch is worked with both its wraps, and the next one is wrapped",
+	},
+	"german": {
+		begins: map[Place]needle.Code{Out: needle.DS, Back: needle.DS}, more: map[Place]int{First: 1, Out: 1, Back: -2},
+		takes: [2]needle.Code{needle.Kds, needle.Pds}, times: 2, move: "double",
+		out:  "the double stitch is the very one that would be wrapped: the row goes one stitch further, works it, turns, and pulls it up",
+		back: "the stitch that was taken back becomes the double stitch; the next row meets it, and one more",
+	},
+	"yarn_over": {
+		begins: map[Place]needle.Code{Out: needle.YO, Back: needle.YO},
+		takes:  [2]needle.Code{needle.K3tog, needle.SSSP}, times: 1, move: "over",
+		out:  "the row turns where the wrap would be, and the yarn goes over the needle instead of round a stitch",
+		back: "two yarn-overs and their stitch are worked together, where two wraps would be",
+	},
+	"pinned": {
+		begins: map[Place]needle.Code{Out: needle.SlPin, Back: needle.Sl}, more: map[Place]int{Out: -1, Back: -1},
+		takes: [2]needle.Code{needle.KPin, needle.PPin}, times: 1, move: "pin",
+		out:  "the row turns where the wrap would be; the first stitch back is slipped, and the pin keeps the yarn that would have been the wrap",
+		back: "the pinned loop is worked with the stitch beyond the gap; the first stitch is slipped, without a pin",
+	},
+	"lift": {
+		begins: map[Place]needle.Code{Out: needle.Sl, Back: needle.Sl}, more: map[Place]int{Out: -1, Back: -2},
+		takes: [2]needle.Code{needle.K2tog, needle.P2tog}, times: 1, then: [2]needle.Code{needle.M1, needle.M1P}, move: "lift",
+		out:  "the row turns where the wrap would be, and the first stitch back is slipped",
+		back: "the last stitch goes with its neighbour beyond the gap, and the strand in the gap is picked up in its place",
+	},
+}
+
+// most stitches of a row that are written.
+const most = 200
+
+// Turn says a row another way. What cannot be is document.Faults by the field.
+func Turn(a Asked) (Answer, error) {
+	var faults document.Faults
+	from, knownFrom := ways[a.From]
+	to, knownTo := ways[a.To]
+	for _, f := range []struct {
+		field, read string
+		known       bool
+	}{{"from", a.From, knownFrom}, {"to", a.To, knownTo}} {
+		if !f.known {
+			faults.Add(f.field, "read %.30q; it is wrap, german, yarn_over, pinned or lift", f.read)
+		}
+	}
+	if a.Place != First && a.Place != Out && a.Place != Back {
+		faults.Add("place", "read %.20q; it is first, out or back", string(a.Place))
+	}
+	if a.Side != needle.RS && a.Side != needle.WS {
+		faults.Add("side", "read %.20q; it is RS or WS", string(a.Side))
+	}
+	plain := a.Stitches - from.more[a.Place]
+	if least := 1 + max(0, -to.more[a.Place]); len(faults) == 0 && (plain < least || a.Stitches > most) {
+		faults.Add("stitches", "read %d; here it is %d to %d", a.Stitches, least+from.more[a.Place], most)
+	}
+	if len(faults) > 0 {
+		return Answer{}, faults
+	}
+	return Answer{from.said(a, plain), to.said(a, plain), fmt.Sprintf("In the pattern %s. Here %s.", from.reason(a.Place), to.reason(a.Place))}, nil
+}
+
+func (w way) reason(p Place) string {
+	if p == Back {
+		return w.back
+	}
+	return w.out
+}
+
+// said is the row of a way with so many plain stitches as with wraps.
+func (w way) said(a Asked, plain int) Said {
+	side := 0
+	if a.Side == needle.WS {
+		side = 1
+	}
+	work := [2]needle.Code{needle.K, needle.P}[side]
+	var ops needle.Ops
+	add := func(code needle.Code, n int) {
+		if code != needle.NoOp && n > 0 {
+			ops = append(ops, needle.Op{Code: code, N: n})
+		}
+	}
+	add(w.begins[a.Place], 1)
+	add(work, plain+w.more[a.Place])
+	if a.Place == Back {
+		add(w.takes[side], w.times)
+		add(w.then[side], 1)
+	}
+	if w.wraps {
+		add(needle.WT, 1)
+	} else {
+		add(needle.Turn, 1)
+	}
+	step, end := "out", map[needle.Side]string{needle.RS: "rs", needle.WS: "ws"}
+	if a.Place == Back {
+		step = "back"
+	}
+	shown := w.move + "-" + step + "-" + end[a.Side]
+	if a.Place != Back && !w.wraps {
+		// What is done at the turn is done on the side that faces the knitter then.
+		shown = w.move + "-out-" + end[map[needle.Side]needle.Side{needle.RS: needle.WS, needle.WS: needle.RS}[a.Side]]
+	}
+	s := Said{Move: shown}
+	for i, o := range ops {
+		if i > 0 {
+			s.Short, s.Long = s.Short+", ", s.Long+", "
+		}
+		s.Short, s.Long = s.Short+words.Short(o, a.Side), s.Long+words.Long(o, a.Side)
+	}
+	return s
+}

@@ -1,0 +1,147 @@
+package words
+
+import (
+	"fmt"
+	"slices"
+
+	"acornstep/sock/rows/fingers"
+	"acornstep/sock/rows/needle"
+)
+
+// Literally knits rows from nothing but their words, as somebody who knows nothing
+// else: each stitch on to the needle that the words name. What comes of it must be the rows, with their loops on
+// their needles; where it is not, or where the words say nothing, the error names the row. Rows that do not say where
+// their stitches lie, of a plan from elsewhere, are not asked.
+func Literally(rows []needle.Row, said []Row) error {
+	if slices.ContainsFunc(rows, func(r needle.Row) bool { return len(r.OnNeedles) == 0 }) {
+		return nil
+	}
+	l := literal{}
+	for i := range min(len(rows), len(said)) {
+		if err := l.knit(&rows[i], said[i].Parts, i == 0); err != nil {
+			return fmt.Errorf("%s, read literally: %w", rows[i].ID, err)
+		}
+	}
+	return nil
+}
+
+// literal is somebody who reads.
+type literal struct {
+	m needle.Machine
+	// loops were on the needles when the row began.
+	loops int
+}
+
+func (l *literal) knit(row *needle.Row, parts []Part, castsOn bool) error {
+	heading := needle.Row{ID: row.ID, Section: row.Section, Kind: row.Kind, Side: row.Side, Fabric: row.Fabric}
+	begun := false
+	l.loops = l.m.Count()
+	var ops []needle.Op
+	for _, part := range parts {
+		reading, err := Read(part, row.Side, Eyes{l.ahead(row), l.find})
+		if err != nil {
+			return err
+		}
+		if reading.Lay != nil && len(reading.Ops) == 0 {
+			if laid := total(reading.Lay); laid != l.m.Count() {
+				return fmt.Errorf("%d stitches are to be laid on the needles, and there are %d", laid, l.m.Count())
+			}
+			l.m.Lay(reading.From, reading.Lay...)
+			continue
+		}
+		if !begun {
+			if err := l.m.Begin(&heading); err != nil {
+				return err
+			}
+			begun = true
+		}
+		if err := l.work(reading, len(row.OnNeedles) == 1); err != nil {
+			return err
+		}
+		if reading.Lay != nil {
+			l.m.Lay(0, reading.Lay...) // as they were cast on
+		}
+		ops = append(ops, reading.Ops...)
+	}
+	l.m.Hand(-1)
+	if castsOn {
+		if err := l.m.LayTurned(row.Turned); err != nil {
+			return err
+		}
+	}
+	return l.compare(row, ops)
+}
+
+func total(counts []int) int {
+	sum := 0
+	for _, n := range counts {
+		sum += n
+	}
+	return sum
+}
+
+// ahead is how many stitches come up to the end of a needle; on one short circular needle the markers say where a half ends.
+func (l *literal) ahead(row *needle.Row) func(int) int {
+	if len(row.OnNeedles) > 1 {
+		return l.m.AheadOn
+	}
+	return func(int) int {
+		// What lies beyond the sole's marker is as it was before the row, until the work comes there.
+		beyond, left := l.loops-row.SoleBegins(l.loops), l.m.Count()-l.m.Cursor()
+		if left > beyond {
+			return left - beyond
+		}
+		return left
+	}
+}
+
+// find looks along the needles for a landmark.
+func (l *literal) find(landmark string, taken int) (int, bool) {
+	return fingers.Find(l.m.Snapshot(), l.m.Side() == needle.RS, taken, landmark)
+}
+
+// work does what a part says, and lays it on the needle that it names.
+func (l *literal) work(reading Reading, onOne bool) error {
+	if onOne {
+		reading.Needle = 0
+	}
+	l.m.Hand(max(reading.Needle, -1))
+	for _, o := range reading.Ops {
+		if on := l.m.AheadOn(reading.Needle); o.Code == needle.BO && on < o.N {
+			return fmt.Errorf("%d are to be bound off of that needle, and %d lie on it", o.N, on)
+		}
+		if err := l.m.Do(o); err != nil {
+			return err
+		}
+	}
+	return nil
+}
+
+// compare holds what was read against the row.
+func (l *literal) compare(row *needle.Row, ops []needle.Op) error {
+	if l.m.Count() != row.Stitches {
+		return fmt.Errorf("there are %d stitches, the row says %d", l.m.Count(), row.Stitches)
+	}
+	const room = 16 // needles
+	on := make([]int, max(room, len(row.OnNeedles)))
+	from := l.m.Lying(on)
+	needles := len(row.OnNeedles)
+	if !slices.Equal(on[:needles], row.OnNeedles) || row.Stitches > 0 && needles > 1 && (from-row.From)%row.Stitches != 0 {
+		return fmt.Errorf("the needles hold %v from loop %d, the row says %v from %d", on[:needles], from, row.OnNeedles, row.From)
+	}
+	if !slices.Equal(oneByOne(ops), oneByOne(row.Ops)) {
+		return fmt.Errorf("it is worked %v, the row says %v", ops, row.Ops)
+	}
+	return nil
+}
+
+// oneByOne are operations each by itself: how runs are split does not matter.
+func oneByOne(ops []needle.Op) []needle.Code {
+	var list []needle.Code
+	for _, o := range ops {
+		for range o.N {
+			list = append(list, o.Code)
+		}
+	}
+	return list
+}

@@ -1,0 +1,287 @@
+package words
+
+import (
+	"fmt"
+	"slices"
+	"strings"
+
+	"acornstep/sock/papers/design"
+	"acornstep/sock/rows/needle"
+	"acornstep/sock/rows/trace"
+)
+
+// Part is the part of a row that is worked on one needle, or between two markers.
+type Part struct {
+	// Needle counts from 1; 0 when no needle is meant.
+	Needle int `json:"needle"`
+	// On names the needle: instep, sole, or the marker where the part begins.
+	On    string `json:"on"`
+	Short string `json:"short"`
+	Long  string `json:"long"`
+}
+
+// Row is a row in words.
+type Row struct {
+	ID    string `json:"id"`
+	Parts []Part `json:"parts"`
+	// New lists operations that no row before this one had.
+	New []string `json:"new"`
+}
+
+// Sentence is the row in one line, with its needles.
+func (r *Row) Sentence(long bool) string {
+	parts := make([]string, len(r.Parts))
+	for i, p := range r.Parts {
+		parts[i] = p.Short
+		if long {
+			parts[i] = p.Long
+		}
+		if p.On != "" {
+			parts[i] = p.On + ": " + parts[i]
+		}
+	}
+	return strings.Join(parts, "; ")
+}
+
+// Rows says all rows of a sock that were worked, each stitch on the needle on
+// which it lies when the row is done.
+func Rows(t *trace.Trace, d *design.Design) []Row {
+	said := make([]Row, 0, len(t.Rows))
+	seen := map[needle.Code]bool{}
+	var before lying
+	for i := range t.Rows {
+		row, step := &t.Rows[i], t.Steps[i]
+		after := lyingAfter(t, i, d)
+		r := Row{ID: row.ID, New: []string{}}
+		if i > 1 && slices.Equal(row.Ops, t.Rows[i-1].Ops) && step == t.Steps[i-1] && after.same(before) && row.Section == t.Rows[i-1].Section && before.same(lyingAfter(t, i-2, d)) {
+			r.Parts = said[i-1].Parts // most rounds are worked like the one before
+		} else {
+			if i > 0 {
+				r.Parts = layFirst(t, i, before, after)
+			}
+			if len(r.Parts) > 0 {
+				before.on = []int{1, 1, 1, 1} // laid anew, no needle is new any more
+			}
+			r.Parts = append(r.Parts, partsOf(t, i, before, after)...)
+		}
+		before = after
+		for _, o := range row.Ops {
+			if !seen[o.Code] {
+				seen[o.Code] = true
+				r.New = append(r.New, o.Code.String())
+			}
+		}
+		said = append(said, r)
+	}
+	return said
+}
+
+// partsOf says the operations of a row needle by needle.
+func partsOf(t *trace.Trace, i int, before, after lying) []Part {
+	side, both := t.Before(i).Side, bothWraps(t, i)
+	var parts []Part
+	for _, part := range split(t, i, after) {
+		short := func(o needle.Op) string { return Short(o, side) + wraps(o, both, true) }
+		long := func(o needle.Op) string { return Long(o, side) + wraps(o, both, false) }
+		p := Part{Short: fold(part.ops, part.wholeNeedle, short), Long: fold(part.ops, part.wholeNeedle, long)}
+		if part.needle >= 0 {
+			p.Needle, p.On = part.needle+1, after.names[part.needle]
+			if !t.Before(i).Open && len(before.on) > 0 && (len(before.on) <= part.needle || before.on[part.needle] == 0) && len(after.on) > 1 {
+				p.On += ", a new one"
+			}
+		}
+		if part.ops[0].Code == needle.CO {
+			where := ": " + after.told(after.on)
+			p.Short, p.Long = p.Short+where, p.Long+where
+		}
+		parts = append(parts, p)
+	}
+	return parts
+}
+
+// bothWraps says whether every stitch that a row works with its wrap carries two.
+func bothWraps(t *trace.Trace, i int) bool {
+	state, at, some := t.Before(i), t.Steps[i].From, false
+	all, rs := len(state.Loops), state.Side != needle.WS
+	for _, o := range t.Rows[i].Ops {
+		for range o.N * o.Code.Takes() {
+			if !rs {
+				at = (at - 1 + all) % all
+			}
+			if o.Code == needle.KW || o.Code == needle.PW {
+				if some = true; state.Loops[at].Wraps < needle.MaxWraps {
+					return false
+				}
+			}
+			if rs {
+				at = (at + 1) % all
+			}
+		}
+	}
+	return some
+}
+
+// needlePart is what is worked on to one needle.
+type needlePart struct {
+	needle int // index of the needle, -1 for none
+	ops    []needle.Op
+	// wholeNeedle: the stitches of this needle, all of them and no others, are worked.
+	wholeNeedle bool
+}
+
+// split cuts the operations of a row where the stitches come to lie on another needle.
+func split(t *trace.Trace, i int, after lying) []needlePart {
+	row, state, step := &t.Rows[i], t.Before(i), t.Steps[i]
+	if code := row.Ops[0].Code; code == needle.CO || code == needle.COChain {
+		return []needlePart{{needle: -1, ops: row.Ops}}
+	}
+	made := 0
+	for _, o := range row.Ops {
+		if o.Code.Takes() > 0 || o.Code.Makes() == 1 {
+			made += o.Code.Makes() * o.N
+		}
+	}
+	all := len(t.After(i).Loops)
+	// The loops that the row leaves lie in a stretch that ends, in the direction of work, where the yarn is.
+	at, each, rs := step.To-made, 1, state.Side != needle.WS
+	if !rs {
+		at, each = step.To+made-1, -1
+	} else if step.To == 0 && made > 0 {
+		at += all
+	}
+	var parts []needlePart
+	var held []needle.Op // what is done before it is known on which needle
+	add := func(on int, o needle.Op) {
+		last := len(parts) - 1
+		if last < 0 || parts[last].needle != on {
+			parts = append(parts, needlePart{needle: on, ops: held})
+			held = nil
+			last++
+		}
+		parts[last].ops = append(parts[last].ops, o)
+	}
+	source, taken, bound := step.From, 0, max(1, len(state.Loops))
+	for _, o := range row.Ops {
+		makes := o.Code.Makes()
+		switch {
+		case o.Code == needle.BO:
+			for left := o.N; left > 0; {
+				had := func(k int) int { return needleOf(after.had, (source-after.hadFrom+taken+k+bound)%bound) }
+				on, until := had(0), 1
+				for until < left && had(until) == on {
+					until++
+				}
+				add(on, needle.Op{Code: o.Code, N: until})
+				taken, left = taken+until, left-until
+			}
+		case o.Code.Takes() == 0 && makes != 1 || o.Code == needle.Unzip:
+			if last := len(parts) - 1; last >= 0 {
+				parts[last].ops = append(parts[last].ops, o)
+			} else {
+				held = append(held, o)
+			}
+		default:
+			for left := o.N; left > 0; {
+				on, n := after.needleOf(at, all), 0
+				for n < left && after.needleOf(at, all) == on {
+					n, at = n+1, at+each*makes
+				}
+				add(on, needle.Op{Code: o.Code, N: n})
+				left -= n
+			}
+		}
+	}
+	if len(held) > 0 {
+		parts = append(parts, needlePart{needle: -1, ops: held})
+	}
+	if !after.moved {
+		markWhole(parts, step.From-after.hadFrom, len(state.Loops), after.had, rs)
+	}
+	return parts
+}
+
+// markWhole finds the parts that take all the stitches of a needle and no others; the yarn is at a place
+// counted from the first needle's first loop.
+func markWhole(parts []needlePart, at, all int, had []int, rs bool) {
+	for p := range parts {
+		part := &parts[p]
+		takes := 0
+		for _, o := range part.ops {
+			takes += o.N * o.Code.Takes()
+		}
+		if part.needle >= 0 && part.needle < len(had) && all > 0 {
+			begins := 0
+			for _, n := range had[:part.needle] {
+				begins += n
+			}
+			if !rs {
+				begins += had[part.needle]
+			}
+			part.wholeNeedle = takes == had[part.needle] && ((at-begins)%all+all)%all == 0
+		}
+		if at += takes; !rs {
+			at -= 2 * takes
+		}
+	}
+}
+
+// fold writes a list of operations, with what repeats at least twice said once;
+// "to the end" only where they are all that a needle has.
+func fold(ops []needle.Op, whole bool, say func(needle.Op) string) string {
+	at, length, times := bestRepeat(ops)
+	if times < 2 {
+		return join(ops, say)
+	}
+	var out []string
+	if at > 0 {
+		out = append(out, join(ops[:at], say))
+	}
+	repeat := fmt.Sprintf("*%s; rep from * %d times in all", join(ops[at:at+length], say), times)
+	rest := ops[at+length*times:]
+	if whole && len(rest) == 0 && at == 0 {
+		repeat = fmt.Sprintf("*%s; rep from * to the end", join(ops[:length], say))
+	}
+	out = append(out, repeat)
+	if len(rest) > 0 {
+		out = append(out, join(rest, say))
+	}
+	return strings.Join(out, ", ")
+}
+
+func join(ops []needle.Op, say func(needle.Op) string) string {
+	parts := make([]string, len(ops))
+	for i, o := range ops {
+		parts[i] = say(o)
+	}
+	return strings.Join(parts, ", ")
+}
+
+// bestRepeat finds the run of at least two operations that repeats and saves the most words.
+func bestRepeat(ops []needle.Op) (at, length, times int) {
+	const fewest = 2
+	best := 0
+	for size := fewest; size <= len(ops)/2; size++ {
+		for from := 0; from+2*size <= len(ops); from++ {
+			n := 1
+			for same(ops, from, from+n*size, size) {
+				n++
+			}
+			if saved := (n - 1) * size; n > 1 && saved > best {
+				at, length, times, best = from, size, n, saved
+			}
+		}
+	}
+	return at, length, times
+}
+
+func same(ops []needle.Op, a, b, size int) bool {
+	if b+size > len(ops) {
+		return false
+	}
+	for i := range size {
+		if ops[a+i] != ops[b+i] {
+			return false
+		}
+	}
+	return true
+}

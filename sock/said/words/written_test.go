@@ -1,0 +1,80 @@
+package words
+
+import (
+	"fmt"
+	"testing"
+
+	"github.com/stretchr/testify/assert"
+	"github.com/stretchr/testify/require"
+	"pgregory.net/rapid"
+
+	"acornstep/sock/craft/knit"
+	"acornstep/sock/papers/design"
+	"acornstep/sock/papers/plan"
+	"acornstep/sock/rows/trace"
+)
+
+func anyPlan(t *rapid.T) *plan.Plan {
+	pick := func(name string, from ...string) string { return rapid.SampledFrom(from).Draw(t, name) }
+	d, err := design.Read(fmt.Appendf(nil, `{"format":"acorn-step.design","version":1,"foot":{"length_mm":%d,"ball_girth_mm":%d},"gauge":{"stitches_per_100mm":32,"rounds_per_100mm":44},
+		"toe":{"kind":%q,"increase":%q},"heel":{"kind":%q,"turn":%q,"share":%s},"corner":{"method":%q},"bind_off":%q,"needles":%q,"leg":{"height_mm":%d,"pattern":%q,"instep_pattern":%q},"cuff":{"pattern":%q}}`,
+		rapid.IntRange(180, 290).Draw(t, "length"), rapid.IntRange(190, 260).Draw(t, "girth"),
+		pick("toe", design.Registered("toe.kind")...), pick("increase", "kfb", "kfb_mirrored", "m1"), pick("heel", design.Registered("heel.kind")...),
+		pick("turn", design.Registered("heel.turn")...), pick("share", "0.5", "0.6"), pick("corner", design.Registered("corner.method")...), pick("bind-off", design.Registered("bind_off")...),
+		pick("needles", "magic_loop", "two_circulars", "dpn4", "dpn5", "short_circular"), rapid.IntRange(90, 150).Draw(t, "leg"), pick("pattern", "stockinette", "rib_2x2", "dew_lace", "seed_stitch"), pick("instep", "stockinette", "rib_2x2"), pick("cuff", "rib_1x1", "rib_2x2")))
+	if err != nil {
+		t.Skip(err)
+	}
+	p, err := knit.Make(d)
+	if err != nil {
+		t.Fatal(err)
+	}
+	if p.Stopped() != nil {
+		t.Skip("stopped")
+	}
+	return p
+}
+
+// Rows as a knitter writes them, up to a place instead of so many stitches, are knitted from their words alone: what comes of it are the rows.
+func TestWrittenRowsAreTheRows(t *testing.T) {
+	rapid.Check(t, func(t *rapid.T) {
+		p := anyPlan(t)
+		traced, err := trace.Of(p.Rows)
+		if err != nil {
+			t.Fatal(err)
+		}
+		said := make([]Row, len(p.Rows))
+		for i, parts := range Written(traced, &p.Design) {
+			said[i].Parts = parts
+		}
+		if err := Literally(p.Rows, said); err != nil {
+			t.Fatal(err)
+		}
+	})
+}
+
+// By hand: a heel of double stitches over 32, a toe, a flap's turn.
+func TestUpToAPlace(t *testing.T) {
+	written := func(fields, id string) string {
+		d, err := design.Read([]byte(`{"format":"acorn-step.design","version":1,"foot":{"length_mm":251,"ball_girth_mm":236},"gauge":{"stitches_per_100mm":32,"rounds_per_100mm":44}` + fields + `}`))
+		require.NoError(t, err)
+		p, err := knit.Make(d)
+		require.NoError(t, err)
+		traced, err := trace.Of(p.Rows)
+		require.NoError(t, err)
+		for i, parts := range Written(traced, &p.Design) {
+			if p.Rows[i].ID == id {
+				return parts[len(parts)-1].Short
+			}
+		}
+		return ""
+	}
+	assert.Equal(t, "k1, kfb, knit to the last 2, kfb, k1", written("", "toe-2"))
+	assert.Equal(t, "knit to the end", written("", "toe-3"))
+	assert.Equal(t, "ds, purl to the double stitch, turn", written("", "heel-4"))
+	assert.Equal(t, "ds, knit to the double stitch, turn", written("", "heel-5"))
+	flap := `,"heel":{"kind":"flap_under"}`
+	assert.Equal(t, "sl1 wyib, knit to one before the gap, ssk, k1, turn", written(flap, "heel-41"))
+	wraps := `,"heel":{"turn":"wrap"}`
+	assert.Equal(t, "knit to one before the wrapped stitch, wrap the next, turn", written(wraps, "heel-6"))
+}

@@ -1,0 +1,144 @@
+// Package practice is a needle to practise on: few stitches in thick yarn, on
+// which hands act one move at a time. The needle machine carries every move out
+// exactly, also when it is wrong, and says what came of it. Nothing is kept: a
+// run is a lesson and the list of all its moves.
+package practice
+
+import (
+	"fmt"
+	"slices"
+	"sync"
+
+	"acornstep/sock/craft/knit"
+	"acornstep/sock/papers/design"
+	"acornstep/sock/papers/plan"
+	"acornstep/sock/rows/needle"
+)
+
+// Lesson is some rows of a small sock that are worked move by move.
+type Lesson struct {
+	Name  string `json:"name"`
+	Title string `json:"title"`
+	About string `json:"about"`
+	// Knows names what somebody has knitted who did it three times without a fault, such as turn:german; empty for nothing that is asked for.
+	Knows string `json:"knows"`
+	// Moves are how many it takes without a fault.
+	Moves int `json:"moves"`
+
+	fields   string
+	from, to string
+}
+
+// small is a sock of 24 stitches in thick yarn.
+const small = `{"format":"acorn-step.design","version":1,"name":"Practice","stitches":24,"foot":{"length_mm":200,"ball_girth_mm":170},"gauge":{"stitches_per_100mm":16,"rounds_per_100mm":22},"leg":{"height_mm":90},"yarn":{"ball_g":100,"ball_m":120}%s}`
+
+func lessons() []Lesson {
+	list := []Lesson{
+		{Name: "cast-on", Title: "The cast-on", About: "Two strands, two needles: each fetches the strand of the other one, in turn. The first loop is on the upper needle.", from: "cast_on-1", to: "cast_on-1"},
+		{Name: "set-up", Title: "The first round", About: "Needle 1 is knitted, needle 2 through the back loop where its loops lie turned.", from: "toe-1", to: "toe-1"},
+		{Name: "increase", Title: "A round of increases", About: "One stitch, knit into the front and the back of the next; the same before the last stitch of each needle.", Knows: "toe:wedge", from: "toe-2", to: "toe-2"},
+	}
+	for _, t := range knit.Turnings() {
+		a := t.About()
+		fields := fmt.Sprintf(`,"heel":{"turn":%q}`, a.Name)
+		list = append(list,
+			Lesson{Name: "out-" + a.Name, Title: capital(a.Said) + ": out", About: "The first turns: each row stops one stitch sooner.", fields: fields, from: "heel-2", to: "heel-5"},
+			Lesson{Name: "heel-" + a.Name, Title: capital(a.Said) + ": a whole small heel", About: "Out to the centre and back again.", Knows: "turn:" + a.Name, fields: fields, from: "heel-2", to: "heel-end"},
+		)
+	}
+	flap := `,"heel":{"kind":"flap_under"}`
+	return append(list,
+		Lesson{Name: "corner", Title: "The corners of a heel", About: "A stitch is picked up before the instep and before the back.", from: "leg-1", to: "leg-1"},
+		Lesson{Name: "corner-gone", Title: "The corner stitches go", About: "Each goes with its neighbour, at the beginning of its needle.", from: "leg-4", to: "leg-6"},
+		Lesson{Name: "flap", Title: "A flap", About: "The set-up row from the wrong side, then slip and knit, slip and purl.", fields: flap, from: "heel-2", to: "heel-6"},
+		Lesson{Name: "flap-turn", Title: "The turn of a flap", About: "A decrease over the gap at the end of each row, until nothing is left outside.", Knows: "heel:flap_under", fields: flap, from: "turn", to: "heel-end"},
+		Lesson{Name: "pick-up", Title: "Picking up along the flap", About: "One stitch in each link of both chains, one in each corner.", fields: flap, from: "gusset-1", to: "gusset-2"},
+		Lesson{Name: "gusset", Title: "A round of the gusset", About: "After the instep k1, ssk; before it k2tog, k1.", fields: flap, from: "gusset-4", to: "gusset-4"},
+		Lesson{Name: "rib", Title: "A round of rib", About: "The yarn goes between the tips to the front before a purl, to the back before a knit.", from: "cuff-1", to: "cuff-1"},
+		Lesson{Name: "bind-off", Title: "Binding off", About: "Each stitch is bound off, in pattern; the edge has to stretch.", from: "bind_off-1", to: "bind_off-1"},
+	)
+}
+
+func capital(text string) string { return string(text[0]-'a'+'A') + text[1:] }
+
+// course is a lesson with its rows.
+type course struct {
+	Lesson
+	plan *plan.Plan
+	// first and last are the rows that are worked.
+	first, last int
+}
+
+var courses = sync.OnceValues(func() ([]course, error) {
+	var list []course
+	for _, l := range lessons() {
+		c, err := l.course()
+		if err != nil {
+			return nil, fmt.Errorf("lesson %s: %w", l.Name, err)
+		}
+		list = append(list, c)
+	}
+	return list, nil
+})
+
+func (l Lesson) course() (course, error) {
+	d, err := design.Read(fmt.Appendf(nil, small, l.fields))
+	if err != nil {
+		return course{}, err
+	}
+	p, err := knit.Make(d)
+	if err != nil {
+		return course{}, err
+	}
+	if stop := p.Stopped(); stop != nil {
+		return course{}, fmt.Errorf("%s", stop.Text)
+	}
+	c := course{Lesson: l, plan: p, first: rowOf(p, l.from), last: rowOf(p, l.to)}
+	if c.first < 0 || c.last < c.first {
+		return c, fmt.Errorf("no rows %s to %s", l.from, l.to)
+	}
+	h, err := c.begin()
+	if err != nil {
+		return c, err
+	}
+	for !h.done {
+		move, ok := h.next()
+		if !ok {
+			return c, fmt.Errorf("no move leads on in %s", p.Rows[h.row].ID)
+		}
+		if err := h.act(move); err != nil || h.fault != nil {
+			return c, fmt.Errorf("%s in %s: %v %v", move, p.Rows[h.row].ID, err, h.fault)
+		}
+		c.Moves++
+	}
+	return c, nil
+}
+
+// rowOf finds a row by its id; "turn" is the first row of a flap's turn, "heel-end" the last of the heel.
+func rowOf(p *plan.Plan, id string) int {
+	switch id {
+	case "heel-end":
+		last := -1
+		for i := range p.Rows {
+			if p.Rows[i].Section == needle.Heel {
+				last = i
+			}
+		}
+		return last
+	case "turn":
+		return slices.IndexFunc(p.Rows, func(r needle.Row) bool {
+			return r.Section == needle.Heel && slices.ContainsFunc(r.Ops, func(o needle.Op) bool { return o.Code == needle.SSK })
+		})
+	}
+	return slices.IndexFunc(p.Rows, func(r needle.Row) bool { return r.ID == id })
+}
+
+// Lessons are all that there are, in the order in which they are learned.
+func Lessons() ([]Lesson, error) {
+	all, err := courses()
+	list := make([]Lesson, len(all))
+	for i, c := range all {
+		list[i] = c.Lesson
+	}
+	return list, err
+}

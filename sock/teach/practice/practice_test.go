@@ -1,0 +1,256 @@
+package practice
+
+import (
+	"math/rand/v2"
+	"testing"
+
+	"github.com/stretchr/testify/assert"
+	"github.com/stretchr/testify/require"
+	"pgregory.net/rapid"
+
+	"acornstep/sock/craft/knit"
+	"acornstep/sock/figures/measure"
+	"acornstep/sock/papers/draft"
+	"acornstep/sock/rows/needle"
+)
+
+// solve makes the moves that lead on, as many as are asked for, or all of them.
+func solve(t require.TestingT, lesson string, most int) []Move {
+	moves := []Move{}
+	all, err := courses()
+	require.NoError(t, err)
+	for i := range all {
+		if all[i].Name != lesson {
+			continue
+		}
+		h, err := all[i].begin()
+		require.NoError(t, err)
+		for len(moves) < most {
+			move, leads := h.next()
+			if !leads {
+				break
+			}
+			require.NoError(t, h.act(move))
+			moves = append(moves, move)
+		}
+	}
+	return moves
+}
+
+func names(t require.TestingT) []string {
+	list, err := Lessons()
+	require.NoError(t, err)
+	var all []string
+	for _, l := range list {
+		all = append(all, l.Name)
+	}
+	return all
+}
+
+// Every lesson can be done from its first move to its last, by its own hints alone, and gives the rows of its sock.
+func TestEveryLessonIsSolvable(t *testing.T) {
+	list, err := Lessons()
+	require.NoError(t, err)
+	for _, l := range list {
+		moves := solve(t, l.Name, mostMoves)
+		s, err := Run(l.Name, moves)
+		require.NoError(t, err, l.Name)
+		assert.True(t, s.Done, l.Name)
+		assert.Nil(t, s.Fault, l.Name)
+		assert.Equal(t, l.Moves, len(moves), l.Name)
+		if s.Loops > 0 {
+			assert.NotEmpty(t, s.Picture.Strokes, l.Name)
+		}
+		assert.NotEmpty(t, l.Title+l.About)
+	}
+	for _, c := range must(t) {
+		h, err := c.begin()
+		require.NoError(t, err)
+		for _, move := range solve(t, c.Name, mostMoves) {
+			require.NoError(t, h.act(move))
+		}
+		for i := range h.worked {
+			assert.Equal(t, flat(c.plan.Rows[c.first+i].Ops), flat(h.worked[i].Ops), c.Name)
+		}
+	}
+}
+
+// flat is the operations of a row one by one.
+func flat(ops needle.Ops) []needle.Code {
+	var list []needle.Code
+	for _, o := range ops {
+		for range o.N {
+			list = append(list, o.Code)
+		}
+	}
+	return list
+}
+
+func must(t *testing.T) []course {
+	t.Helper()
+	all, err := courses()
+	require.NoError(t, err)
+	return all
+}
+
+// Whatever is done, in whatever order: it never crashes, what is refused changes nothing, and every move can be taken back.
+func TestAnyMovesCanBeMadeAndTakenBack(t *testing.T) {
+	all := names(t)
+	rapid.Check(t, func(t *rapid.T) {
+		lesson := rapid.SampledFrom(all).Draw(t, "lesson")
+		moves := solve(t, lesson, rapid.IntRange(0, 60).Draw(t, "right so far"))
+		before, err := Run(lesson, moves)
+		if err != nil {
+			t.Fatal(err)
+		}
+		wild := rapid.SliceOfN(rapid.SampledFrom(Moves), 1, 40).Draw(t, "moves")
+		for i := range wild {
+			if _, err := Run(lesson, append(moves[:len(moves):len(moves)], wild[:i+1]...)); err != nil {
+				t.Fatalf("%v: %v", wild[:i+1], err)
+			}
+		}
+		again, err := Run(lesson, moves)
+		if err != nil || again.Loops != before.Loops || again.Row != before.Row || (again.Fault == nil) != (before.Fault == nil) {
+			t.Fatalf("taken back it stands elsewhere: %v", err)
+		}
+	})
+}
+
+// A walk of ten thousand actions, taking back among them, crashes nowhere, and its list of moves gives the state in which it ended.
+func TestALongWalk(t *testing.T) {
+	all := must(t)
+	for i := range all {
+		c := &all[i]
+		chance := rand.New(rand.NewPCG(uint64(i), 1))
+		moves := []Move{}
+		h, err := c.begin()
+		if err != nil {
+			t.Fatal(err)
+		}
+		for range 10_000 {
+			switch leads, ok := h.next(); {
+			case len(moves) > 0 && (h.fault != nil || h.done || chance.IntN(40) == 0):
+				moves = moves[:len(moves)-1-chance.IntN(min(8, len(moves)))]
+				if h, err = c.begin(); err != nil {
+					t.Fatal(err)
+				}
+				for _, m := range moves {
+					_ = h.act(m) // what is refused changes nothing
+				}
+			case ok && chance.IntN(4) > 0:
+				moves = append(moves, leads)
+				_ = h.act(leads)
+			default:
+				wild := Moves[chance.IntN(len(Moves))]
+				moves = append(moves, wild)
+				_ = h.act(wild)
+			}
+		}
+		s, err := Run(c.Name, moves)
+		if err != nil || s.Loops != h.m.Count() || s.Done != h.done {
+			t.Fatalf("%s: %d loops here, %d there: %v", c.Name, h.m.Count(), s.Loops, err)
+		}
+	}
+}
+
+// Casting on: the same needle twice is a fault, and is drawn.
+func TestCastingOn(t *testing.T) {
+	s, err := Run("cast-on", []Move{Lower, Upper, Upper})
+	require.NoError(t, err)
+	require.NotNil(t, s.Fault)
+	assert.Contains(t, s.Fault.Text, "fetched twice")
+	assert.Equal(t, Lower, s.Fault.Wanted)
+	require.NotNil(t, s.CastOn)
+	again, err := Run("cast-on", []Move{Lower, Upper})
+	require.NoError(t, err)
+	assert.Less(t, len(again.CastOn.Strokes), len(s.CastOn.Strokes))
+	// Half of the count on either needle; the first loop was there, and the last one is on the lower needle.
+	moves := solve(t, "cast-on", mostMoves)
+	assert.Len(t, moves, 11)
+	assert.Equal(t, Lower, moves[len(moves)-1])
+	_, err = Run("flap", []Move{Upper})
+	require.NoError(t, err)
+}
+
+// The usual slips are reached and named: the yarn not pulled over, one leg alone, a turn past its place, the yarn on the wrong side.
+func TestTheUsualSlipsAreNamed(t *testing.T) {
+	for _, c := range []struct {
+		lesson string
+		until  Move
+		did    Move
+		says   string
+	}{
+		{"out-german", Over, Purl, "The yarn was not pulled over"},
+		{"out-yarn_over", Over, Purl, "The yarn was not pulled over"},
+		{"out-pinned", Pin, Purl, "No pin hangs at this turn"},
+		{"out-wrap", Wrap, Turn, "Turned without a wrap"},
+		{"out-german", Turn, Purl, "You went past the turn"},
+		{"flap", Slip, Purl, "The first stitch after a turn is slipped"},
+		{"increase", Increase, Knit, "No increase was made"},
+		{"flap-turn", Together, Knit, "Two belonged together"},
+		{"pick-up", Pick, Knit, "Nothing was picked up"},
+		{"bind-off", Bind, Knit, "That one was not bound off"},
+		{"corner-gone", Together, Knit, "Two belonged together"},
+		{"rib", Knit, Slip, "A stitch was slipped that is worked here"},
+	} {
+		moves := solve(t, c.lesson, mostMoves)
+		at := -1
+		for i, m := range moves {
+			if m == c.until {
+				at = i
+				break
+			}
+		}
+		require.GreaterOrEqual(t, at, 0, "%s has no %s", c.lesson, c.until)
+		s, err := Run(c.lesson, append(moves[:at:at], c.did))
+		require.NoError(t, err)
+		if s.Fault == nil {
+			assert.Contains(t, s.Refused, c.says, "%s: %s for %s", c.lesson, c.did, c.until)
+			continue
+		}
+		assert.Contains(t, s.Fault.Text, c.says, "%s: %s for %s", c.lesson, c.did, c.until)
+		assert.Equal(t, c.until, s.Fault.Wanted)
+	}
+	// A purl with the yarn behind lays a loop over the needle: one too many.
+	moves := solve(t, "out-german", 1)
+	right, err := Run("out-german", moves)
+	require.NoError(t, err)
+	wrong, err := Run("out-german", append(moves, Back, Purl))
+	require.NoError(t, err)
+	require.NotNil(t, wrong.Fault)
+	assert.GreaterOrEqual(t, wrong.Loops, right.Loops)
+}
+
+func TestWhatIsNoMoveIsSaid(t *testing.T) {
+	_, err := Run("nobody", nil)
+	assert.ErrorContains(t, err, "no such lesson")
+	_, err = Run("flap", []Move{"jump"})
+	assert.ErrorContains(t, err, "that is no move")
+	_, err = Run("flap", make([]Move, mostMoves+1))
+	assert.ErrorContains(t, err, "at most")
+}
+
+// Every piece is a small sock that can be knitted, in 12 to 24 stitches, with the part to be learned in a contrast.
+func TestEveryPieceCanBeKnitted(t *testing.T) {
+	pieces := Pieces()
+	require.Greater(t, len(pieces), 10)
+	for _, p := range pieces {
+		_, d, err := Begin(p.Name)
+		require.NoError(t, err)
+		r := draft.Read(d, measure.Centimetres)
+		require.Empty(t, r.Faults, p.Name)
+		made, err := knit.Make(r.Design)
+		require.NoError(t, err, p.Name)
+		require.Nil(t, made.Stopped(), p.Name)
+		assert.LessOrEqual(t, made.Summary.FootStitches, 24, p.Name)
+		contrast := 0
+		for i := range made.Rows {
+			if made.Rows[i].Colour != "" {
+				contrast++
+			}
+		}
+		assert.Positive(t, contrast, "%s has something in a contrast", p.Name)
+	}
+	_, _, err := Begin("heel.turn:knot")
+	assert.ErrorContains(t, err, "no such piece")
+}

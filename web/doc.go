@@ -1,0 +1,2 @@
+// Package http serves the interface and the API under /api.
+package web

@@ -1,0 +1,213 @@
+package web
+
+import (
+	"strings"
+
+	"acornstep/sock/cloth/fabric"
+	"acornstep/sock/figures/document"
+	"acornstep/sock/figures/measure"
+	"acornstep/sock/needles/replan"
+	"acornstep/sock/needles/whereami"
+	"acornstep/sock/papers/basket"
+	"acornstep/sock/rows/trace"
+)
+
+// WhereQuestion asks where a sock is.
+type WhereQuestion struct {
+	// Sock is 1 or 2; 0 for the first.
+	Sock int `json:"sock,omitempty"`
+	// Logged is the row that was counted last, or -1.
+	Logged int           `json:"logged"`
+	Seen   whereami.Seen `json:"seen"`
+	// Length as it was measured, in the unit in use; empty when it was not.
+	Length string `json:"length,omitempty"`
+	// Up the leg from the end of the heel, as it was measured; empty when it was not.
+	Up   string `json:"up,omitempty"`
+	Unit string `json:"unit" enum:"cm,in"`
+}
+
+// CountQuestion asks why the needles hold another count before a row.
+type CountQuestion struct {
+	// Sock is 1 or 2; 0 for the first.
+	Sock    int `json:"sock,omitempty"`
+	Row     int `json:"row"`
+	Counted int `json:"counted"`
+}
+
+// CauseList is what most likely happened.
+type CauseList struct {
+	Causes []replan.Cause `json:"causes"`
+}
+
+// ReplanQuestion says what really happened. It is only looked at until Accept is set.
+type ReplanQuestion struct {
+	Version  int             `json:"version"`
+	Happened replan.Happened `json:"happened"`
+	// Length as it was measured, in the unit in use; empty when it was not.
+	Length string `json:"length,omitempty"`
+	// ToHeel is how far the needle is from the heel's place, in the same unit; with a minus when it is past it.
+	ToHeel string `json:"to_heel,omitempty"`
+	Unit   string `json:"unit" enum:"cm,in"`
+	Accept bool   `json:"accept"`
+}
+
+// WhereAnswer is where a sock can be, and what the first of these places look like.
+type WhereAnswer struct {
+	whereami.Answer
+	Pictures []WherePicture `json:"pictures"`
+}
+
+// WherePicture is the fabric at one of the places that are left, marked where it differs from the others.
+type WherePicture struct {
+	Row     int            `json:"row"`
+	Picture fabric.Picture `json:"picture"`
+	Marks   []fabric.Place `json:"marks"`
+}
+
+// mostPlaces are as many pictures as somebody compares with a sock in the hand.
+const mostPlaces = 4
+
+// enoughShare is how sure it has to be, in per cent, that the sock is at one of the places that are drawn.
+const enoughShare = 50
+
+// pictured draws the first places that are left, when there are two or more and hardly any others.
+func pictured(a whereami.Answer, f *fabric.Fabric, by *trace.Trace) (WhereAnswer, error) {
+	answer := WhereAnswer{a, []WherePicture{}}
+	var pictures []fabric.Picture
+	var share float64
+	for _, m := range a.Matches {
+		if len(pictures) == mostPlaces {
+			break
+		}
+		if m.Half || m.Row == 0 {
+			continue
+		}
+		p, err := f.At(m.Row, by.Before(m.Row).Side)
+		if err != nil {
+			return answer, err
+		}
+		if len(p.Strokes) > 0 {
+			pictures, share = append(pictures, p), share+m.Share
+			answer.Pictures = append(answer.Pictures, WherePicture{Row: m.Row, Picture: p})
+		}
+	}
+	if len(pictures) < 2 || share < enoughShare {
+		answer.Pictures = []WherePicture{}
+		return answer, nil
+	}
+	for i, marks := range fabric.Apart(pictures) {
+		answer.Pictures[i].Marks = marks
+	}
+	return answer, nil
+}
+
+func (s *server) whereAmI(c call[WhereQuestion]) (WhereAnswer, error) {
+	o, err := s.shelf.sock(c, c.ID)
+	if err != nil {
+		return WhereAnswer{}, err
+	}
+	seen := c.Asked.Seen
+	length, err := lengthOf(c.Asked.Length, c.Asked.Unit)
+	if err != nil {
+		return WhereAnswer{}, err
+	}
+	if length != nil {
+		mm := float64(*length)
+		seen.Length = &mm
+	}
+	up, err := lengthOf(c.Asked.Up, c.Asked.Unit)
+	if err != nil {
+		return WhereAnswer{}, err
+	}
+	if up != nil {
+		mm := float64(*up)
+		seen.Up = &mm
+	}
+	places := &o.Wheres
+	if c.Asked.Sock == 2 && o.Other != nil {
+		places = &o.SecondWheres
+	}
+	by := o.pair()[max(0, min(c.Asked.Sock, 2)-1)]
+	return pictured(places.Ask(seen, c.Asked.Logged), o.Fabric(max(1, min(c.Asked.Sock, 2))), by.Trace)
+}
+
+func (s *server) countIsWrong(c call[CountQuestion]) (CauseList, error) {
+	o, err := s.shelf.sock(c, c.ID)
+	if err != nil {
+		return CauseList{}, err
+	}
+	which, err := ofPair(c.Asked.Sock)
+	if err != nil {
+		return CauseList{}, err
+	}
+	by := o.pair()[which]
+	causes, err := replan.CountIsWrong(by.Plan, by.Trace, c.Asked.Row, c.Asked.Counted)
+	return CauseList{causes}, err
+}
+
+func (s *server) replan(c call[ReplanQuestion]) (replan.Proposal, error) {
+	o, err := s.shelf.sock(c, c.ID)
+	if err != nil {
+		return replan.Proposal{}, err
+	}
+	if c.Asked.Version != o.Version {
+		return replan.Proposal{}, basket.ErrChanged
+	}
+	h := c.Asked.Happened
+	if h.Unit, err = unitOf(c.Asked.Unit); err != nil {
+		return replan.Proposal{}, err
+	}
+	length, err := lengthOf(c.Asked.Length, c.Asked.Unit)
+	if err != nil {
+		return replan.Proposal{}, err
+	}
+	if length != nil {
+		h.Length = length
+	}
+	if h.ToHeel, err = toHeel(c.Asked.ToHeel, c.Asked.Unit); err != nil {
+		return replan.Proposal{}, err
+	}
+	h.Done = o.done(s.today())
+	if h.ByVersion > 0 && h.ByVersion < o.Version {
+		if h.Before, err = s.Logbook.Edition(c, c.ID, h.ByVersion); err != nil {
+			return replan.Proposal{}, err
+		}
+	}
+	proposal, err := replan.Ask(o.Edition, h)
+	if err != nil || !c.Asked.Accept || !proposal.Plans {
+		return proposal, err
+	}
+	if err := s.Logbook.AddEdition(c, c.ID, proposal.Edition, proposal.Edition.From(o.places(s.today()))); err != nil || h.ByVersion == 0 {
+		return proposal, err
+	}
+	return proposal, s.placeAt(c, o, proposal.Edition.Version, max(1, h.Sock), proposal.Row)
+}
+
+// toHeel reads how far the heel's place is; past it is less than nothing.
+func toHeel(text, unitName string) (*measure.Length, error) {
+	distance, past := strings.CutPrefix(strings.Replace(strings.TrimSpace(text), "−", "-", 1), "-")
+	length, err := lengthOf(distance, unitName)
+	if err != nil {
+		return nil, document.Faults{{Field: "to_heel", Message: strings.TrimPrefix(err.Error(), "length: ")}}
+	}
+	if length != nil && past {
+		*length = -*length
+	}
+	return length, nil
+}
+
+// lengthOf reads a typed length; nil when nothing was typed.
+func lengthOf(text, unitName string) (*measure.Length, error) {
+	if text == "" {
+		return nil, nil
+	}
+	unit, err := unitOf(unitName)
+	if err != nil {
+		return nil, err
+	}
+	length, err := measure.ParseLength(text, unit)
+	if err != nil {
+		return nil, document.Faults{{Field: "length", Message: err.Error()}}
+	}
+	return &length, nil
+}
