@@ -46,17 +46,23 @@ func (s *server) base(c *gin.Context) string {
 	}
 }
 
-// cookieName tells the cookies of programs apart that a browser reaches under one name at different ports.
-func (s *server) cookieName(name string) string {
-	if s.Port == nil || s.Port() == "" {
+// cookieName tells the cookies of programs apart that a browser reaches under one name at different ports: the port is the one at which this
+// question came in, since one program may answer at two, at one of them only until every page has moved to the other.
+func cookieName(c *gin.Context, name string) string {
+	at, is := c.Request.Context().Value(http.LocalAddrContextKey).(net.Addr)
+	if !is {
 		return name
 	}
-	return name + "_" + s.Port()
+	_, port, err := net.SplitHostPort(at.String())
+	if err != nil {
+		return name
+	}
+	return name + "_" + port
 }
 
 // cookie reads one by its name with the port, or as it was called before there was one.
 func (s *server) cookie(c *gin.Context, name string) (string, bool) {
-	for _, called := range []string{s.cookieName(name), name} {
+	for _, called := range []string{cookieName(c, name), name} {
 		if value, err := c.Cookie(called); err == nil {
 			return value, true
 		}
@@ -66,6 +72,6 @@ func (s *server) cookie(c *gin.Context, name string) (string, bool) {
 
 func (s *server) setCookie(c *gin.Context, name, value string, seconds int) {
 	http.SetCookie(c.Writer, &http.Cookie{
-		Name: s.cookieName(name), Value: value, Path: "/", MaxAge: seconds, HttpOnly: true, SameSite: http.SameSiteStrictMode, Secure: s.secure(c),
+		Name: cookieName(c, name), Value: value, Path: "/", MaxAge: seconds, HttpOnly: true, SameSite: http.SameSiteStrictMode, Secure: s.secure(c),
 	})
 }

@@ -2,6 +2,7 @@ package web
 
 import (
 	"context"
+	"crypto/tls"
 	"errors"
 	"io/fs"
 	"log/slog"
@@ -68,8 +69,6 @@ type Options struct {
 	Scale string
 	// Proxy: one on this machine passes requests on, and is believed what it says of whoever asks.
 	Proxy bool
-	// Port is the one that the program listens on, as it listens now; nil for nobody knows.
-	Port func() string
 	// Names are host names, besides addresses and localhost, under which the program may be reached.
 	Names []string
 	Now   func() time.Time
@@ -161,14 +160,21 @@ func (s *server) health(c *gin.Context) {
 	c.JSON(http.StatusOK, Health{"ok", s.Release})
 }
 
-// Serve answers on the listener until the context ends, and then lets running requests finish.
-func Serve(ctx context.Context, listener net.Listener, handler http.Handler) error {
+// Serve answers on the listener until the context ends, and then lets running requests finish; with https where it is told how, nil for plain http.
+func Serve(ctx context.Context, listener net.Listener, secure *tls.Config, handler http.Handler) error {
 	server := &http.Server{
 		Handler: handler, ReadTimeout: readTimeout, WriteTimeout: writeTimeout,
-		IdleTimeout: idleTimeout, ReadHeaderTimeout: headerTimeout, MaxHeaderBytes: mostOfHeaders,
+		IdleTimeout: idleTimeout, ReadHeaderTimeout: headerTimeout, MaxHeaderBytes: mostOfHeaders, TLSConfig: secure,
 	}
+	few := newFewEach(listener) // below https: the server has to see for itself that a connection is encrypted
 	failed := make(chan error, 1)
-	go func() { failed <- server.Serve(newFewEach(listener)) }()
+	go func() {
+		if secure == nil {
+			failed <- server.Serve(few)
+		} else {
+			failed <- server.ServeTLS(few, "", "") // the configuration has the certificate
+		}
+	}()
 	select {
 	case err := <-failed:
 		return err

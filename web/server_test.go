@@ -344,7 +344,7 @@ func TestTheServerFinishesItsAnswersWhenItStops(t *testing.T) {
 	require.NoError(t, err)
 	ctx, stop := context.WithCancel(t.Context())
 	served := make(chan error, 1)
-	go func() { served <- web.Serve(ctx, listener, handler) }()
+	go func() { served <- web.Serve(ctx, listener, nil, handler) }()
 	got := make(chan string, 1)
 	go func() {
 		response, err := http.Get("http://" + listener.Addr().String())

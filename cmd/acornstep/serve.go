@@ -175,17 +175,16 @@ func serve(f serveFlags, s streams, fill func(context.Context, *sqlite.Store) er
 	}
 	h := &house{data: f.db, folder: folder, log: log}
 	var places []string
-	var port string
 	h.open = func(store *sqlite.Store) (http.Handler, error) {
 		return web.New(web.Options{
-			Basket: store, Feet: store, Swatches: store, Logbook: store, Keeper: store, Visits: store, Discards: store, Importer: store, Shares: store, Copies: h, Hold: h.hold, Addresses: func() []string { return places }, Interface: ui.Files(), Log: log, Release: version, Passphrase: passphrase, Names: splitNames(f.names), Proxy: f.proxy, Port: func() string { return port }, Scale: f.scale, Now: time.Now,
+			Basket: store, Feet: store, Swatches: store, Logbook: store, Keeper: store, Visits: store, Discards: store, Importer: store, Shares: store, Copies: h, Hold: h.hold, Addresses: func() []string { return places }, Interface: ui.Files(), Log: log, Release: version, Passphrase: passphrase, Names: splitNames(f.names), Proxy: f.proxy, Scale: f.scale, Now: time.Now,
 		})
 	}
 	if err := h.settle(store); err != nil {
 		return errors.Join(err, store.Close())
 	}
 	defer h.Close()
-	listener, err := f.listen()
+	listener, secure, err := f.listen()
 	if err != nil {
 		return err
 	}
@@ -194,18 +193,17 @@ func serve(f serveFlags, s streams, fill func(context.Context, *sqlite.Store) er
 		defer close(kept)
 		h.keep(ctx)
 	}()
-	_, port, _ = net.SplitHostPort(listener.Addr().String())
 	places = reachable(listener.Addr().String(), f.tlsCert != "", splitNames(f.names))
 	fmt.Fprintf(s.out, "Acorn Step is at %s\nYour socks are in %s. Stop with Ctrl-C.\n", strings.Join(places, "\n                 "), f.db)
 	serving, running := errgroup.WithContext(ctx)
-	serving.Go(func() error { return web.Serve(running, listener, h) })
+	serving.Go(func() error { return web.Serve(running, listener, secure, h) })
 	if f.movedFrom != "" {
 		old, err := net.Listen("tcp", f.movedFrom)
 		if err != nil {
 			stop()
 			return errors.Join(fmt.Errorf("cannot listen on %s: %w", f.movedFrom, err), serving.Wait())
 		}
-		serving.Go(func() error { return web.Serve(running, old, moved(h, listener.Addr().String())) })
+		serving.Go(func() error { return web.Serve(running, old, nil, moved(h, listener.Addr().String())) })
 	}
 	err = serving.Wait()
 	stop()
@@ -213,26 +211,26 @@ func serve(f serveFlags, s streams, fill func(context.Context, *sqlite.Store) er
 	return errors.Join(err, h.Close())
 }
 
-// listen takes the address, with https where there is a certificate.
-func (f *serveFlags) listen() (net.Listener, error) {
+// listen takes the address, and says how https is spoken there where there is a certificate.
+func (f *serveFlags) listen() (net.Listener, *tls.Config, error) {
 	if (f.tlsCert == "") != (f.tlsKey == "") {
-		return nil, errors.New("--tls-cert and --tls-key go together: name both, or none")
+		return nil, nil, errors.New("--tls-cert and --tls-key go together: name both, or none")
 	}
 	if f.movedFrom != "" && f.tlsCert == "" {
-		return nil, errors.New("--moved-from is for a program that has moved to https: name --tls-cert and --tls-key too")
+		return nil, nil, errors.New("--moved-from is for a program that has moved to https: name --tls-cert and --tls-key too")
 	}
 	listener, err := net.Listen("tcp", f.address)
 	if err != nil {
-		return nil, fmt.Errorf("cannot listen on %s: %w", f.address, err)
+		return nil, nil, fmt.Errorf("cannot listen on %s: %w", f.address, err)
 	}
 	if f.tlsCert == "" {
-		return listener, nil
+		return listener, nil, nil
 	}
 	pair := &renewed{cert: f.tlsCert, key: f.tlsKey}
 	if _, err := pair.get(nil); err != nil {
-		return nil, errors.Join(fmt.Errorf("--tls-cert: %w", err), listener.Close())
+		return nil, nil, errors.Join(fmt.Errorf("--tls-cert: %w", err), listener.Close())
 	}
-	return tls.NewListener(listener, &tls.Config{MinVersion: tls.VersionTLS12, NextProtos: []string{"h2", "http/1.1"}, GetCertificate: pair.get}), nil
+	return listener, &tls.Config{MinVersion: tls.VersionTLS12, GetCertificate: pair.get}, nil
 }
 
 // reachable are the addresses that really lead here from other devices.
