@@ -2,7 +2,7 @@ package knit
 
 // cornerLift lifts one strand at each corner.
 var cornerLift = corner{
-	about:  About{Name: "lift", Label: "Lift one loop", Said: "lift one loop", Reason: "quick; tug it first", Term: "corner", Resets: cornerCounts},
+	about:  About{Name: "lift", Label: "Lift one loop", Said: "lift one loop", Reason: "quick; tug it first", Term: "corner", Resets: cornerCounts, Shows: []string{"one-strand", "corner-gone"}},
 	after:  true,
 	made:   "At each corner find a strand that does not pull when you tug it, put the needle under it, two threads, and draw a loop through.",
 	lost:   "Each corner stitch goes together with the stitch before it.",

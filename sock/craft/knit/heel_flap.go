@@ -20,6 +20,7 @@ type flapHeel struct{}
 
 var aboutFlap = About{
 	Name: "flap_under", Label: "Flap below the heel", Said: "flap below the heel", Reason: "a padded sole of the heel, and a gusset", Term: "flap", Rows: "rows", Counts: 3,
+	Shows:  []string{"flap-set-up", "flap-rs", "flap-ws", "flap-turn-rs", "flap-turn-ws", "pick-up-left", "corner-bar-left", "pick-up-right", "corner-bar-right", "gusset"},
 	Uses:   []string{"heel.flap_rows", "heel.flap_row_factor", "heel.picked_up", "heel.slip_columns", "round_start"},
 	Resets: heelCounts,
 	Numbers: []Number{

@@ -33,6 +33,10 @@ type About struct {
 	Leaves string `json:"-"`
 	// Counts is how many things it has the knitter count at once: our estimate.
 	Counts int `json:"-"`
+	// Shows lists the moves of the hands that belong to it, by their names, in the order of the work; a turning style's are in its own book.
+	Shows []string `json:"-"`
+	// Sides: a toe whose increases stand at its sides, so that from a row that went otherwise its rounds can be made anew.
+	Sides bool `json:"-"`
 }
 
 // Number is a field of the design that an expert types.
@@ -98,7 +102,7 @@ func init() {
 }
 
 func register(field string, a *About) {
-	design.Register(design.Technique{Field: field, Name: a.Name, Uses: a.Uses, Allows: a.Allows})
+	design.Register(design.Technique{Field: field, Name: a.Name, Uses: a.Uses, Allows: a.Allows, Shows: a.Shows})
 }
 
 // Said is how a technique stands in a sentence, by its field and name; the name itself for one that is no technique.
@@ -115,6 +119,9 @@ func Said(field, name string) string {
 	}
 	return name
 }
+
+// GrowsAtSides says whether the toe of a design increases at its sides.
+func GrowsAtSides(d *design.Design) bool { return named(toes, d.Toe.Kind).About().Sides }
 
 // Leaves is what the turns of a design leave on the needle, as people call it.
 func Leaves(d *design.Design) string {

@@ -18,6 +18,7 @@ type garterSquareToe struct{}
 
 var aboutSquare = About{
 	Name: "garter_square", Label: "Garter-square toe", Said: "garter-square toe", Reason: "straight on at the full count; bumpy inside", Term: "garter", Rows: "rows", Counts: 2,
+	Shows:  []string{"garter-edge"},
 	Uses:   []string{"toe.start_loop", "toe.odd"},
 	Resets: []string{"toe.cast_on", "toe.start_stitches", "toe.fast_rounds", "toe.turns_per_side"},
 	Allows: twoNeedleCastOns,

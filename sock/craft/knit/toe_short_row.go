@@ -17,6 +17,7 @@ type shortRowToe struct{}
 
 var aboutCup = About{
 	Name: "short_row", Label: "Short-row toe", Said: "short-row toe", Reason: "a cup like the heel's, from a provisional cast-on", Term: "short_rows", Rows: "rows", Counts: 2,
+	Shows:   []string{"co-chain", "unzip"},
 	Uses:    []string{"heel.turn", "toe.turns_per_side"},
 	Resets:  []string{"toe.cast_on", "toe.start_stitches", "toe.fast_rounds", "toe.turns_per_side"},
 	Allows:  map[string][]string{"toe.cast_on": {"provisional"}},

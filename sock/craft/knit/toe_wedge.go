@@ -16,7 +16,8 @@ import (
 type wedgeToe struct{}
 
 var aboutWedge = About{
-	Name: "wedge", Label: "Wedge toe", Said: "wedge toe", Reason: "smooth, two lines of increases at the sides", Term: "wedge", Rows: "rounds", Counts: 1,
+	Name: "wedge", Label: "Wedge toe", Said: "wedge toe", Reason: "smooth, two lines of increases at the sides", Term: "wedge", Rows: "rounds", Counts: 1, Sides: true,
+	Shows:  []string{"kfb"},
 	Uses:   []string{"toe.start", "toe.increase", "toe.start_loop", "toe.start_stitches", "toe.fast_rounds"},
 	Resets: []string{"toe.cast_on", "toe.start_stitches", "toe.fast_rounds", "toe.turns_per_side"},
 	Allows: twoNeedleCastOns,

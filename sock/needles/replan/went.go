@@ -24,7 +24,7 @@ const fewestToShape = 8
 func castOn(e *knitting.Edition, h Happened) (Proposal, error) {
 	p, loops := e.PlanOf(h.sock()), *h.CastOn
 	round := p.Summary.FootStitches
-	if p.Design.Toe.Kind != "wedge" {
+	if !knit.GrowsAtSides(&p.Design) {
 		return otherToe(e, h)
 	}
 	switch {
@@ -76,7 +76,7 @@ func otherToe(e *knitting.Edition, h Happened) (Proposal, error) {
 // count comes right in the rounds to come, at the place that lacks it.
 func missed(e *knitting.Edition, h Happened) (Proposal, error) {
 	p := e.PlanOf(h.sock())
-	if p.Design.Toe.Kind != "wedge" {
+	if !knit.GrowsAtSides(&p.Design) {
 		return Proposal{}, fault("missed", "this toe has no increases at its sides")
 	}
 	if (h.Missed.Needle != 1 && h.Missed.Needle != 2) || (h.Missed.End != "start" && h.Missed.End != "end") {

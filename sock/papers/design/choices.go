@@ -13,6 +13,8 @@ type Technique struct {
 	Uses []string
 	// Allows restricts other fields: their possible values, the default first.
 	Allows map[string][]string
+	// Shows lists the moves of the hands that belong to it.
+	Shows []string
 }
 
 var techniques []Technique
@@ -27,6 +29,27 @@ func Register(list ...Technique) {
 		}
 		techniques = append(techniques, t)
 	}
+}
+
+// Shows are the moves of the hands that belong to a value of a field; none for one that is not registered.
+func Shows(field, name string) []string {
+	for _, t := range techniques {
+		if t.Field == field && t.Name == name {
+			return t.Shows
+		}
+	}
+	return nil
+}
+
+// Shown are the moves of all techniques, by field and name, such as heel.kind:flap_under.
+func Shown() map[string][]string {
+	all := map[string][]string{}
+	for _, t := range techniques {
+		if len(t.Shows) > 0 {
+			all[t.Field+":"+t.Name] = t.Shows
+		}
+	}
+	return all
 }
 
 // Registered lists the names that are known for a field, the default first.

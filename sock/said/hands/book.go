@@ -8,33 +8,11 @@ import (
 )
 
 // Sequences are all moves that are shown, in the order in which they are learned.
-var Sequences = practised(slices.Concat(castOns, stitches, needlesHeld, doubleTurns, wrapTurns, overTurns, pinTurns, liftTurns, flaps, corners, colours, bindOffs))
+var Sequences = practised(slices.Concat(castOns, stitches, needlesHeld, doubleTurns.moves, wrapTurns.moves, overTurns.moves, pinTurns.moves, liftTurns.moves, flaps, corners, colours, bindOffs))
 
-// turnStyles are what the moves of each turning style begin with.
-var turnStyles = map[string]string{"german": "double", "wrap": "wrap", "yarn_over": "over", "pinned": "pin", "lift": "lift"}
-
-// choices are the moves that belong to what a design can choose, by the field and its value; a turning style has its own.
-var choices = map[string][]string{
-	"toe.kind:wedge":            {"kfb"},
-	"toe.kind:garter_square":    {"garter-edge"},
-	"toe.kind:short_row":        {"co-chain", "unzip"},
-	"toe.cast_on:magic":         {"co-magic", "co-magic-round", "co-magic-knot"},
-	"toe.cast_on:turkish":       {"co-turkish"},
-	"toe.cast_on:figure_eight":  {"co-figure-eight"},
-	"toe.cast_on:provisional":   {"co-chain", "unzip"},
-	"heel.kind:flap_under":      {"flap-set-up", "flap-rs", "flap-ws", "flap-turn-rs", "flap-turn-ws", "pick-up-left", "corner-bar-left", "pick-up-right", "corner-bar-right", "gusset"},
-	"heel.kind:gusset_turn":     {"m1l", "m1r", "flap-turn-rs", "flap-turn-ws"},
-	"corner.method:outer_legs":  {"outer-legs", "corner-gone"},
-	"corner.method:lift":        {"one-strand", "corner-gone"},
-	"corner.method:wrap_instep": {"wrapped-neighbour"},
-	"bind_off:k2tog":            {"bo-together", "bo-together-end"},
-	"bind_off:yarn_over":        {"bo-yarn-over", "bo-yarn-over-end"},
-	"bind_off:sewn":             {"bo-sewn", "bo-sewn-end"},
-	"needles:magic_loop":        {"magic-loop", "tug"},
-	"needles:two_circulars":     {"two-circulars", "tug"},
-	"needles:dpn4":              {"dpn", "tug"},
-	"needles:dpn5":              {"dpn", "tug"},
-	"needles:short_circular":    {"short-circular"},
+// holds are the moves that belong to the ways to hold a sock.
+var holds = map[string][]string{
+	"magic_loop": {"magic-loop", "tug"}, "two_circulars": {"two-circulars", "tug"}, "dpn4": {"dpn", "tug"}, "dpn5": {"dpn", "tug"}, "short_circular": {"short-circular"},
 }
 
 // terms are the moves that show what a word of the craft means.
@@ -48,17 +26,18 @@ var terms = map[string][]string{
 // Of are the names of the moves that belong to a choice, such as heel.turn:german, or to a word of the craft, such as term:rib.
 func Of() map[string][]string {
 	all := map[string][]string{}
-	for key, names := range choices {
+	for key, names := range design.Shown() {
 		all[key] = names
+	}
+	for way, names := range holds {
+		all["needles:"+way] = names
 	}
 	for name, names := range terms {
 		all["term:"+name] = names
 	}
-	for style, prefix := range turnStyles {
-		for i := range Sequences {
-			if strings.HasPrefix(Sequences[i].Name, prefix+"-") {
-				all["heel.turn:"+style] = append(all["heel.turn:"+style], Sequences[i].Name)
-			}
+	for _, style := range turnStyles {
+		for _, q := range style.moves {
+			all["heel.turn:"+style.turn] = append(all["heel.turn:"+style.turn], q.Name)
 		}
 	}
 	return all
@@ -80,11 +59,11 @@ func practised(list []Sequence) []Sequence {
 	for i := range list {
 		q := &list[i]
 		q.Lesson = lessons[q.Name]
-		for style, prefix := range turnStyles {
-			if rest, is := strings.CutPrefix(q.Name, prefix+"-"); is {
-				q.Lesson = "heel-" + style
+		for _, style := range turnStyles {
+			if rest, is := strings.CutPrefix(q.Name, style.begins+"-"); is {
+				q.Lesson = "heel-" + style.turn
 				if strings.HasPrefix(rest, "out") {
-					q.Lesson = "out-" + style
+					q.Lesson = "out-" + style.turn
 				}
 			}
 		}
@@ -92,5 +71,19 @@ func practised(list []Sequence) []Sequence {
 	return list
 }
 
+// turnStyle is a way of turning as its moves know it: what a design calls it, what their names begin with, and themselves.
+type turnStyle struct {
+	turn, begins string
+	moves        []Sequence
+}
+
+// turnStyles are all of them; each stands in a file of its own.
+var turnStyles = []turnStyle{doubleTurns, wrapTurns, overTurns, pinTurns, liftTurns}
+
 // styleOf is what the moves of a design's turns begin with.
-func styleOf(d *design.Design) string { return turnStyles[d.Heel.Turn] }
+func styleOf(d *design.Design) string {
+	if i := slices.IndexFunc(turnStyles, func(s turnStyle) bool { return s.turn == d.Heel.Turn }); i >= 0 {
+		return turnStyles[i].begins
+	}
+	return ""
+}

@@ -68,7 +68,7 @@ func TestEveryTechniqueAndTermIsShown(t *testing.T) {
 	}
 	for _, style := range turnStyles {
 		for _, part := range []string{"out-rs", "out-ws", "back-rs", "back-ws", "first", "last", "round"} {
-			assert.NotNil(t, Find(style+"-"+part), "%s-%s", style, part)
+			assert.NotNil(t, Find(style.begins+"-"+part), "%s-%s", style.begins, part)
 		}
 	}
 }

@@ -2,7 +2,9 @@ package hands
 
 import (
 	"slices"
+	"strings"
 
+	"acornstep/sock/papers/design"
 	"acornstep/sock/papers/plan"
 	"acornstep/sock/rows/needle"
 )
@@ -84,12 +86,16 @@ func (r *reader) before() {
 	last, d := &r.p.Rows[r.i-1], &r.p.Design
 	now, was := d.NeedlesIn(string(r.row.Section)), d.NeedlesIn(string(last.Section))
 	if r.i == 1 || now != was {
-		for _, name := range choices["needles:"+now] {
+		for _, name := range holds[now] {
 			r.add("", name)
 		}
 	}
-	if r.i == 1 && d.Toe.CastOn == "magic" {
-		r.add("", "co-magic-round")
+	if r.i == 1 {
+		for _, name := range design.Shows("toe.cast_on", d.Toe.CastOn) {
+			if strings.HasSuffix(name, "-round") {
+				r.add("", name)
+			}
+		}
 	}
 	switch {
 	case r.row.Colour == last.Colour:
@@ -121,12 +127,13 @@ func (r *reader) move(at int, o needle.Op) string {
 	code := o.Code.String()
 	switch o.Code {
 	case needle.CO, needle.COChain:
-		if d.Toe.CastOn == "magic" && d.Toe.StartLoop == "slip_knot" {
-			return "co-magic-knot"
+		shows := design.Shows("toe.cast_on", d.Toe.CastOn)
+		if i := slices.IndexFunc(shows, func(name string) bool { return strings.HasSuffix(name, "-knot") }); i >= 0 && d.Toe.StartLoop == "slip_knot" {
+			return shows[i]
 		}
-		r.all(code, "toe.cast_on:"+d.Toe.CastOn)
+		r.all(code, shows)
 	case needle.BO:
-		r.all(code, "bind_off:"+d.BindOff)
+		r.all(code, design.Shows("bind_off", d.BindOff))
 	case needle.K, needle.P:
 		if !r.flat() && r.has(needle.K) && r.has(needle.P) {
 			return "rib"
@@ -188,9 +195,9 @@ func (r *reader) move(at int, o needle.Op) string {
 }
 
 // all adds every move of a choice.
-func (r *reader) all(op, key string) {
-	for _, name := range choices[key] {
-		if name != "co-magic-round" && name != "co-magic-knot" && name != "unzip" { // they have rows of their own
+func (r *reader) all(op string, moves []string) {
+	for _, name := range moves {
+		if !strings.HasSuffix(name, "-round") && !strings.HasSuffix(name, "-knot") && name != "unzip" { // they have rows of their own
 			r.add(op, name)
 		}
 	}
@@ -281,7 +288,10 @@ func (r *reader) pick() string {
 		r.add(needle.PU.String(), "pick-up-"+side)
 		return "corner-bar-" + side
 	}
-	return map[string]string{"outer_legs": "outer-legs", "lift": "one-strand"}[d.Corner.Method]
+	if shows := design.Shows("corner.method", d.Corner.Method); len(shows) > 0 {
+		return shows[0] // what comes after it takes the stitch off again
+	}
+	return ""
 }
 
 // pickedBefore says whether one edge of the flap was picked up already.

@@ -2,7 +2,7 @@ package hands
 
 const groupDouble = "Turns: double stitches"
 
-var doubleTurns = append(both(doubleBoth),
+var doubleTurns = turnStyle{"german", "double", append(both(doubleBoth),
 	Sequence{
 		Name: "double-first", Title: "Double stitch: the first row", Group: groupDouble,
 		Steps: []Step{
@@ -33,7 +33,7 @@ var doubleTurns = append(both(doubleBoth),
 		},
 		Look: "The count is what it was; no stitch has two legs.", Slip: "The two legs were knitted as two stitches: the count grew.",
 	},
-)
+)}
 
 func doubleBoth(f facing) []Sequence {
 	out := Sequence{Name: "double-out-" + f.id, Title: "Double stitch, " + f.said, Group: groupDouble}

@@ -2,7 +2,7 @@ package hands
 
 const groupLift = "Turns: slip and lift"
 
-var liftTurns = append(both(liftBoth),
+var liftTurns = turnStyle{"lift", "lift", append(both(liftBoth),
 	Sequence{
 		Name: "lift-first", Title: "Slip and lift: the first turn", Group: groupLift,
 		Steps: []Step{
@@ -43,7 +43,7 @@ var liftTurns = append(both(liftBoth),
 		},
 		Look: "The step is gone, the count is what it was.", Slip: "Purled alone: one stitch too many.",
 	},
-)
+)}
 
 // liftFar is how a strand at the far side of a round is taken up: with the stitch that waits before the gap.
 var liftFar = []Step{

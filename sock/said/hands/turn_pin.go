@@ -2,7 +2,7 @@ package hands
 
 const groupPin = "Turns: pins"
 
-var pinTurns = append(both(pinBoth),
+var pinTurns = turnStyle{"pinned", "pin", append(both(pinBoth),
 	Sequence{
 		Name: "pin-first", Title: "Pins: before you begin", Group: groupPin,
 		Steps: []Step{
@@ -30,7 +30,7 @@ var pinTurns = append(both(pinBoth),
 		},
 		Look: "The count is what it was; no pin hangs any more.", Slip: "A loop was left on its pin: a hole.",
 	},
-)
+)}
 
 func pinBoth(f facing) []Sequence {
 	out := Sequence{

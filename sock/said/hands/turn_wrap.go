@@ -2,7 +2,7 @@ package hands
 
 const groupWrap = "Turns: wraps"
 
-var wrapTurns = append(both(wrapBoth),
+var wrapTurns = turnStyle{"wrap", "wrap", append(both(wrapBoth),
 	Sequence{
 		Name: "wrap-first", Title: "Wrap at the very edge", Group: groupWrap,
 		Steps: []Step{
@@ -39,7 +39,7 @@ var wrapTurns = append(both(wrapBoth),
 		},
 		Look: "The wraps lie behind, the Vs in front.", Slip: "A wrap was left: a bar shows.",
 	},
-)
+)}
 
 func wrapBoth(f facing) []Sequence {
 	l, m := f.n(2), f.m(2)

@@ -2,7 +2,7 @@ package hands
 
 const groupOver = "Turns: yarn-overs"
 
-var overTurns = append(both(overBoth),
+var overTurns = turnStyle{"yarn_over", "over", append(both(overBoth),
 	Sequence{
 		Name: "over-first", Title: "Yarn-over: the first turn", Group: groupOver,
 		Steps: []Step{
@@ -30,7 +30,7 @@ var overTurns = append(both(overBoth),
 		},
 		Look: "The count is what it was.", Slip: "A yarn-over was knitted alone: the count is one too many.",
 	},
-)
+)}
 
 func overBoth(f facing) []Sequence {
 	over := func(s scene) scene {
