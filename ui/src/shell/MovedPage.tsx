@@ -19,7 +19,7 @@ export function MovedPage({ to, stay }: { to: string; stay: () => void }) {
       <h1>Acorn Step has moved</h1>
       <p className="lead">
         It is at <a href={to}>{to}</a> now. To a browser that is a new home: what it kept here it does not
-        know there.
+        know there, and it asks for the passphrase once more.
       </p>
       <p role="status">
         {!over.data
