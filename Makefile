@@ -109,6 +109,7 @@ test: tools build lint go-test fuzz e2e
 PROPERTIES := ./sock/judge/advise ./sock/cloth/fabric ./sock/said/hands ./sock/said/instructions ./sock/cloth/chart ./sock/said/words ./sock/craft/knit ./sock/needles/knitting ./sock/rows/needle ./sock/needles/replan ./sock/said/position ./sock/cloth/shape ./sock/needles/tally ./sock/needles/logbook ./sock/papers/yarn ./sock/judge/fit ./sock/judge/handle ./sock/needles/whereami ./sock/teach/practice ./sock/cloth/foot ./sock/cloth/cloth
 PROOF_CHECKS ?= 3000
 
+# What the API allows is asked by one hand after the other: nothing of it is shared, and it is asked below.
 proof: tools
 	@echo "== properties, $(PROOF_CHECKS) draws each"
 	@go test $(PROPERTIES) -timeout 60m -rapid.checks=$(PROOF_CHECKS)
@@ -119,7 +120,7 @@ proof: tools
 	@go test -tags proof ./sock/cloth/worn -run Three -v -timeout 60m
 	@$(MAKE) --no-print-directory fuzz FUZZTIME=1000000x
 	@echo "== what shares memory between hands"
-	@go test -race ./web ./sqlite ./cmd/... ./archive ./scale ./sock/needles/knitting ./sock/cloth/worn -short -timeout 60m
+	@go test -race -skip DescriptionAllows ./web ./sqlite ./cmd/... ./archive ./scale ./sock/needles/knitting ./sock/cloth/worn -short -timeout 60m
 	@echo "== everything that the API allows, and copies put back under taps, at length"
 	@ACORNSTEP_PROOF=1 go test ./web ./sqlite ./archive ./cmd/... -run 'Allows|Restored|Restore|Spoiled' -timeout 60m
 	@$(MAKE) --no-print-directory reach
