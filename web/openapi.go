@@ -87,7 +87,7 @@ func opsAreTuples(p jsonschema.InterceptSchemaParams) (bool, error) {
 
 // shortName names a schema by its type, without the package where that is clear.
 func shortName(t reflect.Type, name string) string {
-	for _, prefix := range []string{"Http", "Basket", "Document", "Draft", "Plan", "Needle", "Tally", "Verdict"} {
+	for _, prefix := range []string{"Web", "Basket", "Document", "Draft", "Plan", "Needle", "Tally", "Verdict"} {
 		if rest, ok := strings.CutPrefix(name, prefix); ok && rest != "" {
 			if prefix == "Plan" && (rest == "Question" || rest == "Answer") {
 				return name
