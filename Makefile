@@ -17,7 +17,7 @@ GO_FOLDERS := archive cmd demo export load pdf scale sock sqlite svg visit web u
 
 export PLAYWRIGHT_SKIP_BROWSER_DOWNLOAD = 1
 
-.PHONY: help demo build trial ui house test proof reach vulnerable go-test fuzz lint e2e bench latency load screenshots tools chromium poppler format clean
+.PHONY: help demo build trial ui house test proof reach vulnerable go-test fuzz lint parts e2e bench latency load screenshots tools chromium poppler format clean
 
 help:
 	@echo "make demo         build everything and start it with made-up socks"
@@ -99,11 +99,16 @@ poppler:
 		{ $$SUDO apt-get update -qq && $$SUDO env DEBIAN_FRONTEND=noninteractive apt-get install -y -qq poppler-utils >/dev/null; } || \
 		{ echo "poppler could not be installed: install Debian's package poppler-utils, then run this again."; exit 1; }; }
 
+# Parts of the interface that need no browser.
+parts: ui/node_modules/.installed
+	@echo "== parts of the interface by themselves"
+	@ui/node_modules/.bin/playwright test --config e2e/parts.config.ts
+
 e2e: build trial chromium
 	@echo "== the interface in Chromium"
 	@ui/node_modules/.bin/playwright test --config e2e/playwright.config.ts
 
-test: tools build lint go-test fuzz e2e
+test: tools build lint go-test fuzz parts e2e
 
 # Packages whose properties are drawn at random, and how many draws a proof takes of each.
 PROPERTIES := ./sock/judge/advise ./sock/cloth/fabric ./sock/said/hands ./sock/said/instructions ./sock/cloth/chart ./sock/said/words ./sock/craft/knit ./sock/needles/knitting ./sock/rows/needle ./sock/needles/replan ./sock/said/position ./sock/cloth/shape ./sock/needles/tally ./sock/needles/logbook ./sock/papers/yarn ./sock/judge/fit ./sock/judge/handle ./sock/needles/whereami ./sock/teach/practice ./sock/cloth/foot ./sock/cloth/cloth

@@ -6,6 +6,7 @@ import (
 	"encoding/json"
 	"errors"
 	"fmt"
+	"reflect"
 	"strings"
 	"time"
 
@@ -98,12 +99,17 @@ func add[T any](ctx context.Context, s *Store, r *record[T], value *T) error {
 	})
 }
 
-// save replaces a value that was changed on its newest revision; basket.ErrChanged otherwise.
+// save replaces a value that was changed on its newest revision; basket.ErrChanged otherwise,
+// unless the very same is kept already: then the value takes its revision.
 func save[T any](ctx context.Context, s *Store, r *record[T], value *T) error {
 	return s.inside(ctx, "save "+r.kind, func(tx *sql.Tx) error {
 		kept, err := one(ctx, tx, r, *r.id(value))
 		if err != nil {
 			return err
+		}
+		if *r.rev(&kept) != *r.rev(value) && reflect.DeepEqual(r.values(&kept), r.values(value)) {
+			*value = kept
+			return nil
 		}
 		if *r.rev(&kept) != *r.rev(value) {
 			return basket.ErrChanged

@@ -13,6 +13,7 @@ import (
 	"net/url"
 	"os"
 	"path/filepath"
+	"reflect"
 	"strings"
 	"sync"
 	"time"
@@ -272,6 +273,12 @@ const stillThere = `(SELECT id FROM (SELECT ? AS id) WHERE id NOT IN (SELECT id 
 
 // content are the values of a sock from its name to its digest, in the order of columns.
 func content(sock *basket.Sock) []any {
+	d := sock.Digest
+	return append(said(sock), d.FootStitches, d.Rows, d.CastOn, d.Missing)
+}
+
+// said are those of them that somebody said.
+func said(sock *basket.Sock) []any {
 	var foot, taken any
 	if sock.Foot != nil {
 		foot = written(sock.Foot)
@@ -279,8 +286,7 @@ func content(sock *basket.Sock) []any {
 	if sock.Swatch != nil {
 		taken = written(sock.Swatch)
 	}
-	d := sock.Digest
-	return []any{sock.Name, sock.Wearer, written(sock.Draft), sock.Notes, foot, taken, d.FootStitches, d.Rows, d.CastOn, d.Missing}
+	return []any{sock.Name, sock.Wearer, written(sock.Draft), sock.Notes, foot, taken}
 }
 
 func wearerOf(sock *basket.Sock) any {
@@ -298,7 +304,8 @@ func swatchOf(sock *basket.Sock) any {
 }
 
 // Save replaces name, wearer and draft of a sock. sock.Revision is the one the
-// change was made on; when another is kept, nothing is written and the error is a *basket.Stale.
+// change was made on; when another is kept, nothing is written and the error is a *basket.Stale,
+// unless the very same is kept already: who sends again what was saved, since the answer was lost, is told so.
 func (s *Store) Save(ctx context.Context, sock basket.Sock) (basket.Sock, error) {
 	tx, err := s.db.BeginTx(ctx, nil)
 	if err != nil {
@@ -308,6 +315,9 @@ func (s *Store) Save(ctx context.Context, sock basket.Sock) (basket.Sock, error)
 	kept, err := s.get(ctx, tx, sock.ID)
 	if err != nil {
 		return sock, err
+	}
+	if kept.Revision != sock.Revision && reflect.DeepEqual(said(&kept), said(&sock)) {
+		return kept, nil
 	}
 	if kept.Revision != sock.Revision {
 		return sock, &basket.Stale{Current: kept, Given: sock.Revision}

@@ -211,3 +211,21 @@ func TestWhatWasAnsweredSurvivesAKill(t *testing.T) {
 		assert.True(t, kept[id], "%s was answered and is gone", id)
 	}
 }
+
+func TestWhatIsSentAgainSinceItsAnswerWasLostIsNoConflict(t *testing.T) {
+	store := open(t, filepath.Join(t.TempDir(), "socks.db"))
+	sock, err := store.Add(t.Context(), roofSocks())
+	require.NoError(t, err)
+	sent := sock
+	sent.Name = "Socks for a night of wind"
+	saved, err := store.Save(t.Context(), sent)
+	require.NoError(t, err)
+
+	again, err := store.Save(t.Context(), sent)
+	require.NoError(t, err)
+	assert.Equal(t, saved, again, "it is kept once, with its revision")
+
+	sent.Notes = "gloves for the ladder"
+	_, err = store.Save(t.Context(), sent)
+	assert.ErrorAs(t, err, new(*basket.Stale), "anything else is one")
+}

@@ -77,6 +77,26 @@ func TestAStaleWearerWritesNothing(t *testing.T) {
 	assert.Contains(t, a.do("GET", path, "").text, "Isolde of the roof")
 }
 
+func TestWhatWasTypedIsSentAgainSinceItsAnswerWasLost(t *testing.T) {
+	a := start(t, "")
+	v := a.wearer("Isolde", nil)
+	path, body := "/api/feet/"+v.Wearer.ID, `{"revision":1,"name":"Isolde of the roof","cautions":["numb_feet"],"note":""}`
+	first := a.do("PUT", path, body)
+	require.Equal(t, 200, first.status)
+	assert.Equal(t, first.text, a.do("PUT", path, body).text)
+
+	var sock basket.Sock
+	a.do("POST", "/api/socks", `{"name":"Roof","wearer":"","unit":"cm","draft":{"design":{},"entries":{}}}`).into(t, &sock)
+	path, body = "/api/socks/"+sock.ID, `{"revision":1,"name":"Roof","wearer":"","unit":"cm","draft":{"design":{},"entries":{"foot.length_mm":"25.1"}}}`
+	first = a.do("PUT", path, body)
+	require.Equal(t, 200, first.status, first.text)
+	require.Contains(t, first.text, `"length_mm":251`, "as it was read, not as it was typed")
+	again := a.do("PUT", path, body)
+	assert.Equal(t, 200, again.status, again.text)
+	assert.Equal(t, first.text, again.text)
+	assert.Equal(t, 409, a.do("PUT", path, strings.Replace(body, "25.1", "25.2", 1)).status)
+}
+
 func TestASockSaysWhenItsFootHasChanged(t *testing.T) {
 	a := start(t, "")
 	v := a.wearer("Vidar", map[string]string{"length_mm": "25.1", "ball_girth_mm": "23.6"})

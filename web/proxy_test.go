@@ -16,9 +16,12 @@ import (
 	"acornstep/web"
 )
 
+// standing is a clock that stands: how long a machine takes over a passphrase decides nothing.
+func standing() time.Time { return time.Date(2026, 11, 30, 21, 0, 0, 0, time.UTC) }
+
 // Behind a proxy each who guesses is slowed by themselves, whatever they write before the address that the proxy saw; cookies are for https.
 func TestBehindAProxy(t *testing.T) {
-	h := handler(t, web.Options{Passphrase: "first light", Proxy: true, Names: []string{"socks.example"}})
+	h := handler(t, web.Options{Passphrase: "first light", Proxy: true, Names: []string{"socks.example"}, Now: standing})
 	try := func(from, passphrase string) *httptest.ResponseRecorder {
 		r := httptest.NewRequest("POST", "http://socks.example/api/session", strings.NewReader(`{"passphrase":"`+passphrase+`"}`))
 		r.RemoteAddr = "127.0.0.1:5555"
@@ -39,7 +42,7 @@ func TestBehindAProxy(t *testing.T) {
 	}
 
 	// Without the flag nobody's word is taken.
-	open := handler(t, web.Options{Passphrase: "first light"})
+	open := handler(t, web.Options{Passphrase: "first light", Now: standing})
 	for n := range 4 {
 		r := httptest.NewRequest("POST", "http://localhost/api/session", strings.NewReader(`{"passphrase":"guess"}`))
 		r.RemoteAddr = "127.0.0.1:5555"

@@ -1,7 +1,8 @@
 import { Button, Input } from "antd";
 import { NavLink, useSearchParams } from "react-router";
 import { Refusal, saidFault } from "../api/client";
-import { type SaveState, useBoard } from "./store";
+import type { SaveState } from "./saving";
+import { useBoard } from "./store";
 import { useWhenSaved } from "./useWhenSaved";
 
 const stateWords: Record<SaveState, string> = {

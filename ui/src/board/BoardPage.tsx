@@ -13,8 +13,9 @@ import { Conflict } from "./Conflict";
 import type { Content } from "./content";
 import { NeedlesNote } from "./NeedlesNote";
 import { Picture } from "./Picture";
+import type { Unsaved } from "./saving";
 import { keptSteps, type Steps } from "./steps";
-import { BoardContext, createBoard, draftName, type Unsaved, useBoard } from "./store";
+import { BoardContext, createBoard, draftName, useBoard } from "./store";
 import { OptionsContext, useOptions } from "./useOptions";
 
 /** BoardPage is the board on which one sock is decided; its side shows one of several panels. */

@@ -51,6 +51,9 @@ function withValue(tree: Tree, path: string[], value: unknown): Tree {
   return { ...tree, [name]: withValue((tree[name] as Tree | undefined) ?? {}, rest, value) };
 }
 
+/** withEntries is a draft in which other texts stand. */
+export const withEntries = (draft: Draft, entries: Draft["entries"]): Draft => ({ ...draft, entries });
+
 /** withChoice is a draft in which a field was chosen; null leaves it to be worked out. */
 export function withChoice(draft: Draft, field: string, value: unknown): Draft {
   const { [field]: _typed, ...entries } = draft.entries;

@@ -113,7 +113,9 @@ export const forgetSeen = () =>
 export const keepEvents = (events: KeptEvent[]): Promise<boolean> =>
   put(async (db) => {
     const all = db.transaction("events", "readwrite");
-    await Promise.all([...events.map((e) => all.store.put(e)), all.done]);
+    const wrote = events.map((e) => all.store.put(e));
+    all.commit(); // at once: a tab that is closed now would not come back to do it
+    await Promise.all([...wrote, all.done]);
   });
 
 export const eventsOf = (sock: string): Promise<KeptEvent[]> =>
@@ -185,7 +187,12 @@ const drafts = new Map<string, unknown>();
 /** keepDraft keeps what is typed until it is saved. */
 export function keepDraft(name: string, draft: unknown): void {
   drafts.set(name, draft);
-  void put((db) => db.put("drafts", { name, draft }));
+  void put((db) => {
+    const all = db.transaction("drafts", "readwrite");
+    const wrote = all.store.put({ name, draft });
+    all.commit(); // at once: a tab that is closed now would not come back to do it
+    return Promise.all([wrote, all.done]);
+  });
 }
 
 export function dropDraft(name: string): void {
