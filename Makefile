@@ -11,7 +11,7 @@ BIN := bin/acornstep
 NPM := npm --prefix ui
 QUIET_NPM := --no-audit --no-fund --loglevel=error
 PORT ?= 7768
-FUZZTIME ?= 15s
+FUZZTIME ?= 5s
 # Every folder with Go of ours.
 GO_FOLDERS := archive cmd demo export load pdf scale sock sqlite svg visit web ui/embed.go
 
@@ -133,8 +133,8 @@ proof: tools
 	@$(MAKE) --no-print-directory load
 
 reach: build trial chromium
-	@echo "== every screen in both lights on every width"
-	@REACH=whole ui/node_modules/.bin/playwright test --config e2e/playwright.config.ts reach
+	@echo "== every screen in both lights on every width, every kind of lesson by keys and by touch"
+	@WHOLE=1 ui/node_modules/.bin/playwright test --config e2e/playwright.config.ts reach practice
 
 # Known vulnerabilities are looked up where the machine reaches the lists; where it does not, it says so.
 vulnerable: tools ui/node_modules/.installed

@@ -42,6 +42,8 @@ export function configOf(port: number, match: string) {
     use: {
       baseURL: `http://127.0.0.1:${port}`,
       viewport: { width: 1280, height: 800 },
+      // What keeps the pages for a train fetches all of them: stories that need it say so, and only they wait for it.
+      serviceWorkers: "block",
       launchOptions: browser,
     },
     webServer: [

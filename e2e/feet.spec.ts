@@ -170,7 +170,7 @@ test("a foot that has changed is offered to the sock, and deleting it asks and c
   await page.goto(feet);
   await measure(page, "Length", "25.5");
   await expect(row(page, "Length")).toContainText("25.5 cm");
-  await basket(page);
+  await basket(page, "Sock of a foot that grows");
   await expect(page.getByRole("listitem").filter({ hasText: "Sock of a foot that grows" })).toContainText(
     "Vidar's foot has changed",
   );

@@ -1,9 +1,10 @@
 import { expect, test } from "@playwright/test";
-import { basket, board, decide, newSock, pins, saved, typeFoot } from "./steps";
+import { basket, board, decide, lookFor, newSock, pins, saved, typeFoot } from "./steps";
 
 test("the basket shows the demo socks, one of them half designed", async ({ page }) => {
-  await basket(page);
+  await basket(page, "Observatory roof socks");
   await expect(page.getByRole("heading", { name: "Observatory roof socks", exact: true })).toBeVisible();
+  await lookFor(page, "Eclipse trip socks");
   const half = page.getByRole("listitem").filter({ hasText: "Eclipse trip socks" });
   await expect(half).toContainText("half designed");
   await half.getByRole("link", { name: "Eclipse trip socks" }).click();
@@ -103,8 +104,12 @@ test("rows are read by section, in abbreviations and in plain words", async ({ p
 });
 
 test("rename, duplicate, delete and undo", async ({ page }) => {
-  await newSock(page, "Sock to keep");
-  await basket(page);
+  await page.goto("/");
+  await page.getByRole("button", { name: "New sock", exact: true }).click();
+  await page.getByLabel("Name of the sock").fill("Sock to keep");
+  await page.getByLabel("Wearer").fill("Somebody forgetful");
+  await saved(page);
+  await basket(page, "Somebody forgetful");
   const entry = page.getByRole("listitem").filter({ hasText: "Sock to keep" });
   await page.getByRole("button", { name: "More for Sock to keep" }).click();
   await page.getByRole("menuitem", { name: "Rename" }).click();

@@ -6,7 +6,7 @@ import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { type Browser, chromium, expect, type Page, test } from "@playwright/test";
 import { browser as ours, passphrase } from "./base.config";
-import { cast, heard, where, written } from "./steps";
+import { castByHand, heard, where, written } from "./steps";
 
 // The program as a household reaches it: by a name, on plain http and on https
 // with a certificate of its own, and after it has moved from one to the other.
@@ -77,7 +77,7 @@ test("on plain http in the house counting goes on, and the page says what it can
   expect(await page.evaluate(() => [isSecureContext, "serviceWorker" in navigator])).toEqual([false, false]);
   await expect(page.getByText("the passphrase travels unencrypted")).toBeVisible();
   await enter(page);
-  await cast(page, "Sock on the house network");
+  await castByHand(page, "Sock on the house network");
   const knitting = page.url();
   await context.setOffline(true);
   for (let i = 0; i < 4; i++) {
@@ -138,7 +138,7 @@ test("on https with the certificate of the house everything opens without a conn
   await expect(page.getByRole("heading", { name: "Whose basket is this?" })).toBeVisible();
   await expect(page.getByText("travels unencrypted")).toHaveCount(0);
   await enter(page);
-  await cast(page, "Sock behind a lock");
+  await castByHand(page, "Sock behind a lock");
   await expect
     .poll(() => page.evaluate(async () => (await navigator.serviceWorker.ready).active?.state))
     .toBe("activated");
@@ -163,7 +163,7 @@ test("a copy is put back: an open page sends nothing by itself, and its rows are
   const page = await context.newPage();
   await page.goto("/");
   await enter(page);
-  await cast(page, "Sock that goes back");
+  await castByHand(page, "Sock that goes back");
   const tick = async (rows: number, shows: string) => {
     for (let n = 0; n < rows; n++) {
       await page.keyboard.press(" ");

@@ -22,6 +22,8 @@ import {
   written,
 } from "./steps";
 
+test.use({ serviceWorkers: "allow" });
+
 // What a household does to a browser: its storage is full, forbidden or cleared,
 // its tabs are closed and doubled, the program is away, upgraded, or asks again who is there.
 

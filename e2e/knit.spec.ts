@@ -1,6 +1,8 @@
 import { expect, type Page, test } from "@playwright/test";
 import { basket, cast, castOn, decide, newSock, overheard, putAt, saved, where, written } from "./steps";
 
+test.use({ serviceWorkers: "allow" });
+
 /** kept waits until the browser has put aside all that the screen is made of. */
 const kept = (page: Page) =>
   expect
@@ -262,7 +264,7 @@ test("a sock that was taken out elsewhere says so, and is there when it comes ba
 });
 
 test("the basket shows how far a sock on the needles is", async ({ page }) => {
-  await basket(page);
+  await basket(page, "Comet hunter's short socks");
   const entry = page.locator(".entry").filter({ hasText: "Comet hunter's short socks" });
   await expect(entry.locator(".next")).toContainText(/Knit on: heel, row 8 of \d+ \d+ % to go/);
   await expect(entry.locator(".strip-now")).toHaveCount(1);

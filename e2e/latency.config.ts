@@ -1,3 +1,5 @@
 import { configOf } from "./base.config";
 
-export default { ...configOf(7798, "latency.ts"), workers: 1 };
+const config = configOf(7798, "latency.ts");
+
+export default { ...config, workers: 1, use: { ...config.use, serviceWorkers: "allow" as const } };

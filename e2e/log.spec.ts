@@ -2,6 +2,8 @@ import { readFileSync } from "node:fs";
 import { expect, type Page, test } from "@playwright/test";
 import { board, cast, putAt, where } from "./steps";
 
+test.use({ serviceWorkers: "allow" });
+
 // What is written down beside the rows: notes, photos, pauses, the log and what leaves it.
 
 const written = (page: Page) => expect(page.locator(".knit-state")).toContainText("written down");

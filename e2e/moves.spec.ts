@@ -1,6 +1,8 @@
 import { expect, type Page, test } from "@playwright/test";
 import { board, decide } from "./steps";
 
+test.use({ serviceWorkers: "allow" });
+
 async function knitting(page: Page, name: string): Promise<void> {
   await board(page, name);
   await page.goto(`${page.url()}/knit`);

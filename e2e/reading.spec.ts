@@ -1,5 +1,5 @@
 import { expect, test } from "@playwright/test";
-import { board, said, showAll } from "./steps";
+import { board, lookFor, said } from "./steps";
 
 async function open(page: import("@playwright/test").Page, name: string) {
   await board(page, name);
@@ -56,7 +56,7 @@ test("light and units are remembered by this browser", async ({ page }) => {
   await page.getByLabel("Units").getByText("inches").click();
   await page.reload();
   await expect(page.locator("html")).toHaveAttribute("data-scheme", "dark");
-  await showAll(page);
+  await lookFor(page, "Observatory roof socks");
   await page.getByRole("link", { name: "Observatory roof socks", exact: true }).click();
   await expect(said(page, "Foot")).toContainText("9 7/8 in long");
   await page.getByRole("button", { name: "Day" }).click();
@@ -69,7 +69,7 @@ test("the basket says when the program does not answer, and asks again", async (
   await expect(page.getByRole("alert")).toBeVisible();
   await page.unroute("**/api/socks?*");
   await page.getByRole("button", { name: "Try again" }).click();
-  await showAll(page);
+  await lookFor(page, "Observatory roof socks");
   await expect(page.getByRole("link", { name: "Observatory roof socks", exact: true })).toBeVisible();
 });
 

@@ -8,7 +8,7 @@ import { basket, newSock, saved } from "./steps";
 test("a deleted sock lies in the bin, comes back, and can be removed for ever", async ({ page }) => {
   await newSock(page, "Sock for the bin");
   await saved(page);
-  await basket(page);
+  await basket(page, "Sock for the bin");
   const entry = page.locator(".entry").filter({ hasText: "Sock for the bin" });
   await entry.getByRole("button", { name: "More for Sock for the bin" }).click();
   await page.getByRole("menuitem", { name: "Delete" }).click();
@@ -18,7 +18,7 @@ test("a deleted sock lies in the bin, comes back, and can be removed for ever", 
   await expect(lies).toContainText("sock, deleted");
   await page.getByRole("button", { name: "Bring Sock for the bin back" }).click();
   await expect(lies).toHaveCount(0);
-  await basket(page);
+  await basket(page, "Sock for the bin");
   await entry.getByRole("button", { name: "More for Sock for the bin" }).click();
   await page.getByRole("menuitem", { name: "Delete" }).click();
   await page.goto("/keeping");

@@ -1,10 +1,14 @@
 import { expect, type Page } from "@playwright/test";
 
+/** pathOf is the address of a sock that is there. */
+export async function pathOf(page: Page, name: string): Promise<string> {
+  const { socks } = await (await page.request.get(`/api/socks?find=${encodeURIComponent(name)}`)).json();
+  return `/socks/${socks.find((s: { name: string }) => s.name === name).id}`;
+}
+
 /** board goes straight to the board of a sock that is there. */
 export async function board(page: Page, name: string): Promise<void> {
-  const { socks } = await (await page.request.get(`/api/socks?find=${encodeURIComponent(name)}`)).json();
-  const sock = socks.find((s: { name: string }) => s.name === name);
-  await page.goto(`/socks/${sock?.id}`);
+  await page.goto(await pathOf(page, name));
   await expect(page.getByLabel("Name of the sock")).toHaveValue(name);
 }
 
@@ -14,26 +18,24 @@ export async function board(page: Page, name: string): Promise<void> {
  */
 export const overheard = (page: Page) => page.route("**/*", (route) => route.fallback());
 
-/** basket opens the basket with every sock in it shown: other stories fill it meanwhile. */
-export async function basket(page: Page): Promise<void> {
+/** Everyday stories take a sample of what is asked again and again; the proof asks all of it. */
+export const isWhole = process.env.WHOLE === "1";
+
+/** basket opens the basket on a sock that is looked for: other stories fill it meanwhile. */
+export async function basket(page: Page, find: string): Promise<void> {
   await page.goto("/");
-  await showAll(page);
+  await lookFor(page, find);
 }
 
-export async function showAll(page: Page): Promise<void> {
-  await expect(page.locator(".entry").first()).toBeVisible();
-  // Its name begins with "loading" while the next part comes.
-  const more = page.getByRole("button", { name: /Show \d+ more of/ });
-  while (await more.isVisible()) {
-    // The last part may come while the button is pressed, and takes it away.
-    await more.click({ timeout: 2_000 }).catch(() => undefined);
-  }
+/** lookFor looks for a sock in the basket that is open. */
+export async function lookFor(page: Page, name: string): Promise<void> {
+  await page.getByLabel("Find a sock or a wearer").fill(name);
+  await expect(page.locator(".entry").filter({ hasText: name }).first()).toBeVisible();
 }
 
 /** newSock puts a sock into the basket and stands at its board. */
 export async function newSock(page: Page, name: string, wearer = ""): Promise<void> {
-  await page.goto("/");
-  await page.getByRole("button", { name: "New sock", exact: true }).click();
+  await page.goto("/socks/new");
   await expect(page.getByRole("heading", { name: "Your sock appears here" })).toBeVisible();
   await page.getByLabel("Name of the sock").fill(name);
   if (wearer) {
@@ -104,12 +106,30 @@ export async function castOn(page: Page): Promise<void> {
   await expect(page.getByRole("button", { name: "Row done" })).toBeVisible();
 }
 
-/** cast puts a sock of Isolde's figures on the needles. */
-export async function cast(page: Page, name: string): Promise<void> {
+/** castByHand types Isolde's figures and casts on, as somebody who begins a sock does. */
+export async function castByHand(page: Page, name: string): Promise<void> {
   await newSock(page, name, "Isolde");
   await typeFoot(page);
   await saved(page);
   await castOn(page);
+  await expect(where(page)).toContainText("cast on");
+}
+
+/** Isolde's figures, as they are typed. */
+const isolde = {
+  "foot.length_mm": "25.1",
+  "foot.ball_girth_mm": "23.6",
+  "gauge.stitches_per_100mm": "32",
+  "gauge.rounds_per_100mm": "44",
+  "leg.height_mm": "18",
+};
+
+/** cast stands before the same sock, of which it was told in one request. */
+export async function cast(page: Page, name: string): Promise<void> {
+  const data = { name, wearer: "Isolde", unit: "cm", draft: { design: {}, entries: isolde } };
+  const { id } = await (await page.request.post("/api/socks", { data })).json();
+  expect((await page.request.post(`/api/socks/${id}/knit`)).ok()).toBe(true);
+  await page.goto(`/socks/${id}/knit`);
   await expect(where(page)).toContainText("cast on");
 }
 

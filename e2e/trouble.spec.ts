@@ -79,7 +79,7 @@ test("two windows on one sock: a stale save is a question, and both can be kept"
   await expect(page.getByLabel("Name of the sock")).toHaveValue("Sock for two windows (mine)");
   await decide(page, "Leg");
   await expect(page.getByLabel("Leg with its cuff")).toHaveValue("21");
-  await basket(page);
+  await basket(page, "Sock for two windows");
   await page.getByRole("link", { name: "Sock for two windows", exact: true }).click();
   await decide(page, "Leg");
   await expect(page.getByLabel("Leg with its cuff")).toHaveValue("12");

@@ -6,7 +6,7 @@ import { carried, useCarried } from "../units/carry";
 import { useUnit } from "../units/units";
 import { useKnitting } from "./context";
 import { Otherwise, saidOf, type Typed } from "./Otherwise";
-import { rowsOf } from "./store";
+import { rowsOf } from "./rows";
 import { TriedOn } from "./TriedOn";
 import { type Said, useReplan } from "./useReplan";
 

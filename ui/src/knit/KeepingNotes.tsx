@@ -2,7 +2,7 @@ import { App, Button } from "antd";
 import { type Trouble, useKeepingTrouble } from "../shell/device";
 import { useKnitting } from "./context";
 import type { Event } from "./logbook";
-import { rowsOf } from "./store";
+import { rowsOf } from "./rows";
 
 const why: Record<Exclude<Trouble, "">, string> = {
   full: "This browser has no room left to keep anything",

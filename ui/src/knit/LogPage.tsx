@@ -13,7 +13,7 @@ import { useKnitting } from "./context";
 import { Due } from "./Due";
 import { type Event, standing } from "./logbook";
 import { OnNeedles } from "./OnNeedles";
-import { rowsOf } from "./store";
+import { rowsOf } from "./rows";
 import { hours } from "./time";
 
 type View = Schemas["KnitView"];

@@ -10,7 +10,7 @@ import { Settings } from "../shell/Settings";
 import { useKept } from "../shell/useKept";
 import { useKnitting } from "./context";
 import { Instruction, NeedleFigure, RowName, type Wording } from "./Instruction";
-import { workedAt } from "./store";
+import { workedAt } from "./rows";
 
 /** ReadAhead is knitting mode before anything is cast on: rows are read freely, and casting on is a button. */
 export function ReadAhead() {

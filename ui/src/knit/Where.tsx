@@ -6,7 +6,7 @@ import { FabricDrawing } from "../drawing/FabricDrawing";
 import { carried, useCarried } from "../units/carry";
 import { useUnit } from "../units/units";
 import { useKnitting } from "./context";
-import { rowsOf } from "./store";
+import { rowsOf } from "./rows";
 
 type Seen = Schemas["WhereamiSeen"];
 type Question = Schemas["WhereamiQuestion"];
