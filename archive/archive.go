@@ -90,8 +90,8 @@ func (e *Edition) planOf(sock int) *plan.Plan {
 	return e.Plan
 }
 
-// follows says what is wrong with an edition that is said to come after another, wherever both come from: every place of that one has a place in this
-// one, in the same order, and neither says that more holds than there is.
+// follows says what is wrong with an edition that is said to come after another, wherever both come from: every
+// place of that one has a place in this one, in the same order, and neither says that more holds than there is.
 func (e *Edition) follows(before *Edition) error {
 	for sock := 1; sock <= 2; sock++ {
 		places, old, now := e.Places, len(before.planOf(sock).Rows), len(e.planOf(sock).Rows)
@@ -104,7 +104,8 @@ func (e *Edition) follows(before *Edition) error {
 		case !slices.IsSorted(places) || places[0] < 0 || places[old] > now:
 			return fmt.Errorf("version %d: the places of sock %d are not places of its %d rows, in their order", e.Version, sock, now)
 		case e.Holds != nil && (e.Holds[sock-1] < 0 || e.Holds[sock-1] > old):
-			return fmt.Errorf("version %d: read %d rows of sock %d that hold; the version before it has %d", e.Version, e.Holds[sock-1], sock, old)
+			return fmt.Errorf("version %d: read %d rows of sock %d that hold; the version before it has %d", e.Version, e.Holds[sock-1],
+				sock, old)
 		}
 	}
 	return nil

@@ -32,11 +32,13 @@ func roofSock(t testing.TB) Sock {
 	require.NoError(t, err)
 	created := time.Date(2026, 11, 3, 21, 0, 0, 0, time.UTC)
 	s := Sock{
-		ID: "LANTERNHILL2", Name: "Roof socks", Wearer: "Isolde", Notes: "for the cold roof", Swatch: &Swatch{32, 44, "Dusk"}, Draft: draft.Draft{Entries: map[string]string{}},
+		ID: "LANTERNHILL2", Name: "Roof socks", Wearer: "Isolde", Notes: "for the cold roof", Swatch: &Swatch{32, 44, "Dusk"},
+		Draft:    draft.Draft{Entries: map[string]string{}},
 		Editions: []Edition{{Version: 1, HeelPlace: "the ankle", Board: &d, Created: &created, Plan: p}},
 		Events: []logbook.Event{
 			{ID: "a", Device: "d", Clock: 1, At: 1_700_000_000_000, Kind: logbook.RowDone, Version: 1, Sock: 1, Row: 0},
-			{ID: "b", Device: "d", Clock: 2, At: 1_700_000_100_000, Kind: logbook.Noted, Version: 1, Sock: 1, Row: 1, Text: "stars", Picture: photo},
+			{ID: "b", Device: "d", Clock: 2, At: 1_700_000_100_000, Kind: logbook.Noted, Version: 1, Sock: 1, Row: 1, Text: "stars",
+				Picture: photo},
 		},
 	}
 	require.NoError(t, json.Unmarshal(text, &s.Draft.Design))
@@ -121,19 +123,24 @@ func zipOf(t testing.TB, files ...string) []byte {
 func TestHostileArchives(t *testing.T) {
 	bomb := string(make([]byte, mostOfOne+2))
 	for says, text := range map[string][]byte{
-		"this is no zip":               []byte("milk"),
-		"has no place in an archive":   zipOf(t, "../../etc/passwd", "root"),
-		"has no place in an archive ":  zipOf(t, "plans/../../x.json", "{}"),
-		"it has no manifest.json":      zipOf(t, "sock.json", "{}"),
-		"there twice":                  zipOf(t, "sock.json", "{}", "sock.json", "{}"),
-		"more than 16777216 bytes":     zipOf(t, "manifest.json", bomb),
-		"its manifest is none of":      zipOf(t, "manifest.json", `{"format":"scarf"}`),
-		"a newer program made it":      zipOf(t, "manifest.json", `{"format":"acorn-step.archive","version":2}`),
-		"lists 0 files, it has 1":      zipOf(t, "manifest.json", `{"format":"acorn-step.archive","version":1,"kind":"sock"}`, "sock.json", "{}"),
-		"of the kind \"hat\"":          zipOf(t, "manifest.json", `{"format":"acorn-step.archive","version":1,"kind":"hat"}`),
-		"is not the one that its":      zipOf(t, "manifest.json", `{"format":"acorn-step.archive","version":1,"kind":"sock","files":[{"name":"sock.json","bytes":2,"sha256":"00"}]}`, "sock.json", "{}"),
-		"of its manifest is not there": zipOf(t, "manifest.json", `{"format":"acorn-step.archive","version":1,"kind":"sock","files":[{"name":"log.json","bytes":2,"sha256":"00"}]}`, "sock.json", "{}"),
-		"it has no sock.json":          zipOf(t, "manifest.json", `{"format":"acorn-step.archive","version":1,"kind":"sock"}`),
+		"this is no zip":              []byte("milk"),
+		"has no place in an archive":  zipOf(t, "../../etc/passwd", "root"),
+		"has no place in an archive ": zipOf(t, "plans/../../x.json", "{}"),
+		"it has no manifest.json":     zipOf(t, "sock.json", "{}"),
+		"there twice":                 zipOf(t, "sock.json", "{}", "sock.json", "{}"),
+		"more than 16777216 bytes":    zipOf(t, "manifest.json", bomb),
+		"its manifest is none of":     zipOf(t, "manifest.json", `{"format":"scarf"}`),
+		"a newer program made it":     zipOf(t, "manifest.json", `{"format":"acorn-step.archive","version":2}`),
+		"lists 0 files, it has 1": zipOf(t, "manifest.json", `{"format":"acorn-step.archive","version":1,"kind":"sock"}`,
+			"sock.json", "{}"),
+		"of the kind \"hat\"": zipOf(t, "manifest.json", `{"format":"acorn-step.archive","version":1,"kind":"hat"}`),
+		"is not the one that its": zipOf(t, "manifest.json",
+			`{"format":"acorn-step.archive","version":1,"kind":"sock","files":[{"name":"sock.json","bytes":2,"sha256":"00"}]}`,
+			"sock.json", "{}"),
+		"of its manifest is not there": zipOf(t, "manifest.json",
+			`{"format":"acorn-step.archive","version":1,"kind":"sock","files":[{"name":"log.json","bytes":2,"sha256":"00"}]}`,
+			"sock.json", "{}"),
+		"it has no sock.json": zipOf(t, "manifest.json", `{"format":"acorn-step.archive","version":1,"kind":"sock"}`),
 	} {
 		_, err := Open(text)
 		require.Error(t, err, says)
@@ -141,7 +148,8 @@ func TestHostileArchives(t *testing.T) {
 	}
 }
 
-// Whatever an event, a place or a board could not have been, made by this program, is refused: taken, it would end the page on which the sock is knitted, or every tap after it.
+// Whatever an event, a place or a board could not have been, made by this program, is refused: taken, it would end
+// the page on which the sock is knitted, or every tap after it.
 func TestWhatCouldNotHaveBeenSaidIsRefused(t *testing.T) {
 	bent := logbook.Event{ID: "plan", Device: "acornstep", Clock: 3, Kind: logbook.Bent, Version: 2, Sock: 1, Row: 1, Places: []int{1, 0}}
 	for says, spoil := range map[string]func(s *Sock){

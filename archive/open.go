@@ -166,7 +166,8 @@ func NewReader(at io.ReaderAt, size int64) (*Reader, error) {
 	return r, nil
 }
 
-// Each gives every sock, or what is wrong with it, in the order of the archive, until the answer is an error. The name is that of its file in the archive of a basket.
+// Each gives every sock, or what is wrong with it, in the order of the archive, until the answer is an error. The
+// name is that of its file in the archive of a basket.
 func (r *Reader) Each(take func(name string, o *Opened, wrong error) error) error {
 	if r.Kind == "sock" {
 		o, err := r.sock()

@@ -146,7 +146,8 @@ type Basket struct {
 
 // NewBasket begins an archive.
 func NewBasket(to io.Writer, carries Carries) (*Basket, error) {
-	b := &Basket{zip: zip.NewWriter(to), m: Manifest{Format: Format, Version: Version, Kind: "basket", Name: "basket", Carries: carries, Files: []File{}}}
+	b := &Basket{zip: zip.NewWriter(to), m: Manifest{Format: Format, Version: Version, Kind: "basket", Name: "basket", Carries: carries,
+		Files: []File{}}}
 	return b, b.put("README.txt", []byte(readMe))
 }
 

@@ -33,7 +33,8 @@ var socks = []struct {
 	}, nil, ""},
 	{"Dome keeper's thick socks", "Marit", feet.Left, "bracken 3.5", object{
 		"heel": object{"kind": "flap_under"}, "toe": object{"start": "rounded"},
-		"leg": object{"height_mm": 210, "pattern": "rib_3x1"}, "cuff": object{"pattern": "rib_2x2"}, "yarn": object{"ball_g": 100, "ball_m": 210},
+		"leg": object{"height_mm": 210, "pattern": "rib_3x1"}, "cuff": object{"pattern": "rib_2x2"},
+		"yarn": object{"ball_g": 100, "ball_m": 210},
 	}, nil, "For the iron stairs: the flap may be long."},
 	{"First frost, for the youngest", "Pim", feet.Left, "", object{
 		"gauge": object{"stitches_per_100mm": 34, "rounds_per_100mm": 46},

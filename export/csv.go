@@ -55,7 +55,8 @@ func safe(text string) string {
 
 // unseen says whether a letter has no width of its own: what stands behind it is what a spreadsheet reads first.
 func unseen(r rune) bool {
-	return unicode.IsSpace(r) || unicode.IsControl(r) || unicode.Is(unicode.Cf, r) || unicode.Is(unicode.Mn, r) || unicode.Is(unicode.Me, r)
+	return unicode.IsSpace(r) || unicode.IsControl(r) || unicode.Is(unicode.Cf, r) || unicode.Is(unicode.Mn, r) ||
+		unicode.Is(unicode.Me, r)
 }
 
 func number(x float64) string {

@@ -22,7 +22,8 @@ func TestAnyNoteSurvivesTheTable(t *testing.T) {
 		notes := rapid.SliceOfN(rapid.StringMatching(`[ -~äß“,;"=+@\n\x{200B}\x{FEFF}\x{2060}\x{0301}-]{0,30}`), 1, 12).Draw(t, "notes")
 		events := make([]logbook.Event, len(notes))
 		for i, note := range notes {
-			events[i] = logbook.Event{ID: fmt.Sprint("n", i), Device: "d", Clock: int64(i + 1), Kind: logbook.Noted, Version: 1, Sock: 1 + i%2, Text: note}
+			events[i] = logbook.Event{ID: fmt.Sprint("n", i), Device: "d", Clock: int64(i + 1), Kind: logbook.Noted, Version: 1,
+				Sock: 1 + i%2, Text: note}
 		}
 		text, err := CSV(events, func(int) []needle.Row { return []needle.Row{{Section: needle.Toe, N: 1}} })
 		require.NoError(t, err)
@@ -49,7 +50,8 @@ func TestAnyPlanMakesACalendar(t *testing.T) {
 		var entries []Entry
 		for range rapid.IntRange(1, 8).Draw(t, "entries") {
 			from := day.Of(now).Add(rapid.IntRange(0, 400).Draw(t, "from"))
-			entries = append(entries, Entry{rapid.StringMatching(`[ -~ŒäßΩ]{1,80}`).Draw(t, "text"), from, from.Add(rapid.IntRange(0, 90).Draw(t, "days"))})
+			entries = append(entries, Entry{rapid.StringMatching(`[ -~ŒäßΩ]{1,80}`).Draw(t, "text"), from,
+				from.Add(rapid.IntRange(0, 90).Draw(t, "days"))})
 		}
 		text := string(Calendar("SOCK", name, entries, now))
 		var summaries []string

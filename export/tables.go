@@ -33,7 +33,8 @@ const (
 func Measurements(w *feet.Wearer) ([]byte, error) {
 	lines := [][]string{columnsOfFeet}
 	for _, m := range w.Measurements {
-		lines = append(lines, []string{string(m.On), string(m.Side), m.What, number(float64(m.Length)), m.Source, number(float64(m.Uncertainty))})
+		lines = append(lines, []string{string(m.On), string(m.Side), m.What, number(float64(m.Length)), m.Source,
+			number(float64(m.Uncertainty))})
 	}
 	return Table(lines)
 }
@@ -42,7 +43,8 @@ func Measurements(w *feet.Wearer) ([]byte, error) {
 func Readings(s *swatch.Swatch) ([]byte, error) {
 	lines := [][]string{{"what", "count", "width_mm", "per_100mm"}}
 	for _, r := range s.Readings {
-		lines = append(lines, []string{r.What, number(r.Count), number(float64(r.Width)), strconv.FormatFloat(100*r.Count/float64(r.Width), 'f', 2, 64)})
+		lines = append(lines, []string{r.What, number(r.Count), number(float64(r.Width)),
+			strconv.FormatFloat(100*r.Count/float64(r.Width), 'f', 2, 64)})
 	}
 	return Table(lines)
 }
@@ -136,7 +138,8 @@ func measurement(line []string, at map[string]int, n int, faults *document.Fault
 		}
 		return measure.Length(mm)
 	}
-	m := feet.Measurement{Side: feet.Side(cell("side")), What: cell("what"), Length: length("length_mm"), On: day.Date(cell("measured_on")), Source: cell("source"), Uncertainty: length("uncertainty_mm")}
+	m := feet.Measurement{Side: feet.Side(cell("side")), What: cell("what"), Length: length("length_mm"),
+		On: day.Date(cell("measured_on")), Source: cell("source"), Uncertainty: length("uncertainty_mm")}
 	if m.Source == "" {
 		m.Source = "tape"
 	}

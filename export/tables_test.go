@@ -46,7 +46,8 @@ func TestTablesThatCannotBeRead(t *testing.T) {
 }
 
 func TestReadingsOfASwatch(t *testing.T) {
-	text, err := Readings(&swatch.Swatch{Readings: []swatch.Noted{{What: "stitches", Count: 32.5, Width: 100}, {What: "rounds", Count: 22, Width: 50}}})
+	text, err := Readings(&swatch.Swatch{Readings: []swatch.Noted{{What: "stitches", Count: 32.5, Width: 100},
+		{What: "rounds", Count: 22, Width: 50}}})
 	require.NoError(t, err)
 	assert.Equal(t, "what,count,width_mm,per_100mm\nstitches,32.5,100,32.50\nrounds,22,50,44.00\n", string(text))
 }

@@ -148,9 +148,12 @@ func measured(program, folder, tapped, name string, do func(base string) (string
 	var taps sync.WaitGroup
 	taps.Go(func() {
 		for n := 0; !stop.Load(); n++ {
-			e := logbook.Event{ID: fmt.Sprintf("%s-%d-%d", strings.ReplaceAll(name, " ", "-")[:12], child.Process.Pid, n), Device: "heavy", Clock: int64(200 + n), At: time.Now().UnixMilli(), Kind: logbook.RowDone, Version: 1, Sock: 1, Row: n % 180}
+			e := logbook.Event{ID: fmt.Sprintf("%s-%d-%d", strings.ReplaceAll(name, " ", "-")[:12], child.Process.Pid, n),
+				Device: "heavy", Clock: int64(200 + n), At: time.Now().UnixMilli(), Kind: logbook.RowDone, Version: 1, Sock: 1,
+				Row: n % 180}
 			began := time.Now()
-			if err := call(http.MethodPost, base+"/api/socks/"+tapped+"/events", web.NewEvents{Events: []logbook.Event{e}, Brief: true}); err == nil {
+			if err := call(http.MethodPost, base+"/api/socks/"+tapped+"/events",
+				web.NewEvents{Events: []logbook.Event{e}, Brief: true}); err == nil {
 				times = append(times, time.Since(began))
 			}
 			time.Sleep(50 * time.Millisecond)
@@ -265,7 +268,8 @@ func hostile() ([]byte, error) {
 	var b bytes.Buffer
 	w := zip.NewWriter(&b)
 	nothing := bytes.Repeat([]byte(`[{"id":"a"},`), (16<<20)/12)
-	files := []string{"sock.json", "log.json", "plans/version-1.json", "plans/version-1-about.json", "plans/version-2.json", "plans/version-3.json"}
+	files := []string{"sock.json", "log.json", "plans/version-1.json", "plans/version-1-about.json", "plans/version-2.json",
+		"plans/version-3.json"}
 	var listed []string
 	for _, name := range files {
 		f, err := w.Create(name)

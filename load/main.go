@@ -69,7 +69,8 @@ func run(socks, events, devices, seconds int) error {
 		return err
 	}
 	handler, err := web.New(web.Options{
-		Basket: store, Feet: store, Swatches: store, Logbook: store, Keeper: store, Discards: store, Importer: store, Shares: store, Interface: fstest.MapFS{}, Log: slog.New(slog.DiscardHandler), Release: "load", Now: time.Now,
+		Basket: store, Feet: store, Swatches: store, Logbook: store, Keeper: store, Discards: store, Importer: store, Shares: store,
+		Interface: fstest.MapFS{}, Log: slog.New(slog.DiscardHandler), Release: "load", Now: time.Now,
 	})
 	if err != nil {
 		return err
@@ -128,7 +129,8 @@ func fill(ctx context.Context, store *sqlite.Store, socks, events int) (basket.S
 func made(name string, n int) []logbook.Event {
 	list := make([]logbook.Event, n)
 	for i := range list {
-		list[i] = logbook.Event{ID: fmt.Sprintf("%s-%d", name, i), Device: "load", Clock: int64(i + 1), At: int64(i+1) * 90_000, Kind: logbook.RowDone, Version: 1, Sock: 1, Row: i % 180}
+		list[i] = logbook.Event{ID: fmt.Sprintf("%s-%d", name, i), Device: "load", Clock: int64(i + 1), At: int64(i+1) * 90_000,
+			Kind: logbook.RowDone, Version: 1, Sock: 1, Row: i % 180}
 	}
 	return list
 }
@@ -146,7 +148,8 @@ func open(path string) error {
 	times = nil
 	for range 20 {
 		began := time.Now()
-		if err := call(http.MethodPost, path+"/where", map[string]any{"logged": 40, "unit": "cm", "seen": map[string]any{"needle1": 32, "right": 3, "left": 3}}); err != nil {
+		if err := call(http.MethodPost, path+"/where",
+			map[string]any{"logged": 40, "unit": "cm", "seen": map[string]any{"needle1": 32, "right": 3, "left": 3}}); err != nil {
 			return err
 		}
 		times = append(times, time.Since(began))
@@ -195,7 +198,8 @@ func tapAll(ctx context.Context, store *sqlite.Store, sock basket.Sock, path str
 			defer ticker.Stop()
 			for n := range seconds * int(time.Second/each) {
 				<-ticker.C
-				e := logbook.Event{ID: fmt.Sprintf("tap-%d-%d", d, n), Device: fmt.Sprintf("device-%d", d), Clock: int64(openedEvents + n), At: time.Now().UnixMilli(), Kind: logbook.RowDone, Version: 1, Sock: 1, Row: n % 180}
+				e := logbook.Event{ID: fmt.Sprintf("tap-%d-%d", d, n), Device: fmt.Sprintf("device-%d", d),
+					Clock: int64(openedEvents + n), At: time.Now().UnixMilli(), Kind: logbook.RowDone, Version: 1, Sock: 1, Row: n % 180}
 				began := time.Now()
 				err := call(http.MethodPost, path+"/events", web.NewEvents{Events: []logbook.Event{e}, Brief: true})
 				took := time.Since(began)

@@ -7,7 +7,8 @@ import (
 	"acornstep/sock/cloth/chart"
 )
 
-// Cells are so large at most, in millimetres, and so small that two charts stand beside each other where they can; the numbers of the rows have room beside them.
+// Cells are so large at most, in millimetres, and so small that two charts stand beside each other where they can;
+// the numbers of the rows have room beside them.
 const (
 	largestCell = 4.2
 	smallCell   = 2.4

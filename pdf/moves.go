@@ -84,7 +84,8 @@ func (s *sheet) picture(p hands.Picture, x, y, width float64) {
 	scale := width / float64(p.Width)
 	s.ClipRect(x, y, width, float64(p.Height)*scale, false)
 	s.SetLineJoinStyle("round")
-	inks := map[hands.Part]ink{hands.Yarn: moss, hands.Now: acorn, hands.Other: bark, hands.Needle: shaft, hands.Tip: shaft, hands.Cable: shaft, hands.Pin: black, hands.Hint: rose}
+	inks := map[hands.Part]ink{hands.Yarn: moss, hands.Now: acorn, hands.Other: bark, hands.Needle: shaft, hands.Tip: shaft,
+		hands.Cable: shaft, hands.Pin: black, hands.Hint: rose}
 	widths := map[hands.Part]float64{hands.Needle: 11, hands.Tip: 5, hands.Cable: 4, hands.Pin: 3, hands.Hint: 2.6}
 	for _, stroke := range p.Strokes {
 		wide := widths[stroke.Part]

@@ -54,11 +54,14 @@ func read(t *testing.T, made []byte) (text, fonts string) {
 func flat(text string) string { return strings.Join(strings.Fields(text), "") }
 
 var socks = map[string]string{
-	"default": "", "flap": `,"heel":{"kind":"flap_under"}`, "gusset": `,"heel":{"kind":"gusset_turn"}`, "wraps": `,"heel":{"turn":"wrap"},"yarn":{"contrast":["toe","heel"]}`,
-	"pins": `,"heel":{"turn":"pinned"},"needles":"dpn5"`, "lace": `,"leg":{"pattern":"dew_lace","height_mm":150}`, "square": `,"toe":{"kind":"garter_square"},"bind_off":"sewn"`, "short toe": `,"toe":{"kind":"short_row"},"heel":{"turn":"yarn_over"}`,
+	"default": "", "flap": `,"heel":{"kind":"flap_under"}`, "gusset": `,"heel":{"kind":"gusset_turn"}`,
+	"wraps": `,"heel":{"turn":"wrap"},"yarn":{"contrast":["toe","heel"]}`,
+	"pins":  `,"heel":{"turn":"pinned"},"needles":"dpn5"`, "lace": `,"leg":{"pattern":"dew_lace","height_mm":150}`,
+	"square": `,"toe":{"kind":"garter_square"},"bind_off":"sewn"`, "short toe": `,"toe":{"kind":"short_row"},"heel":{"turn":"yarn_over"}`,
 }
 
-// What can be read off the paper is what the instructions say, line by line, on every sock and every kind of paper; all fonts are in the file, and it is small.
+// What can be read off the paper is what the instructions say, line by line, on every sock and every kind of paper;
+// all fonts are in the file, and it is small.
 func TestThePaperSaysTheRows(t *testing.T) {
 	prints := []Print{{Paper: "a4"}, {Paper: "letter", Large: true}, {Black: true}}
 	for i, name := range slices.Sorted(maps.Keys(socks)) {
@@ -109,7 +112,8 @@ func TestThePaperSaysTheRows(t *testing.T) {
 	}
 }
 
-// Any letter prints: what the fonts lack is a box, as wide as what stands beside it leaves room for; letters that only change the one before are none.
+// Any letter prints: what the fonts lack is a box, as wide as what stands beside it leaves room for; letters that
+// only change the one before are none.
 func TestAnyLetterPrints(t *testing.T) {
 	for name, reads := range map[string]string{
 		"Łódź, ½ of a sock":            "Łódź, ½ of a sock",

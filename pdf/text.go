@@ -61,7 +61,8 @@ func hasLetter(font string, r rune) bool {
 
 // noWidth says whether a letter only changes the one before it: where that is a box, it is nothing more.
 func noWidth(r rune) bool {
-	return unicode.Is(unicode.Mn, r) || unicode.Is(unicode.Me, r) || unicode.Is(unicode.Cf, r) || unicode.IsControl(r) || r >= 0xfe00 && r <= 0xfe0f
+	return unicode.Is(unicode.Mn, r) || unicode.Is(unicode.Me, r) || unicode.Is(unicode.Cf, r) || unicode.IsControl(r) || r >= 0xfe00 &&
+		r <= 0xfe0f
 }
 
 // run is a part of a text in one font.

@@ -55,7 +55,8 @@ func TestTheSimulatedScaleOverItsPort(t *testing.T) {
 
 func TestScalesThatMisbehave(t *testing.T) {
 	for said, want := range map[string]string{
-		"71.3 lb\n": "an answer looks like 71.3 g", "-4 g\n": "looks like", "NaN g\n": "looks like", "ERR battery low\n": "the scale says: battery low", "\n": "looks like",
+		"71.3 lb\n": "an answer looks like 71.3 g", "-4 g\n": "looks like", "NaN g\n": "looks like",
+		"ERR battery low\n": "the scale says: battery low", "\n": "looks like",
 	} {
 		address := serve(t, func(c net.Conn) { _, _ = c.Write([]byte(said)) })
 		_, err := Read(t.Context(), address)

@@ -68,7 +68,8 @@ func textsOf(rows *sql.Rows) ([]string, error) {
 }
 
 func versionsOf(ctx context.Context, tx *sql.Tx, sockID string) ([]bare, error) {
-	rows, err := tx.QueryContext(ctx, `SELECT version, design, document IS NOT NULL FROM plans WHERE sock_id = ? ORDER BY version`, sockID)
+	rows, err := tx.QueryContext(ctx, `SELECT version, design, document IS NOT NULL FROM plans WHERE sock_id = ? ORDER BY version`,
+		sockID)
 	if err != nil {
 		return nil, err
 	}
@@ -164,7 +165,8 @@ func putOnTop(ctx context.Context, tx *sql.Tx, sockID string, e *knitting.Editio
 	}
 	e.Version, e.Reason = e.Version+1, adoptedMoved
 	at := time.Now().UnixMilli()
-	_, err = tx.ExecContext(ctx, `INSERT INTO plans (sock_id, version, design, reason, created_ms) VALUES (?,?,?,?,?)`, sockID, e.Version, written(e.Plan.Design), e.Reason, at)
+	_, err = tx.ExecContext(ctx, `INSERT INTO plans (sock_id, version, design, reason, created_ms) VALUES (?,?,?,?,?)`, sockID, e.Version,
+		written(e.Plan.Design), e.Reason, at)
 	if err != nil {
 		return err
 	}
@@ -221,7 +223,8 @@ func pairThen(d *design.Design) (pair [2]counts, ok bool) {
 	return pair, true
 }
 
-// placesIn says where each place lies in other counts: before the same row of the same section, or behind the section where that is shorter.
+// placesIn says where each place lies in other counts: before the same row of the same section, or behind the
+// section where that is shorter.
 func (c counts) placesIn(other counts) []int {
 	places := []int{}
 	begins := 0

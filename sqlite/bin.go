@@ -23,7 +23,8 @@ type discarded struct {
 // bins are the kinds of things that can be deleted; what refers to others comes before them.
 var bins = []discarded{
 	{kind: "sock", table: "socks", names: `SELECT id, name, wearer, deleted_ms FROM socks`,
-		with: []string{`DELETE FROM events WHERE sock_id = ?`, `DELETE FROM plans WHERE sock_id = ?`, `DELETE FROM versions WHERE sock_id = ?`}},
+		with: []string{`DELETE FROM events WHERE sock_id = ?`, `DELETE FROM plans WHERE sock_id = ?`,
+			`DELETE FROM versions WHERE sock_id = ?`}},
 	{kind: "version", table: "versions", names: `SELECT v.id, v.name, s.name, v.deleted_ms FROM versions v JOIN socks s ON s.id = v.sock_id`},
 	{kind: "reading", table: "readings", names: `SELECT r.id, printf('%g %s over %.1f cm (%.2f in)', r.count, r.what, r.width_mm / 10, r.width_mm / 25.4), y.name, r.deleted_ms
 		FROM readings r JOIN swatches w ON w.id = r.swatch_id JOIN yarns y ON y.id = w.yarn_id`},
@@ -32,11 +33,15 @@ var bins = []discarded{
 	{kind: "tracing", table: "tracings", names: `SELECT t.id, printf('%s foot, %s', t.side, t.measured_on), w.name, t.deleted_ms FROM tracings t JOIN wearers w ON w.id = t.wearer_id`},
 	{kind: "swatch", table: "swatches", names: `SELECT w.id, y.name, printf('%g mm', n.size_mm), w.deleted_ms
 		FROM swatches w JOIN yarns y ON y.id = w.yarn_id JOIN needles n ON n.id = w.needle_id`,
-		with: []string{`UPDATE socks SET swatch_id = NULL WHERE swatch_id = ?`, `DELETE FROM readings WHERE swatch_id = ?`, `DELETE FROM history WHERE kind = 'swatch' AND id = ?`}},
+		with: []string{`UPDATE socks SET swatch_id = NULL WHERE swatch_id = ?`, `DELETE FROM readings WHERE swatch_id = ?`,
+			`DELETE FROM history WHERE kind = 'swatch' AND id = ?`}},
 	{kind: "wearer", table: "wearers", names: `SELECT id, name, '', deleted_ms FROM wearers`,
-		with: []string{`UPDATE socks SET wearer_id = NULL WHERE wearer_id = ?`, `DELETE FROM measurements WHERE wearer_id = ?`, `DELETE FROM tracings WHERE wearer_id = ?`, `DELETE FROM history WHERE kind = 'wearer' AND id = ?`}},
-	{kind: "yarn", table: "yarns", names: `SELECT id, name, '', deleted_ms FROM yarns`, with: []string{`DELETE FROM history WHERE kind = 'yarn' AND id = ?`}},
-	{kind: "needle", table: "needles", names: `SELECT id, printf('%g mm', size_mm), name, deleted_ms FROM needles`, with: []string{`DELETE FROM history WHERE kind = 'needle' AND id = ?`}},
+		with: []string{`UPDATE socks SET wearer_id = NULL WHERE wearer_id = ?`, `DELETE FROM measurements WHERE wearer_id = ?`,
+			`DELETE FROM tracings WHERE wearer_id = ?`, `DELETE FROM history WHERE kind = 'wearer' AND id = ?`}},
+	{kind: "yarn", table: "yarns", names: `SELECT id, name, '', deleted_ms FROM yarns`,
+		with: []string{`DELETE FROM history WHERE kind = 'yarn' AND id = ?`}},
+	{kind: "needle", table: "needles", names: `SELECT id, printf('%g mm', size_mm), name, deleted_ms FROM needles`,
+		with: []string{`DELETE FROM history WHERE kind = 'needle' AND id = ?`}},
 }
 
 func binOf(kind string) (*discarded, error) {
@@ -141,7 +146,8 @@ func (s *Store) SeeDay(ctx context.Context) error {
 	})
 }
 
-// EmptyBin removes what has lain in the bin for its time, and for some days more on which the program ran. What something else stands on waits with that.
+// EmptyBin removes what has lain in the bin for its time, and for some days more on which the program ran. What
+// something else stands on waits with that.
 func (s *Store) EmptyBin(ctx context.Context) error {
 	if err := s.SeeDay(ctx); err != nil {
 		return err

@@ -16,7 +16,8 @@ import (
 	"acornstep/sock/needles/logbook"
 )
 
-// Knitted on every day of fourteen months but the first of each: fourteen days and the second of each of the twelve months before are kept.
+// Knitted on every day of fourteen months but the first of each: fourteen days and the second of each of the twelve
+// months before are kept.
 func TestCopiesOfDaysAndMonths(t *testing.T) {
 	day := time.Date(2025, 9, 30, 20, 0, 0, 0, time.UTC)
 	end := time.Date(2026, 11, 26, 20, 0, 0, 0, time.UTC)
@@ -53,7 +54,8 @@ func restored() int {
 	return 25
 }
 
-// While fifty taps a second arrive, each copy holds every tap that was acknowledged before it, and is a whole house when it is put in place.
+// While fifty taps a second arrive, each copy holds every tap that was acknowledged before it, and is a whole house
+// when it is put in place.
 func TestACopyUnderTapsIsRestoredWhole(t *testing.T) {
 	if testing.Short() {
 		t.Skip("restores many copies")
@@ -72,7 +74,8 @@ func TestACopyUnderTapsIsRestoredWhole(t *testing.T) {
 		for tapping.Err() == nil {
 			<-beat.C
 			n := tapped.Load() + 1
-			tell(t, store, sock.ID, logbook.Event{ID: fmt.Sprint("t", n), Device: "d", Clock: n, At: n, Kind: logbook.RowDone, Version: 1, Sock: 1, Row: int(n % 150)})
+			tell(t, store, sock.ID, logbook.Event{ID: fmt.Sprint("t", n), Device: "d", Clock: n, At: n, Kind: logbook.RowDone, Version: 1,
+				Sock: 1, Row: int(n % 150)})
 			tapped.Store(n)
 		}
 	})

@@ -57,7 +57,8 @@ func tablesAlone(ctx context.Context, db *sql.DB) error {
 func contentsOf(ctx context.Context, db *sql.DB) (Contents, error) {
 	var c Contents
 	var last, knitted int64
-	if err := db.QueryRowContext(ctx, `SELECT count(*), coalesce(max(updated_ms), 0) FROM socks WHERE deleted_ms IS NULL`).Scan(&c.Socks, &last); err != nil {
+	if err := db.QueryRowContext(ctx, `SELECT count(*), coalesce(max(updated_ms), 0) FROM socks WHERE deleted_ms IS NULL`).Scan(&c.Socks,
+		&last); err != nil {
 		return c, err
 	}
 	// The first programs had no log.

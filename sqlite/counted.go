@@ -68,7 +68,8 @@ const (
 
 // thenRepeats are the repeats of the patterns that were there; a design brings its own along.
 var thenRepeats = map[string]int{
-	"stockinette": 1, "rib_1x1": 2, "rib_2x2": 4, "rib_3x1": 4, "broken_rib": 2, "seed_stitch": 2, "garter_rib": 4, "dew_lace": 6, "eyelet_cable": 5, "basket_rib": 6,
+	"stockinette": 1, "rib_1x1": 2, "rib_2x2": 4, "rib_3x1": 4, "broken_rib": 2, "seed_stitch": 2, "garter_rib": 4, "dew_lace": 6,
+	"eyelet_cable": 5, "basket_rib": 6,
 }
 
 func (c *counted) repeat(name string) int {
@@ -348,7 +349,8 @@ func (c *counted) sizeHeel() bool {
 		c.heelLength += float64(c.between) / (2 * c.gr)
 		return true
 	}
-	c.increases = min(max(nearestThen((c.target(float64(c.d.Foot.HeelDiagonal))-float64(c.ring))/2, 1), int(math.Ceil(float64(c.ring)/6-1e-9))), c.ring/4)
+	c.increases = min(max(nearestThen((c.target(float64(c.d.Foot.HeelDiagonal))-float64(c.ring))/2, 1),
+		int(math.Ceil(float64(c.ring)/6-1e-9))), c.ring/4)
 	if h.GussetIncreases != nil {
 		c.increases = *h.GussetIncreases
 	}

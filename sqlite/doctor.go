@@ -45,7 +45,8 @@ func pages(ctx context.Context, db *sql.DB) ([]string, error) {
 		if said == "ok" {
 			return "", err
 		}
-		return "the file is damaged: " + said + ": take the last copy of it, or save what can be read with acornstep doctor --mend NEW", err
+		return "the file is damaged: " + said + ": take the last copy of it, or save what can be read with acornstep doctor --mend NEW",
+			err
 	})
 }
 

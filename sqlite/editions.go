@@ -53,7 +53,8 @@ func (s *Store) Edition(ctx context.Context, sockID string, version int) (*knitt
 	e := knitting.Edition{Line: knitting.Line{Version: version}}
 	var text, second, board []byte
 	err := s.db.QueryRowContext(ctx, `SELECT reason, created_ms, document, second, heel_place, places, second_places, board, said_offer, holds FROM plans WHERE sock_id = ? AND version = ?`, sockID, version).
-		Scan(&e.Reason, moment{&e.Created}, &text, &second, &e.HeelPlace, document{&e.Places}, document{&e.SecondPlaces}, &board, &e.SaidOffer, document{&e.Holds})
+		Scan(&e.Reason, moment{&e.Created}, &text, &second, &e.HeelPlace, document{&e.Places}, document{&e.SecondPlaces}, &board,
+			&e.SaidOffer, document{&e.Holds})
 	switch {
 	case errors.Is(err, sql.ErrNoRows):
 		return nil, fmt.Errorf("edition %d of sock %q: %w", version, sockID, basket.ErrNotFound)
@@ -114,7 +115,8 @@ func (s *Store) AddEdition(ctx context.Context, sockID string, e *knitting.Editi
 			return err
 		}
 		var newest int
-		if err := tx.QueryRowContext(ctx, `SELECT coalesce(max(version), 0) FROM plans WHERE sock_id = ?`, sockID).Scan(&newest); err != nil {
+		if err := tx.QueryRowContext(ctx, `SELECT coalesce(max(version), 0) FROM plans WHERE sock_id = ?`,
+			sockID).Scan(&newest); err != nil {
 			return err
 		}
 		if newest != e.Version-1 {
@@ -143,10 +145,12 @@ func keepEdition(ctx context.Context, tx *sql.Tx, sockID string, e *knitting.Edi
 		ID: fmt.Sprintf("plan-%s-%d", sockID, e.Version), Device: theProgram, At: now, Kind: logbook.Bent,
 		Version: e.Version, Sock: 1, Row: at[0], Text: e.Reason, Places: at[:],
 	}
-	if err := tx.QueryRowContext(ctx, `SELECT coalesce(max(document ->> '$.clock'), 0) + 1 FROM events WHERE sock_id = ?`, sockID).Scan(&bent.Clock); err != nil {
+	if err := tx.QueryRowContext(ctx, `SELECT coalesce(max(document ->> '$.clock'), 0) + 1 FROM events WHERE sock_id = ?`,
+		sockID).Scan(&bent.Clock); err != nil {
 		return err
 	}
-	_, err := tx.ExecContext(ctx, `INSERT INTO events (id, sock_id, document, received_ms) VALUES (?,?,?,?)`, bent.ID, sockID, written(bent), now)
+	_, err := tx.ExecContext(ctx, `INSERT INTO events (id, sock_id, document, received_ms) VALUES (?,?,?,?)`, bent.ID, sockID,
+		written(bent), now)
 	return err
 }
 
@@ -163,7 +167,8 @@ func keepRows(ctx context.Context, tx *sql.Tx, sockID string, e *knitting.Editio
 // keepPair writes what an edition says of the second sock's places, of the board, and of how far the edition before it holds.
 func keepPair(ctx context.Context, tx *sql.Tx, sockID string, e *knitting.Edition) error {
 	_, err := tx.ExecContext(ctx, `UPDATE plans SET second_places = ?, board = ?, holds = ? WHERE sock_id = ? AND version = ?`,
-		orNull(e.SecondPlaces != nil, e.SecondPlaces), orNull(e.Board != nil, e.Board), orNull(e.Holds != nil, e.Holds), sockID, e.Version)
+		orNull(e.SecondPlaces != nil, e.SecondPlaces), orNull(e.Board != nil, e.Board), orNull(e.Holds != nil, e.Holds), sockID,
+		e.Version)
 	return err
 }
 

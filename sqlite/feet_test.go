@@ -43,7 +43,8 @@ func TestMeasurementsAreTakenOutAndBroughtBackByTheirOwnWearerOnly(t *testing.T)
 	require.NoError(t, err)
 	other, err := store.AddWearer(t.Context(), feet.Wearer{Name: "Oswin"})
 	require.NoError(t, err)
-	require.NoError(t, store.AddMeasurements(t.Context(), w.ID, []feet.Measurement{{Side: feet.Left, What: "length_mm", Length: 251, On: "2026-11-01", Source: "tape"}}, nil))
+	require.NoError(t, store.AddMeasurements(t.Context(), w.ID,
+		[]feet.Measurement{{Side: feet.Left, What: "length_mm", Length: 251, On: "2026-11-01", Source: "tape"}}, nil))
 	kept, err := store.Wearer(t.Context(), w.ID)
 	require.NoError(t, err)
 	id := kept.Measurements[0].ID
@@ -75,7 +76,8 @@ func TestEveryRevisionIsRemembered(t *testing.T) {
 	require.NoError(t, err)
 	assert.Equal(t, []swatch.Yarn{y}, yarns, "the stale save wrote nothing")
 	var first string
-	require.NoError(t, store.db.QueryRow(`SELECT document FROM history WHERE kind = 'yarn' AND id = ? AND revision = 1`, y.ID).Scan(&first))
+	require.NoError(t, store.db.QueryRow(`SELECT document FROM history WHERE kind = 'yarn' AND id = ? AND revision = 1`,
+		y.ID).Scan(&first))
 	assert.Contains(t, first, `"ball_m":420`)
 }
 

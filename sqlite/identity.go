@@ -104,7 +104,8 @@ func mark(ctx context.Context, db *sql.DB) error {
 	return err
 }
 
-// named gives a file its identity, when it has none: it is new, or a copy that was put in the place of another, which knows of nothing after its last moment.
+// named gives a file its identity, when it has none: it is new, or a copy that was put in the place of another,
+// which knows of nothing after its last moment.
 func named(ctx context.Context, db *sql.DB) error {
 	if there, err := has(ctx, db, `SELECT 1 FROM identity`); err != nil || there {
 		return err

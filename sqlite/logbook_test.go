@@ -235,7 +235,8 @@ func TestEveryAcknowledgedTapSurvivesAKill(t *testing.T) {
 				acknowledged[lines.Text()] = true
 			}
 			var revision int
-			if n, _ := fmt.Sscanf(lines.Text(), "revision %d", &revision); n == 1 && strings.HasSuffix(lines.Text(), fmt.Sprint(revision)) {
+			if n, _ := fmt.Sscanf(lines.Text(), "revision %d", &revision); n == 1 &&
+				strings.HasSuffix(lines.Text(), fmt.Sprint(revision)) {
 				saved = max(saved, revision)
 			}
 			if n == moment {

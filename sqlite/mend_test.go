@@ -11,7 +11,8 @@ import (
 	"github.com/stretchr/testify/require"
 )
 
-// A file with five hundred events, one of its pages torn: all socks and plans and most events are saved, the rest is named, and the damaged file stays as it is.
+// A file with five hundred events, one of its pages torn: all socks and plans and most events are saved, the rest
+// is named, and the damaged file stays as it is.
 func TestATornFileIsMendedIntoANewOne(t *testing.T) {
 	folder := t.TempDir()
 	path := filepath.Join(folder, "socks.db")
@@ -25,7 +26,8 @@ func TestATornFileIsMendedIntoANewOne(t *testing.T) {
 		tell(t, store, sock.ID, e)
 	}
 	var page, size int64
-	require.NoError(t, store.db.QueryRowContext(t.Context(), `SELECT pageno FROM dbstat WHERE name = 'events' AND pagetype = 'leaf' ORDER BY pageno LIMIT 1 OFFSET 5`).Scan(&page))
+	require.NoError(t, store.db.QueryRowContext(t.Context(),
+		`SELECT pageno FROM dbstat WHERE name = 'events' AND pagetype = 'leaf' ORDER BY pageno LIMIT 1 OFFSET 5`).Scan(&page))
 	require.NoError(t, store.db.QueryRowContext(t.Context(), `PRAGMA page_size`).Scan(&size))
 	require.NoError(t, store.Close())
 	file, err := os.OpenFile(path, os.O_RDWR, 0)

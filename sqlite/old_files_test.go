@@ -116,7 +116,8 @@ func TestHalfKnittedSocksStandWhereTheyStood(t *testing.T) {
 		}
 		if len(next) > 0 {
 			assert.Equal(t, map[string]string{
-				"Comet hunter's short socks": "heel-8", "Observatory roof socks": "foot-41", "Transit socks": "foot-65", "First frost, for the youngest": "leg-33",
+				"Comet hunter's short socks": "heel-8", "Observatory roof socks": "foot-41", "Transit socks": "foot-65",
+				"First frost, for the youngest": "leg-33",
 			}, next, file)
 		}
 	}

@@ -74,7 +74,8 @@ func all[T any](ctx context.Context, s *Store, r *record[T], order string) ([]T,
 }
 
 func one[T any](ctx context.Context, q querier, r *record[T], id string) (T, error) {
-	value, err := r.from(q.QueryRowContext(ctx, `SELECT `+r.list()+`, created_ms FROM `+r.table+` WHERE id = ? AND deleted_ms IS NULL`, id))
+	value, err := r.from(q.QueryRowContext(ctx, `SELECT `+r.list()+`, created_ms FROM `+r.table+` WHERE id = ? AND deleted_ms IS NULL`,
+		id))
 	if err != nil {
 		return value, fmt.Errorf("%s %q: %w", r.kind, id, err)
 	}
@@ -91,7 +92,8 @@ func add[T any](ctx context.Context, s *Store, r *record[T], value *T) error {
 			marks += ", ?"
 		}
 		args := append([]any{*r.id(value), 1}, r.values(value)...)
-		_, err := tx.ExecContext(ctx, `INSERT INTO `+r.table+` (`+r.list()+`, created_ms, updated_ms) VALUES (`+marks+`)`, append(args, now, now)...)
+		_, err := tx.ExecContext(ctx, `INSERT INTO `+r.table+` (`+r.list()+`, created_ms, updated_ms) VALUES (`+marks+`)`,
+			append(args, now, now)...)
 		if err != nil {
 			return known(err)
 		}
@@ -143,7 +145,8 @@ func remember[T any](ctx context.Context, tx *sql.Tx, r *record[T], value *T, no
 	if err != nil {
 		return err
 	}
-	_, err = tx.ExecContext(ctx, `INSERT INTO history (kind, id, revision, document, at_ms) VALUES (?, ?, ?, ?, ?)`, r.kind, *r.id(value), *r.rev(value), string(text), now)
+	_, err = tx.ExecContext(ctx, `INSERT INTO history (kind, id, revision, document, at_ms) VALUES (?, ?, ?, ?, ?)`, r.kind, *r.id(value),
+		*r.rev(value), string(text), now)
 	return err
 }
 

@@ -221,7 +221,8 @@ const leftAfter = time.Hour
 func Sweep(data string, now time.Time) error {
 	var wrong error
 	for _, pattern := range []string{
-		filepath.Join(escaped(filepath.Dir(data)), ".acornstep-*"), filepath.Join(escaped(os.TempDir()), "acornstep-copy-*"), filepath.Join(escaped(os.TempDir()), "acornstep-upload-*"),
+		filepath.Join(escaped(filepath.Dir(data)), ".acornstep-*"), filepath.Join(escaped(os.TempDir()), "acornstep-copy-*"),
+		filepath.Join(escaped(os.TempDir()), "acornstep-upload-*"),
 	} {
 		list, err := filepath.Glob(pattern)
 		wrong = errors.Join(wrong, err)

@@ -61,7 +61,8 @@ func TestARestoreBringsNoGuestBack(t *testing.T) {
 		names = append(names, v.Hash)
 	}
 	assert.ElementsMatch(t, []string{"kitchen", "attic"}, names)
-	for hash, lent := range map[string]bool{"kitchen": true, "attic": true, "lost phone": false, "of a sock that the copy does not have": false} {
+	for hash, lent := range map[string]bool{"kitchen": true, "attic": true, "lost phone": false,
+		"of a sock that the copy does not have": false} {
 		_, err := store.Shared(t.Context(), hash)
 		assert.Equal(t, lent, err == nil, hash)
 	}
@@ -162,7 +163,8 @@ func TestWhatWasLeftHalfMadeIsCleanedAway(t *testing.T) {
 
 // A copy in which something happens by itself is none of ours.
 func TestACopyThatActsIsRefused(t *testing.T) {
-	for _, acts := range []string{`CREATE TRIGGER sly AFTER INSERT ON events BEGIN DELETE FROM events; END`, `CREATE VIEW sly AS SELECT * FROM visits`} {
+	for _, acts := range []string{`CREATE TRIGGER sly AFTER INSERT ON events BEGIN DELETE FROM events; END`,
+		`CREATE VIEW sly AS SELECT * FROM visits`} {
 		folder := t.TempDir()
 		data, copied := filepath.Join(folder, "socks.db"), filepath.Join(folder, "copy.db")
 		require.NoError(t, open(t, data).Close())
@@ -243,8 +245,8 @@ func kills() int {
 	return 12
 }
 
-// Whenever the program is killed while it puts a copy in place: there is a data file, it is whole, it has every tap of the copy, nobody who was shut out
-// since is in it, and what was left half made goes.
+// Whenever the program is killed while it puts a copy in place: there is a data file, it is whole, it has every tap
+// of the copy, nobody who was shut out since is in it, and what was left half made goes.
 func TestAKilledRestoreLosesAndRevivesNothing(t *testing.T) {
 	folder := t.TempDir()
 	data, copied := filepath.Join(folder, "socks.db"), filepath.Join(folder, "kept", "copy.db")

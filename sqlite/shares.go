@@ -11,7 +11,8 @@ import (
 
 // AddShare keeps the hash of a link to the pattern of a sock.
 func (s *Store) AddShare(ctx context.Context, sockID string, share basket.Share) error {
-	_, err := s.db.ExecContext(ctx, `INSERT INTO shares (hash, sock_id, created_ms, key) VALUES (?,?,?,?)`, share.Hash, sockID, share.Created.UnixMilli(), share.Key)
+	_, err := s.db.ExecContext(ctx, `INSERT INTO shares (hash, sock_id, created_ms, key) VALUES (?,?,?,?)`, share.Hash, sockID,
+		share.Created.UnixMilli(), share.Key)
 	if err != nil {
 		return fmt.Errorf("add share: %w", known(err))
 	}
@@ -36,7 +37,8 @@ func (s *Store) Shares(ctx context.Context, sockID string) ([]basket.Share, erro
 	return list, rows.Err()
 }
 
-// EndShares takes back the links that were made under another passphrase than that of a key, and says how many. Links of before that was kept are taken for this one's.
+// EndShares takes back the links that were made under another passphrase than that of a key, and says how many.
+// Links of before that was kept are taken for this one's.
 func (s *Store) EndShares(ctx context.Context, key string) (int64, error) {
 	if _, err := s.db.ExecContext(ctx, `UPDATE shares SET key = ? WHERE key = ''`, key); err != nil {
 		return 0, fmt.Errorf("end shares: %w", err)
@@ -50,7 +52,8 @@ func (s *Store) EndShares(ctx context.Context, key string) (int64, error) {
 
 // Shared is the sock whose pattern a link shows; basket.ErrNotFound when it was taken back, or the sock is gone.
 func (s *Store) Shared(ctx context.Context, hash string) (sockID string, err error) {
-	err = s.db.QueryRowContext(ctx, `SELECT socks.id FROM shares JOIN socks ON socks.id = sock_id WHERE hash = ? AND deleted_ms IS NULL`, hash).Scan(&sockID)
+	err = s.db.QueryRowContext(ctx, `SELECT socks.id FROM shares JOIN socks ON socks.id = sock_id WHERE hash = ? AND deleted_ms IS NULL`,
+		hash).Scan(&sockID)
 	if errors.Is(err, sql.ErrNoRows) {
 		return "", basket.ErrNotFound
 	}

@@ -141,8 +141,10 @@ const onNeedles = `, EXISTS (SELECT 1 FROM plans WHERE plans.sock_id = socks.id)
 
 func scan(row row) (basket.Sock, error) {
 	var sock basket.Sock
-	err := row.Scan(&sock.ID, &sock.Revision, &sock.Name, &sock.Wearer, document{&sock.Draft}, &sock.Notes, document{&sock.Foot}, document{&sock.Swatch},
-		&sock.Digest.FootStitches, &sock.Digest.Rows, &sock.Digest.CastOn, &sock.Digest.Missing, moment{&sock.Created}, moment{&sock.Updated}, &sock.Practice, &sock.OnNeedles)
+	err := row.Scan(&sock.ID, &sock.Revision, &sock.Name, &sock.Wearer, document{&sock.Draft}, &sock.Notes, document{&sock.Foot},
+		document{&sock.Swatch},
+		&sock.Digest.FootStitches, &sock.Digest.Rows, &sock.Digest.CastOn, &sock.Digest.Missing, moment{&sock.Created},
+		moment{&sock.Updated}, &sock.Practice, &sock.OnNeedles)
 	if errors.Is(err, sql.ErrNoRows) {
 		return sock, basket.ErrNotFound
 	}
@@ -197,7 +199,8 @@ func (s *Store) Page(ctx context.Context, page basket.Page) ([]basket.Sock, int,
 
 // namedLike gives the ids of socks whose name or wearer has a text in it, whatever its case.
 func (s *Store) namedLike(ctx context.Context, page basket.Page) ([]string, error) {
-	rows, err := s.db.QueryContext(ctx, `SELECT id, name || ' ' || wearer, updated_ms`+onNeedles+` FROM socks WHERE deleted_ms IS NULL AND practice = ?`+inOrder, page.Practice)
+	rows, err := s.db.QueryContext(ctx, `SELECT id, name || ' ' || wearer, updated_ms`+onNeedles+
+		` FROM socks WHERE deleted_ms IS NULL AND practice = ?`+inOrder, page.Practice)
 	if err != nil {
 		return nil, fmt.Errorf("find socks: %w", err)
 	}
@@ -259,8 +262,10 @@ func (s *Store) Add(ctx context.Context, sock basket.Sock) (basket.Sock, error) 
 	sock.ID, sock.Revision = newID(), 1
 	sock.Created = s.now().UTC().Truncate(time.Millisecond)
 	sock.Updated = sock.Created
-	_, err := s.db.ExecContext(ctx, `INSERT INTO socks (`+columns+`, wearer_id, swatch_id) VALUES (?,?,?,?,?,?,?,?,?,?,?,?,?,?,?,`+stillThere+`)`,
-		append(append([]any{sock.ID, sock.Revision}, content(&sock)...), sock.Created.UnixMilli(), sock.Updated.UnixMilli(), sock.Practice, wearerOf(&sock), swatchOf(&sock))...)
+	_, err := s.db.ExecContext(ctx, `INSERT INTO socks (`+columns+`, wearer_id, swatch_id) VALUES (?,?,?,?,?,?,?,?,?,?,?,?,?,?,?,`+
+		stillThere+`)`,
+		append(append([]any{sock.ID, sock.Revision}, content(&sock)...), sock.Created.UnixMilli(), sock.Updated.UnixMilli(),
+			sock.Practice, wearerOf(&sock), swatchOf(&sock))...)
 	if err != nil {
 		return sock, fmt.Errorf("add sock: %w", known(err))
 	}
@@ -372,7 +377,8 @@ func (s *Store) AddVariant(ctx context.Context, sockID string, v basket.Variant)
 		if _, err := s.get(ctx, tx, sockID); err != nil {
 			return err
 		}
-		_, err := tx.ExecContext(ctx, `INSERT INTO versions (id, sock_id, name, draft, created_ms) VALUES (?,?,?,?,?)`, v.ID, sockID, v.Name, written(v.Draft), v.Created.UnixMilli())
+		_, err := tx.ExecContext(ctx, `INSERT INTO versions (id, sock_id, name, draft, created_ms) VALUES (?,?,?,?,?)`, v.ID, sockID,
+			v.Name, written(v.Draft), v.Created.UnixMilli())
 		return err
 	})
 	return v, err

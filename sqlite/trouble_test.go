@@ -33,7 +33,8 @@ func TestTheFileIsForItsOwnerOnly(t *testing.T) {
 
 // A database of another program stays as it is to the byte, whether that marks its files or not.
 func TestDatabasesOfOthersAreLeftAlone(t *testing.T) {
-	for _, made := range []string{`CREATE TABLE stars (name TEXT)`, `PRAGMA application_id = 7; CREATE TABLE socks (id TEXT); CREATE TABLE goose_db_version (id INTEGER)`} {
+	for _, made := range []string{`CREATE TABLE stars (name TEXT)`,
+		`PRAGMA application_id = 7; CREATE TABLE socks (id TEXT); CREATE TABLE goose_db_version (id INTEGER)`} {
 		path := filepath.Join(t.TempDir(), "stars.db")
 		db, err := sql.Open("sqlite", path)
 		require.NoError(t, err)

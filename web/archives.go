@@ -81,7 +81,8 @@ func (s *server) packable(c context.Context, id string) (archive.Sock, error) {
 func packedEdition(e *knitting.Edition) archive.Edition {
 	created := e.Created.UTC()
 	packed := archive.Edition{
-		Version: e.Version, Reason: e.Reason, HeelPlace: e.HeelPlace, Places: e.Places, SecondPlaces: e.SecondPlaces, Holds: e.Holds, Board: e.Board, Created: &created, Plan: e.Plan, Second: e.Second,
+		Version: e.Version, Reason: e.Reason, HeelPlace: e.HeelPlace, Places: e.Places, SecondPlaces: e.SecondPlaces, Holds: e.Holds,
+		Board: e.Board, Created: &created, Plan: e.Plan, Second: e.Second,
 	}
 	return packed
 }
@@ -89,7 +90,8 @@ func packedEdition(e *knitting.Edition) archive.Edition {
 // keptEdition is one of an archive as it is kept.
 func keptEdition(e *archive.Edition) *knitting.Edition {
 	kept := &knitting.Edition{
-		Line: knitting.Line{Version: e.Version, Reason: e.Reason}, Plan: e.Plan, Second: e.Second, HeelPlace: e.HeelPlace, Places: e.Places, SecondPlaces: e.SecondPlaces, Holds: e.Holds, Board: e.Board,
+		Line: knitting.Line{Version: e.Version, Reason: e.Reason}, Plan: e.Plan, Second: e.Second, HeelPlace: e.HeelPlace,
+		Places: e.Places, SecondPlaces: e.SecondPlaces, Holds: e.Holds, Board: e.Board,
 	}
 	if e.Created != nil {
 		kept.Created = *e.Created
@@ -149,7 +151,8 @@ func (s *server) basketArchive(c *gin.Context) {
 	if inParts {
 		var err error
 		if from, err = strconv.Atoi(c.Query("from")); err != nil || from < 0 {
-			refuse(c, document.Faults{{Field: "from", Message: fmt.Sprintf("read %.20q, expected the number of a sock, from 0", c.Query("from"))}})
+			refuse(c, document.Faults{{Field: "from",
+				Message: fmt.Sprintf("read %.20q, expected the number of a sock, from 0", c.Query("from"))}})
 			return
 		}
 	}

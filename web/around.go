@@ -66,7 +66,8 @@ func (p *notReceived) send(w http.ResponseWriter) {
 // received reads a body to its end, or says why not; one that is too large is not read.
 func received(from io.Reader, length, most int64) ([]byte, *notReceived) {
 	if length > most {
-		return nil, &notReceived{http.StatusRequestEntityTooLarge, fmt.Sprintf("the request has %d bytes, at most %d are read", length, most)}
+		return nil, &notReceived{http.StatusRequestEntityTooLarge,
+			fmt.Sprintf("the request has %d bytes, at most %d are read", length, most)}
 	}
 	body, err := io.ReadAll(io.LimitReader(from, most+1))
 	switch {

@@ -151,7 +151,8 @@ func shoe(c call[ShoeQuestion]) (ShoeAnswer, error) {
 }
 
 func reference(call[nothing]) (Reference, error) {
-	r := Reference{Moves: hands.Of(), Glossary: words.Glossary(), Terms: words.Terms, Usual: knit.Usual(), Kinds: feet.Kinds, Cautions: feet.Cautions, Sheets: tracing.Sheets}
+	r := Reference{Moves: hands.Of(), Glossary: words.Glossary(), Terms: words.Terms, Usual: knit.Usual(), Kinds: feet.Kinds,
+		Cautions: feet.Cautions, Sheets: tracing.Sheets}
 	for _, p := range pattern.Book {
 		r.Patterns = append(r.Patterns, PatternName{p.Name, p.Label, p.Repeat, p.Shoe})
 	}
@@ -159,7 +160,8 @@ func reference(call[nothing]) (Reference, error) {
 		for _, t := range kind.List() {
 			a := *t.About()
 			a.Uses, a.Resets, a.Numbers = orEmpty(a.Uses), orEmpty(a.Resets), orEmpty(a.Numbers)
-			r.Techniques = append(r.Techniques, Technique{kind.Field, a, knit.Choose(kind.Field, a.Name), advise.Known(kind.Field, a.Name)})
+			r.Techniques = append(r.Techniques, Technique{kind.Field, a, knit.Choose(kind.Field, a.Name),
+				advise.Known(kind.Field, a.Name)})
 		}
 	}
 	return r, nil

@@ -61,9 +61,11 @@ func benched(b *testing.B, events int) (http.Handler, string) {
 	require.NoError(b, err)
 	book := &inMemory{edition: e}
 	for i := range events {
-		book.events = append(book.events, logbook.Event{ID: fmt.Sprintf("e-%d", i), Device: "d", Clock: int64(i + 1), At: int64(i) * 90_000, Kind: logbook.RowDone, Version: 1, Sock: 1, Row: i % 180})
+		book.events = append(book.events, logbook.Event{ID: fmt.Sprintf("e-%d", i), Device: "d", Clock: int64(i + 1),
+			At: int64(i) * 90_000, Kind: logbook.RowDone, Version: 1, Sock: 1, Row: i % 180})
 	}
-	handler, err := web.New(web.Options{Basket: store, Feet: store, Swatches: store, Logbook: book, Discards: store, Importer: store, Shares: store, Log: slog.New(slog.DiscardHandler), Interface: fstest.MapFS{}, Now: time.Now})
+	handler, err := web.New(web.Options{Basket: store, Feet: store, Swatches: store, Logbook: book, Discards: store, Importer: store,
+		Shares: store, Log: slog.New(slog.DiscardHandler), Interface: fstest.MapFS{}, Now: time.Now})
 	require.NoError(b, err)
 	return handler, "/api/socks/" + sock.ID
 }
@@ -84,7 +86,8 @@ func BenchmarkTap(b *testing.B) {
 	n := 0
 	for b.Loop() {
 		n++
-		answered(b, handler, "POST", path+"/events", fmt.Sprintf(`{"events":[{"id":"t-%d","device":"d","clock":%d,"at_ms":1,"version":1,"sock":1,"kind":"row","row":%d}],"after":%d}`, n, 300+n, n%180, 300+n-1))
+		answered(b, handler, "POST", path+"/events",
+			fmt.Sprintf(`{"events":[{"id":"t-%d","device":"d","clock":%d,"at_ms":1,"version":1,"sock":1,"kind":"row","row":%d}],"after":%d}`, n, 300+n, n%180, 300+n-1))
 	}
 }
 

@@ -64,7 +64,8 @@ func (s *server) decide(c call[DecideQuestion]) (DecideAnswer, error) {
 
 // follow lets a plan of which no row is knitted follow the board.
 func (s *server) follow(c call[nothing], sock *basket.Sock, o *onNeedles) (*onNeedles, error) {
-	if book := o.tally(s.today()).Book; o.Board == nil || len(book.Standing) > 0 && (book.Places[0] != logbook.Place{} || book.Places[1] != logbook.Place{}) {
+	if book := o.tally(s.today()).Book; o.Board == nil || len(book.Standing) > 0 &&
+		(book.Places[0] != logbook.Place{} || book.Places[1] != logbook.Place{}) {
 		return o, nil
 	}
 	r := draft.Read(sock.Draft, measure.Centimetres)
@@ -107,7 +108,8 @@ func viewOfNeedles(sock *basket.Sock, o *onNeedles, t tally.Tally) KnitView {
 	v := KnitView{
 		ID: sock.ID, Name: sock.Name, Wearer: sock.Wearer, Version: o.Version, Versions: o.versions,
 		Rows: o.First.Rows, Needles: o.First.Needles, Strip: o.Strip,
-		HeelStartsAt: o.Plan.Summary.HeelStartsAt, HeelPlace: o.HeelPlace, Course: o.Courses, Events: o.events, Seq: o.seq, Tally: t, Asked: []Strayed{}, Ready: knitting.Ready(o.Plan),
+		HeelStartsAt: o.Plan.Summary.HeelStartsAt, HeelPlace: o.HeelPlace, Course: o.Courses, Events: o.events, Seq: o.seq, Tally: t,
+		Asked: []Strayed{}, Ready: knitting.Ready(o.Plan),
 	}
 	if o.Other != nil {
 		v.Second, v.SecondNeedles = o.Other.Rows, o.Other.Needles

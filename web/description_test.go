@@ -55,7 +55,8 @@ type asker struct {
 
 // texts are what somebody types, means or breaks.
 var texts = []string{
-	"", "25.1", "9 7/8", "0", "-1", "1e9", "cm", "in", "row", "left", "2026-11-01", "Oswin", "rib_2x2", "short_row", "all", "hat", "…", "\x00", "𝒶",
+	"", "25.1", "9 7/8", "0", "-1", "1e9", "cm", "in", "row", "left", "2026-11-01", "Oswin", "rib_2x2", "short_row", "all", "hat", "…",
+	"\x00", "𝒶",
 	strings.Repeat(".", 3000), strings.Repeat("x", 70_000), "NaN", "../../etc/passwd", "'; DROP TABLE socks; --",
 }
 
@@ -124,7 +125,8 @@ func (a *asker) value(s *schema, deep int) any {
 	}
 	if len(s.Properties) == 0 {
 		for range a.IntN(4) {
-			object[[]string{"foot", "gauge.stitches_per_100mm", "foot.length_mm", "heel", "leg", "x", "", strings.Repeat("a.", 2000)}[a.IntN(8)]] = a.text()
+			object[[]string{"foot", "gauge.stitches_per_100mm", "foot.length_mm", "heel", "leg", "x", "",
+				strings.Repeat("a.", 2000)}[a.IntN(8)]] = a.text()
 		}
 	}
 	return object
@@ -158,7 +160,8 @@ func TestNothingThatTheDescriptionAllowsBreaksTheProgram(t *testing.T) {
 	t.Cleanup(func() { _ = store.Close() })
 	var log bytes.Buffer
 	errorsOnly := slog.New(slog.NewTextHandler(&log, &slog.HandlerOptions{Level: slog.LevelError}))
-	h := handler(t, web.Options{Basket: store, Feet: store, Swatches: store, Logbook: store, Discards: store, Importer: store, Shares: store, Keeper: store, Log: errorsOnly})
+	h := handler(t, web.Options{Basket: store, Feet: store, Swatches: store, Logbook: store, Discards: store, Importer: store,
+		Shares: store, Keeper: store, Log: errorsOnly})
 	a := &asker{rand.New(rand.NewPCG(20_261, 126)), doc.Components.Schemas, []string{"nobody"}}
 	for _, path := range []string{"/api/socks", "/api/feet"} {
 		body := `{"name":"Roof","wearer":"Isolde","unit":"cm","draft":` + isoldeDraft + `}`

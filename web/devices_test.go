@@ -28,14 +28,16 @@ func (d *device) tick(row int) {
 		d.clock = max(d.clock, e.Clock)
 	}
 	d.clock++
-	d.waiting = append(d.waiting, logbook.Event{ID: fmt.Sprintf("%s-%s-%d", d.sock, d.name, d.clock), Device: d.name, Clock: d.clock, At: 1_795_000_000_000, Kind: logbook.RowDone, Version: 1, Sock: 1, Row: row})
+	d.waiting = append(d.waiting, logbook.Event{ID: fmt.Sprintf("%s-%s-%d", d.sock, d.name, d.clock), Device: d.name, Clock: d.clock,
+		At: 1_795_000_000_000, Kind: logbook.RowDone, Version: 1, Sock: 1, Row: row})
 }
 
 // send gives away what waits and hears what is new; an answer that is lost on the way leaves everything waiting.
 func (d *device) send(t *rapid.T, a api, path string, lost bool) web.EventsSince {
 	var texts []string
 	for _, e := range d.waiting {
-		texts = append(texts, fmt.Sprintf(`{"id":%q,"device":%q,"clock":%d,"at_ms":%d,"kind":"row","version":1,"sock":1,"row":%d}`, e.ID, e.Device, e.Clock, e.At, e.Row))
+		texts = append(texts, fmt.Sprintf(`{"id":%q,"device":%q,"clock":%d,"at_ms":%d,"kind":"row","version":1,"sock":1,"row":%d}`, e.ID,
+			e.Device, e.Clock, e.At, e.Row))
 	}
 	r := a.do("POST", path+"/events", fmt.Sprintf(`{"events":[%s],"after":%d}`, strings.Join(texts, ","), d.seq))
 	if r.status != 200 {

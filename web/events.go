@@ -46,7 +46,8 @@ const mostEvents = 2000
 // itself: one bad event never stands before the next. When none is left it is a problem.
 func (s *server) addEvents(c call[NewEvents]) (EventsSince, error) {
 	if n := len(c.Asked.Events); n > mostEvents {
-		return EventsSince{}, document.Faults{{Field: "events", Message: fmt.Sprintf("read %d events, at most %d are taken at once", n, mostEvents)}}
+		return EventsSince{}, document.Faults{{Field: "events",
+			Message: fmt.Sprintf("read %d events, at most %d are taken at once", n, mostEvents)}}
 	}
 	o, err := s.shelf.sock(c, c.ID)
 	if errors.Is(err, basket.ErrNotFound) {

@@ -47,7 +47,8 @@ func (s *server) fabric(c call[FabricQuestion]) (FabricList, error) {
 		return FabricList{}, err
 	}
 	if q.Rows < 1 || q.Rows > mostPictures {
-		return FabricList{}, document.Faults{{Field: "rows", Message: fmt.Sprintf("read %d; 1 to %d are answered at once", q.Rows, mostPictures)}}
+		return FabricList{}, document.Faults{{Field: "rows",
+			Message: fmt.Sprintf("read %d; 1 to %d are answered at once", q.Rows, mostPictures)}}
 	}
 	o, err := s.shelf.sock(c, c.ID)
 	if err != nil {

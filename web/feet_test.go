@@ -54,9 +54,11 @@ func TestWhatFeetRefuse(t *testing.T) {
 		{"words", measurements, `{"side":"left","what":"length_mm","length":"long","unit":"cm","measured_on":"2026-11-01","guessed":false}`, "a length looks like"},
 		{"inches as cm", measurements, `{"side":"left","what":"length_mm","length":"4","unit":"cm","measured_on":"2026-11-01","guessed":false}`, "8.0 cm to 35.0 cm"},
 		{"a day to come", measurements, `{"side":"left","what":"length_mm","length":"25","unit":"cm","measured_on":"2199-11-01","guessed":false}`, "still to come"},
-		{"no day", measurements, `{"side":"left","what":"length_mm","length":"25","unit":"cm","measured_on":"soon","guessed":false}`, "a day looks like"},
+		{"no day", measurements, `{"side":"left","what":"length_mm","length":"25","unit":"cm","measured_on":"soon","guessed":false}`,
+			"a day looks like"},
 		{"a third foot", measurements, `{"side":"middle","what":"length_mm","length":"25","unit":"cm","measured_on":"2026-11-01","guessed":false}`, "expected left or right"},
-		{"growth of nothing", "/api/feet/" + v.Wearer.ID + "/growth", `{"side":"left","day":"2027-01-01","unit":"cm"}`, "has not been measured"},
+		{"growth of nothing", "/api/feet/" + v.Wearer.ID + "/growth", `{"side":"left","day":"2027-01-01","unit":"cm"}`,
+			"has not been measured"},
 	} {
 		r := a.do("POST", c.path, c.body)
 		assert.Equal(t, 422, r.status, c.name)
@@ -100,7 +102,8 @@ func TestWhatWasTypedIsSentAgainSinceItsAnswerWasLost(t *testing.T) {
 func TestASockSaysWhenItsFootHasChanged(t *testing.T) {
 	a := start(t, "")
 	v := a.wearer("Vidar", map[string]string{"length_mm": "25.1", "ball_girth_mm": "23.6"})
-	foot := fmt.Sprintf(`{"wearer_id":%q,"side":"left","lengths":{"length_mm":251,"ball_girth_mm":236},"estimated":[],"cautions":[]}`, v.Wearer.ID)
+	foot := fmt.Sprintf(`{"wearer_id":%q,"side":"left","lengths":{"length_mm":251,"ball_girth_mm":236},"estimated":[],"cautions":[]}`,
+		v.Wearer.ID)
 	var sock basket.Sock
 	r := a.do("POST", "/api/socks", `{"name":"Roof","wearer":"Vidar","unit":"cm","draft":`+isoldeDraft+`,"foot":`+foot+`}`)
 	require.Equal(t, 201, r.status, r.text)
@@ -108,7 +111,8 @@ func TestASockSaysWhenItsFootHasChanged(t *testing.T) {
 	assert.Empty(t, sock.News)
 	assert.Equal(t, "Cast on 32 stitches", sock.Next.Text)
 
-	a.do("POST", "/api/feet/"+v.Wearer.ID+"/measurements", `{"side":"left","what":"length_mm","length":"25.5","unit":"cm","measured_on":"2026-11-02","guessed":false}`)
+	a.do("POST", "/api/feet/"+v.Wearer.ID+"/measurements",
+		`{"side":"left","what":"length_mm","length":"25.5","unit":"cm","measured_on":"2026-11-02","guessed":false}`)
 	a.do("GET", "/api/socks/"+sock.ID, "").into(t, &sock)
 	require.Len(t, sock.News, 1)
 	assert.Equal(t, "Vidar", sock.News[0].Name)
@@ -125,7 +129,8 @@ func TestASockSaysWhenItsFootHasChanged(t *testing.T) {
 	require.Equal(t, 204, a.do("POST", "/api/feet/"+v.Wearer.ID+"/restore", "").status)
 
 	bad := strings.Replace(foot, v.Wearer.ID, "nobody", 1)
-	assert.Equal(t, 404, a.do("POST", "/api/socks", `{"name":"Roof","wearer":"","unit":"cm","draft":`+isoldeDraft+`,"foot":`+bad+`}`).status)
+	assert.Equal(t, 404, a.do("POST", "/api/socks",
+		`{"name":"Roof","wearer":"","unit":"cm","draft":`+isoldeDraft+`,"foot":`+bad+`}`).status)
 }
 
 const scanMarks = `"marks":{"sheet":"","corners":[],"scale":[[100,50],[900,50]],"known_mm":200,"heel":[100,400],"toe":[1104,400],"ball":[],"little_toe":[]}`
@@ -142,7 +147,8 @@ func TestATracingIsKeptWithASmallPreviewOnly(t *testing.T) {
 	body := func(preview string) string {
 		return fmt.Sprintf(`{"side":"right","measured_on":"2026-11-01",%s,"preview":%q}`, scanMarks, preview)
 	}
-	for _, bad := range []string{"javascript:alert(1)", "data:image/svg+xml;base64,PHN2Zz4=", "data:image/jpeg;base64,PHN2Zz4=", preview(700), "data:image/jpeg;base64,*"} {
+	for _, bad := range []string{"javascript:alert(1)", "data:image/svg+xml;base64,PHN2Zz4=", "data:image/jpeg;base64,PHN2Zz4=",
+		preview(700), "data:image/jpeg;base64,*"} {
 		r := a.do("POST", path, body(bad))
 		assert.Equal(t, 422, r.status, "%.30s", bad)
 		assert.Contains(t, r.text, "preview")
@@ -177,7 +183,8 @@ func TestTheSwatchBook(t *testing.T) {
 	a.do("POST", "/api/needles", `{"size_mm":"2,5","name":""}`).into(t, &ids)
 	needle := ids.ID
 	var v web.SwatchView
-	r := a.do("POST", "/api/swatches", fmt.Sprintf(`{"revision":0,"yarn_id":%q,"needle_id":%q,"form":"round","washed":true,"note":""}`, yarn, needle))
+	r := a.do("POST", "/api/swatches", fmt.Sprintf(`{"revision":0,"yarn_id":%q,"needle_id":%q,"form":"round","washed":true,"note":""}`,
+		yarn, needle))
 	require.Equal(t, 201, r.status, r.text)
 	r.into(t, &v)
 	readings := "/api/swatches/" + v.Swatch.ID + "/readings"
@@ -201,8 +208,10 @@ func TestTheSwatchBook(t *testing.T) {
 		assert.Contains(t, r.text, says)
 	}
 	assert.Contains(t, a.do("POST", "/api/swatches/"+v.Swatch.ID+"/aim", `{"stitches":"36","unit":"cm"}`).text, `"best_size_mm":1.75`)
-	assert.Equal(t, 404, a.do("POST", "/api/swatches", fmt.Sprintf(`{"revision":0,"yarn_id":"none","needle_id":%q,"form":"round","washed":true,"note":""}`, needle)).status)
-	assert.Contains(t, a.do("POST", "/api/yarns", `{"revision":0,"name":"","ball_g":"x","ball_m":"1","fibre":"","note":""}`).text, "ball_g")
+	assert.Equal(t, 404, a.do("POST", "/api/swatches",
+		fmt.Sprintf(`{"revision":0,"yarn_id":"none","needle_id":%q,"form":"round","washed":true,"note":""}`, needle)).status)
+	assert.Contains(t, a.do("POST", "/api/yarns", `{"revision":0,"name":"","ball_g":"x","ball_m":"1","fibre":"","note":""}`).text,
+		"ball_g")
 	require.Equal(t, 204, a.do("DELETE", "/api/swatches/"+v.Swatch.ID, "").status)
 	assert.Contains(t, a.do("GET", "/api/book", "").text, `"swatches":[]`)
 }
@@ -212,7 +221,8 @@ func TestWhatIsAskedAboutADraft(t *testing.T) {
 	ask := func(path, more string) reply { return a.do("POST", path, `{"unit":"in","draft":`+isoldeDraft+more+`}`) }
 	assert.Contains(t, ask("/api/working", "").text, "9.29 in × 0.90 × 8.13 = 67.97 → 68")
 	assert.Contains(t, ask("/api/options", "").text, `"field":"heel.kind"`)
-	assert.Contains(t, ask("/api/whatif", `,"doubt":{"stitches_per_100mm":-0.5,"rounds_per_100mm":0,"length_mm":0,"yarn_pct":0}`).text, `"same":"9 %"`)
+	assert.Contains(t, ask("/api/whatif", `,"doubt":{"stitches_per_100mm":-0.5,"rounds_per_100mm":0,"length_mm":0,"yarn_pct":0}`).text,
+		`"same":"9 %"`)
 	assert.Equal(t, 422, ask("/api/whatif", `,"doubt":{"stitches_per_100mm":-50,"rounds_per_100mm":0,"length_mm":0,"yarn_pct":0}`).status)
 	assert.Equal(t, 422, ask("/api/ways", `,"by":"colour","known":[]`).status)
 	assert.Equal(t, 404, ask("/api/pair", `,"wearer_id":"nobody"`).status)
@@ -222,7 +232,8 @@ func TestWhatIsAskedAboutADraft(t *testing.T) {
 	assert.NotContains(t, brief.text, `"words"`)
 
 	w := a.wearer("Isolde", map[string]string{"length_mm": "25.1", "ball_girth_mm": "23.6"})
-	a.do("POST", "/api/feet/"+w.Wearer.ID+"/measurements", `{"side":"right","what":"length_mm","length":"25.5","unit":"cm","measured_on":"2026-11-02","guessed":false}`)
+	a.do("POST", "/api/feet/"+w.Wearer.ID+"/measurements",
+		`{"side":"right","what":"length_mm","length":"25.5","unit":"cm","measured_on":"2026-11-02","guessed":false}`)
 	var pair web.PairAnswer
 	ask("/api/pair", `,"wearer_id":"`+w.Wearer.ID+`"`).into(t, &pair)
 	assert.Equal(t, []board.Difference{{Label: "Rounds to the heel", Left: 65, Right: 67}}, pair.Differences)

@@ -50,7 +50,8 @@ func contentPolicy(nonce string) string {
 	}
 	return strings.Join([]string{
 		"default-src 'none'", "script-src 'self'", style, "img-src 'self' data: blob:", "font-src 'self'",
-		"connect-src 'self'", "manifest-src 'self'", "worker-src 'self'", "base-uri 'none'", "form-action 'self'", "frame-ancestors 'none'",
+		"connect-src 'self'", "manifest-src 'self'", "worker-src 'self'", "base-uri 'none'", "form-action 'self'",
+		"frame-ancestors 'none'",
 	}, "; ")
 }
 
@@ -69,7 +70,8 @@ func ourHost(host string, names []string) bool {
 func limited(most int64) gin.HandlerFunc {
 	return func(c *gin.Context) {
 		if c.Request.ContentLength > most {
-			fail(c, http.StatusRequestEntityTooLarge, fmt.Sprintf("the request has %d bytes, at most %d are read", c.Request.ContentLength, most))
+			fail(c, http.StatusRequestEntityTooLarge,
+				fmt.Sprintf("the request has %d bytes, at most %d are read", c.Request.ContentLength, most))
 			return
 		}
 		c.Request.Body = http.MaxBytesReader(c.Writer, c.Request.Body, most)

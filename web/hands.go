@@ -25,7 +25,8 @@ func handsBook(c call[HandsQuestion]) (HandsBook, error) {
 	view := hands.View{Hold: hands.Right}
 	for _, given := range []struct{ field, read string }{{"yarn", c.Asked.Yarn}, {"knits", c.Asked.Knits}} {
 		if given.read != "" && given.read != "left" && given.read != "right" {
-			faults = append(faults, document.Fault{Field: given.field, Message: fmt.Sprintf("read %.20q; it is right or left", given.read)})
+			faults = append(faults, document.Fault{Field: given.field,
+				Message: fmt.Sprintf("read %.20q; it is right or left", given.read)})
 		}
 	}
 	if len(faults) > 0 {

@@ -177,7 +177,8 @@ func (s *server) replan(c call[ReplanQuestion]) (replan.Proposal, error) {
 	if err != nil || !c.Asked.Accept || !proposal.Plans {
 		return proposal, err
 	}
-	if err := s.Logbook.AddEdition(c, c.ID, proposal.Edition, proposal.Edition.From(o.places(s.today()))); err != nil || h.ByVersion == 0 {
+	if err := s.Logbook.AddEdition(c, c.ID, proposal.Edition, proposal.Edition.From(o.places(s.today()))); err != nil ||
+		h.ByVersion == 0 {
 		return proposal, err
 	}
 	return proposal, s.placeAt(c, o, proposal.Edition.Version, max(1, h.Sock), proposal.Row)

@@ -36,7 +36,8 @@ func keptHere(o *Options) (gin.HandlerFunc, error) {
 		if !knows.IsZero() {
 			c.Header(knowsHeader, knows.UTC().Format(time.RFC3339))
 		}
-		if known := c.GetHeader(storeHeader); known != "" && known != id && c.Request.Method != http.MethodGet && c.Request.URL.Path != "/api/session" {
+		if known := c.GetHeader(storeHeader); known != "" && known != id && c.Request.Method != http.MethodGet &&
+			c.Request.URL.Path != "/api/session" {
 			write(c, Problem{Status: http.StatusPreconditionFailed, Title: "Put back", Detail: anotherStore})
 		}
 	}, nil

@@ -67,21 +67,23 @@ func TestAPlanWithoutRowsSaysSo(t *testing.T) {
 	defer func() { _ = db.Close() }()
 	_, err = db.Exec(`UPDATE plans SET document = NULL`)
 	require.NoError(t, err)
-	for _, ask := range []reply{a.do("GET", path+"/knit", ""), a.do("POST", path+"/replan", `{"version":1,"happened":{"row":40},"length":"7","unit":"in","accept":true}`)} {
+	for _, ask := range []reply{a.do("GET", path+"/knit", ""),
+		a.do("POST", path+"/replan", `{"version":1,"happened":{"row":40},"length":"7","unit":"in","accept":true}`)} {
 		assert.Equal(t, 409, ask.status)
 		assert.Contains(t, ask.text, "kept without its rows")
 	}
 	assert.Equal(t, 200, a.do("GET", path, "").status)
 }
 
-// A version that an older program kept without its rows does not keep its sock from being carried: the archive begins with the first that has them, and what was
-// ticked on the one before names the same rows.
+// A version that an older program kept without its rows does not keep its sock from being carried: the archive
+// begins with the first that has them, and what was ticked on the one before names the same rows.
 func TestAnArchiveBeginsWithTheFirstRows(t *testing.T) {
 	a, b := start(t, ""), start(t, "")
 	id, e := a.found()
 	path := "/api/socks/" + id
 	require.NoError(t, a.store.AddEdition(t.Context(), id, e, [2]int{}))
-	require.Equal(t, 200, a.do("POST", path+"/events", say(event("a", 1, `"kind":"row","row":40`), event("n", 2, `"kind":"note","row":41,"text":"clouds"`))).status)
+	require.Equal(t, 200, a.do("POST", path+"/events",
+		say(event("a", 1, `"kind":"row","row":40`), event("n", 2, `"kind":"note","row":41,"text":"clouds"`))).status)
 	next := *e
 	next.Version, next.Reason = 2, "The rows come from this program."
 	for i := range len(e.Plan.Rows) + 1 {

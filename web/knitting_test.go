@@ -35,7 +35,8 @@ func (a api) onNeedles() (string, web.KnitView) {
 }
 
 func event(id string, clock int, more string) string {
-	return fmt.Sprintf(`{"id":%q,"device":"phone","clock":%d,"at_ms":%d,"version":1,"sock":1,%s}`, id, clock, 1_795_000_000_000+clock*90_000, more)
+	return fmt.Sprintf(`{"id":%q,"device":"phone","clock":%d,"at_ms":%d,"version":1,"sock":1,%s}`, id, clock,
+		1_795_000_000_000+clock*90_000, more)
 }
 
 func say(events ...string) string {
@@ -52,7 +53,8 @@ func TestKnittingFromTheFirstTapToTheLog(t *testing.T) {
 	assert.Nil(t, v.Second, "a wedge toe has no left and right")
 
 	var heard web.EventsSince
-	r := a.do("POST", path+"/events", say(event("a", 1, `"kind":"row","row":0`), event("b", 2, `"kind":"row","row":1`), event("c", 3, `"kind":"note","row":2,"text":"clouds, then stars"`)))
+	r := a.do("POST", path+"/events", say(event("a", 1, `"kind":"row","row":0`), event("b", 2, `"kind":"row","row":1`),
+		event("c", 3, `"kind":"note","row":2,"text":"clouds, then stars"`)))
 	require.Equal(t, 200, r.status, r.text)
 	r.into(t, &heard)
 	assert.Equal(t, 2, heard.Tally.Book.Places[0].Row)
@@ -71,10 +73,11 @@ func TestWhatTheNeedlesRefuse(t *testing.T) {
 	a := start(t, "")
 	path, _ := a.onNeedles()
 	for body, says := range map[string]string{
-		say(event("a", 1, `"kind":"knot","row":0`)):                                                  "events[0].kind",
-		say(event("a", 0, `"kind":"row","row":0`)):                                                   "events[0].clock",
-		say(event("a b", 1, `"kind":"row","row":0`)):                                                 "events[0].id",
-		strings.Replace(say(event("a", 1, `"kind":"row","row":0`)), `"version":1`, `"version":7`, 1): "this sock has 1 versions of its plan",
+		say(event("a", 1, `"kind":"knot","row":0`)):  "events[0].kind",
+		say(event("a", 0, `"kind":"row","row":0`)):   "events[0].clock",
+		say(event("a b", 1, `"kind":"row","row":0`)): "events[0].id",
+		strings.Replace(say(event("a", 1, `"kind":"row","row":0`)), `"version":1`, `"version":7`,
+			1): "this sock has 1 versions of its plan",
 	} {
 		r := a.do("POST", path+"/events", body)
 		assert.Equal(t, 422, r.status)
@@ -122,19 +125,22 @@ func TestABadEventNeverStandsBeforeTheNext(t *testing.T) {
 	r.into(t, &heard)
 	assert.Equal(t, 2, heard.Tally.Book.Places[0].Row)
 	require.Len(t, heard.Refused, 3)
-	for i, want := range []web.Refused{{ID: "far", Status: 422, Detail: "clock: read "}, {ID: "deep", Status: 422, Detail: "row: read "}, {ID: "a", Status: 409, Detail: "another event has the id"}} {
+	for i, want := range []web.Refused{{ID: "far", Status: 422, Detail: "clock: read "}, {ID: "deep", Status: 422, Detail: "row: read "},
+		{ID: "a", Status: 409, Detail: "another event has the id"}} {
 		assert.Equal(t, want.ID, heard.Refused[i].ID)
 		assert.Equal(t, want.Status, heard.Refused[i].Status)
 		assert.Contains(t, heard.Refused[i].Detail, want.Detail)
 	}
 	assert.Equal(t, 409, a.do("POST", path+"/events", say(event("a", 3, `"kind":"row","row":2`))).status, "alone it is a problem")
-	assert.Equal(t, 422, a.do("POST", path+"/events", say(event("p", 3, `"kind":"plan","row":2,"places":[9,9]`))).status, "only the program bends plans")
+	assert.Equal(t, 422, a.do("POST", path+"/events", say(event("p", 3, `"kind":"plan","row":2,"places":[9,9]`))).status,
+		"only the program bends plans")
 	a.do("POST", path+"/events", say(event("c", 4, `"kind":"row","row":2`))).into(t, &heard)
 	assert.Equal(t, 3, heard.Tally.Book.Places[0].Row, "counting goes on")
 }
 
-// The first sock stands before foot-20, the second before heel-40, and the first's heel comes three rounds late. Whatever the request says of the other
-// sock: its knitted rows and its place are what they were, and the proposal says what it means for it.
+// The first sock stands before foot-20, the second before heel-40, and the first's heel comes three rounds late.
+// Whatever the request says of the other sock: its knitted rows and its place are what they were, and the proposal
+// says what it means for it.
 func TestWhatIsToldOfOneSockLeavesTheOther(t *testing.T) {
 	a := start(t, "")
 	path, v := a.onNeedles()
@@ -154,10 +160,12 @@ func TestWhatIsToldOfOneSockLeavesTheOther(t *testing.T) {
 	// A finished sock is never told anew, and no decision binds it.
 	end := strings.Replace(event("e", 5, fmt.Sprintf(`"kind":"finish","row":%d`, heel)), `"sock":1`, `"sock":2`, 1)
 	require.Equal(t, 200, a.do("POST", path+"/events", say(strings.Replace(end, `"version":1`, `"version":2`, 1))).status)
-	r = a.do("POST", path+"/replan", fmt.Sprintf(`{"version":2,"happened":{"sock":2,"row":%d,"leg_rounds":9},"unit":"cm","accept":true}`, heel))
+	r = a.do("POST", path+"/replan", fmt.Sprintf(`{"version":2,"happened":{"sock":2,"row":%d,"leg_rounds":9},"unit":"cm","accept":true}`,
+		heel))
 	assert.Equal(t, 422, r.status)
 	assert.Contains(t, r.text, "off the needles")
-	r = a.do("POST", path+"/decide", fmt.Sprintf(`{"version":2,"unit":"cm","sock":0,"accept":true,"draft":%s}`, strings.Replace(isoldeDraft, `"design":{`, `"design":{"cuff":{"height_mm":60},`, 1)))
+	r = a.do("POST", path+"/decide", fmt.Sprintf(`{"version":2,"unit":"cm","sock":0,"accept":true,"draft":%s}`,
+		strings.Replace(isoldeDraft, `"design":{`, `"design":{"cuff":{"height_mm":60},`, 1)))
 	require.Equal(t, 200, r.status, r.text)
 	assert.Contains(t, r.text, "The second sock is off the needles, and stays as it is.")
 	var last web.KnitView
@@ -165,13 +173,15 @@ func TestWhatIsToldOfOneSockLeavesTheOther(t *testing.T) {
 	assert.Equal(t, next.Second, last.Second)
 }
 
-// Rows that were ticked on the version of before, beyond what both have in common, are kept, counted as far as they are the same, and asked about.
+// Rows that were ticked on the version of before, beyond what both have in common, are kept, counted as far as they
+// are the same, and asked about.
 func TestATickOnTheVersionOfBeforeIsAsked(t *testing.T) {
 	a := start(t, "")
 	path, v := a.onNeedles()
 	foot, heel := indexOf(&v, "foot-60"), indexOf(&v, "heel-3")
 	require.Equal(t, 200, a.do("POST", path+"/events", say(event("a", 1, fmt.Sprintf(`"kind":"row","row":%d`, foot-1)))).status)
-	require.Equal(t, 200, a.do("POST", path+"/replan", fmt.Sprintf(`{"version":1,"happened":{"row":%d,"heel_late":3},"unit":"cm","accept":true}`, foot)).status)
+	require.Equal(t, 200, a.do("POST", path+"/replan",
+		fmt.Sprintf(`{"version":1,"happened":{"row":%d,"heel_late":3},"unit":"cm","accept":true}`, foot)).status)
 	require.Equal(t, 200, a.do("POST", path+"/events", say(event("late", 9, fmt.Sprintf(`"kind":"row","row":%d`, heel-1)))).status)
 	look := func() (k web.KnitView) { a.do("GET", path+"/knit", "").into(t, &k); return k }
 	k := look()
@@ -182,7 +192,8 @@ func TestATickOnTheVersionOfBeforeIsAsked(t *testing.T) {
 	assert.Equal(t, "foot-66", k.Rows[k.Tally.Book.Places[0].Row].ID)
 	assert.Contains(t, a.do("GET", path+"/log.csv", "").text, ",1,heel,2,row,", "the tick is kept")
 
-	r := a.do("POST", path+"/replan", fmt.Sprintf(`{"version":2,"happened":{"sock":1,"row":%d,"by_version":1},"unit":"cm","accept":true}`, q.Rows))
+	r := a.do("POST", path+"/replan", fmt.Sprintf(`{"version":2,"happened":{"sock":1,"row":%d,"by_version":1},"unit":"cm","accept":true}`,
+		q.Rows))
 	require.Equal(t, 200, r.status, r.text)
 	k = look()
 	assert.Empty(t, k.Asked)
@@ -192,7 +203,8 @@ func TestATickOnTheVersionOfBeforeIsAsked(t *testing.T) {
 	for i := range heel {
 		assert.Equal(t, v.Rows[i].Parts, k.Rows[i].Parts)
 	}
-	for body, says := range map[string]string{`"row":4,"by_version":3`: "by_version", `"row":0,"by_version":1`: "row: read 0", `"row":4,"by_version":-1`: "by_version"} {
+	for body, says := range map[string]string{`"row":4,"by_version":3`: "by_version", `"row":0,"by_version":1`: "row: read 0",
+		`"row":4,"by_version":-1`: "by_version"} {
 		r = a.do("POST", path+"/replan", fmt.Sprintf(`{"version":3,"happened":{%s},"unit":"cm","accept":true}`, body))
 		assert.Equal(t, 422, r.status, body)
 		assert.Contains(t, r.text, says)
@@ -207,7 +219,8 @@ func TestTwoDevicesWhileThePlanBends(t *testing.T) {
 	second := func(id string, clock, row int) string {
 		return strings.Replace(event(id, clock, fmt.Sprintf(`"kind":"row","row":%d`, row)), `"sock":1`, `"sock":2`, 1)
 	}
-	require.Equal(t, 200, a.do("POST", path+"/events", say(event("a", 1, fmt.Sprintf(`"kind":"row","row":%d`, foot-1)), second("b", 2, heel))).status)
+	require.Equal(t, 200, a.do("POST", path+"/events",
+		say(event("a", 1, fmt.Sprintf(`"kind":"row","row":%d`, foot-1)), second("b", 2, heel))).status)
 	r := a.do("POST", path+"/replan", fmt.Sprintf(`{"version":1,"happened":{"row":%d},"length":"11.8","unit":"cm","accept":true}`, foot))
 	require.Equal(t, 200, r.status, r.text)
 	var next web.KnitView
@@ -241,7 +254,8 @@ func TestWhereAmIOverTheWire(t *testing.T) {
 		}
 	}
 	var answer whereami.Answer
-	a.do("POST", path+"/where", `{"logged":3,"seen":{"needle1":34,"needle2":34,"right":3,"left":4,"side":"WS"},"unit":"cm"}`).into(t, &answer)
+	a.do("POST", path+"/where", `{"logged":3,"seen":{"needle1":34,"needle2":34,"right":3,"left":4,"side":"WS"},"unit":"cm"}`).into(t,
+		&answer)
 	assert.Equal(t, v.Rows[heel].ID, v.Rows[answer.Matches[0].Row].ID, "evidence beats the log")
 	r := a.do("POST", path+"/where", `{"logged":3,"seen":{},"length":"long","unit":"cm"}`)
 	assert.Equal(t, 422, r.status)
@@ -259,7 +273,8 @@ func TestThePlanBendsAndKeepsItsVersions(t *testing.T) {
 		}
 	}
 	ask := func(version int, accept bool) reply {
-		return a.do("POST", path+"/replan", fmt.Sprintf(`{"version":%d,"happened":{"row":%d},"length":"11.8","unit":"cm","accept":%t}`, version, row, accept))
+		return a.do("POST", path+"/replan", fmt.Sprintf(`{"version":%d,"happened":{"row":%d},"length":"11.8","unit":"cm","accept":%t}`,
+			version, row, accept))
 	}
 	var proposal replan.Proposal
 	ask(1, false).into(t, &proposal)
@@ -313,7 +328,8 @@ func TestThePlanFollowsTheBoardUntilTheFirstRow(t *testing.T) {
 		return strings.Replace(isoldeDraft, `"design":{`, fmt.Sprintf(`"design":{"cuff":{"height_mm":%d},`, mm), 1)
 	}
 	save := func(revision int, draft string) {
-		r := a.do("PUT", path, fmt.Sprintf(`{"name":"Preview","wearer":"","notes":"","unit":"cm","revision":%d,"draft":%s}`, revision, draft))
+		r := a.do("PUT", path, fmt.Sprintf(`{"name":"Preview","wearer":"","notes":"","unit":"cm","revision":%d,"draft":%s}`, revision,
+			draft))
 		require.Equal(t, 200, r.status, r.text)
 	}
 	save(sock.Revision, cuff(60))
@@ -337,7 +353,8 @@ func TestThePlanFollowsTheBoardUntilTheFirstRow(t *testing.T) {
 	ask(true)
 	assert.Equal(t, 3, answer.Version)
 	assert.Equal(t, 3, look().Version)
-	assert.Equal(t, 409, a.do("POST", path+"/decide", fmt.Sprintf(`{"version":2,"unit":"cm","sock":0,"accept":true,"draft":%s}`, cuff(50))).status)
+	assert.Equal(t, 409, a.do("POST", path+"/decide",
+		fmt.Sprintf(`{"version":2,"unit":"cm","sock":0,"accept":true,"draft":%s}`, cuff(50))).status)
 
 	// What would change a row that is knitted is locked, and says which.
 	var list struct {
@@ -371,7 +388,8 @@ func TestTheFabricIsPictured(t *testing.T) {
 	}
 	a.do("GET", path+fmt.Sprintf("/fabric?sock=2&row=%d&rows=6", len(v.Rows)), "").into(t, &list)
 	assert.Len(t, list.Pictures, 1, "after the last row there is nothing more")
-	for query, says := range map[string]string{"row=3&rows=0": "rows: read 0", "row=3&rows=99": "rows: read 99", "row=-1&rows=2": "row: read -1", "sock=3&row=1&rows=1": "sock: read 3", "row=x&rows=1": "whole number"} {
+	for query, says := range map[string]string{"row=3&rows=0": "rows: read 0", "row=3&rows=99": "rows: read 99",
+		"row=-1&rows=2": "row: read -1", "sock=3&row=1&rows=1": "sock: read 3", "row=x&rows=1": "whole number"} {
 		r := a.do("GET", path+"/fabric?"+query, "")
 		assert.Equal(t, 422, r.status, query)
 		assert.Contains(t, r.text, says)

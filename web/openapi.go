@@ -26,7 +26,8 @@ func makeDocument() ([]byte, error) {
 	r := openapi31.NewReflector()
 	r.Spec.Info.WithTitle("Acorn Step").WithVersion("1").WithDescription("Designs of toe-up socks, worked out loop by loop. Lengths are millimetres.")
 	r.JSONSchemaReflector().DefaultOptions = append(r.JSONSchemaReflector().DefaultOptions,
-		jsonschema.InterceptProp(requireAll), jsonschema.InterceptNullability(listsAreNeverNull), jsonschema.InterceptSchema(opsAreTuples), jsonschema.InterceptDefName(shortName))
+		jsonschema.InterceptProp(requireAll), jsonschema.InterceptNullability(listsAreNeverNull),
+		jsonschema.InterceptSchema(opsAreTuples), jsonschema.InterceptDefName(shortName))
 	for _, o := range routes {
 		if o.hidden {
 			continue

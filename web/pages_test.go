@@ -65,7 +65,8 @@ func TestPagesAreOnlyRead(t *testing.T) {
 func TestHostsThatAreOurs(t *testing.T) {
 	h := handler(t, web.Options{Names: []string{"attic"}})
 	for host, status := range map[string]int{
-		"localhost": 200, "localhost:7768": 200, "127.0.0.1:7768": 200, "[::1]:7768": 200, "192.168.1.20": 200, "attic:80": 200, "ATTIC": 200,
+		"localhost": 200, "localhost:7768": 200, "127.0.0.1:7768": 200, "[::1]:7768": 200, "192.168.1.20": 200, "attic:80": 200,
+		"ATTIC":        200,
 		"evil.example": 421, "localhost.evil.example": 421, "": 421, "attic.evil.example:7768": 421,
 	} {
 		r := ask(h, "GET", "/api/health", "", func(q *http.Request) { q.Host = host })

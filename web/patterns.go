@@ -95,7 +95,8 @@ func (s *server) leafletOf(c context.Context, id, rows, unit string) (*leaflet.L
 	if err != nil {
 		return nil, err
 	}
-	return leaflet.Of(k.plan, k.second, leaflet.Wish{Name: k.sock.Name, Wearer: k.sock.Wearer, Unit: u, Every: rows == "every", View: hands.View{Hold: hands.Right}})
+	return leaflet.Of(k.plan, k.second, leaflet.Wish{Name: k.sock.Name, Wearer: k.sock.Wearer, Unit: u, Every: rows == "every",
+		View: hands.View{Hold: hands.Right}})
 }
 
 // Pattern is a sock's pattern for the screen: without the moves, which the page has.
@@ -248,7 +249,8 @@ func rowsCSV(p *plan.Plan) ([]byte, error) {
 	for _, section := range instructions.Of(p, t, true) {
 		for _, item := range section.Items {
 			row := &p.Rows[item.First]
-			lines = append(lines, []string{string(row.Section), strconv.Itoa(row.N), string(row.Kind), string(row.Side), item.Text, strconv.Itoa(row.Stitches), row.Colour, row.Note})
+			lines = append(lines, []string{string(row.Section), strconv.Itoa(row.N), string(row.Kind), string(row.Side), item.Text,
+				strconv.Itoa(row.Stitches), row.Colour, row.Note})
 		}
 	}
 	return export.Table(lines)
@@ -292,14 +294,16 @@ func openFile(c call[FileText]) (Opened, error) {
 			return o, document.Faults{{Field: "rows", Message: fmt.Sprintf("this plan cannot be knitted as it stands: %s", faults[0])}}
 		}
 		if !p.HasDesign() {
-			return o, document.Faults{{Field: "design", Message: "this plan says nothing of the design it was made from; only that can be put into the basket"}}
+			return o, document.Faults{{Field: "design",
+				Message: "this plan says nothing of the design it was made from; only that can be put into the basket"}}
 		}
 		o.Name, o.Kind, o.Rows = p.Design.Name, "plan", len(p.Rows)
 		if text, err = json.Marshal(&p.Design); err != nil {
 			return o, err
 		}
 	default:
-		return o, document.Faults{{Field: "format", Message: fmt.Sprintf("read %.40q; a file has %q or %q", head.Format, design.Format, plan.Format)}}
+		return o, document.Faults{{Field: "format",
+			Message: fmt.Sprintf("read %.40q; a file has %q or %q", head.Format, design.Format, plan.Format)}}
 	}
 	return o, json.Unmarshal(text, &o.Draft.Design)
 }

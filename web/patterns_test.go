@@ -20,7 +20,8 @@ func TestFilesOfASock(t *testing.T) {
 	a := start(t, "")
 	path, _ := a.onNeedles()
 	for file, has := range map[string]string{
-		"pattern.pdf": "%PDF-", "pattern.txt": "ABBREVIATIONS", "design.json": `"acorn-step.design"`, "plan.json": `"acorn-step.plan"`, "rows.csv": "section,row,kind,side,worked", "drawing.svg": "<svg ",
+		"pattern.pdf": "%PDF-", "pattern.txt": "ABBREVIATIONS", "design.json": `"acorn-step.design"`, "plan.json": `"acorn-step.plan"`,
+		"rows.csv": "section,row,kind,side,worked", "drawing.svg": "<svg ",
 	} {
 		r := a.do("GET", path+"/files/"+file, "")
 		assert.Equal(t, 200, r.status, file)
@@ -53,7 +54,8 @@ func TestFilesOfASock(t *testing.T) {
 func TestFilesThatAreNoneOfOurs(t *testing.T) {
 	a := start(t, "")
 	for text, says := range map[string]string{
-		"milk": "no JSON", `{"format":"scarf"}`: "scarf", `{"format":"acorn-step.design","version":1}`: "is required", `{"format":"acorn-step.plan","version":1}`: "is required", "": "no JSON",
+		"milk": "no JSON", `{"format":"scarf"}`: "scarf", `{"format":"acorn-step.design","version":1}`: "is required",
+		`{"format":"acorn-step.plan","version":1}`: "is required", "": "no JSON",
 		`{"format":"acorn-step.plan","version":1,"summary":{},"rows":[{"id":"toe-1","section":"toe","n":1,"kind":"round","side":"RS","ops":[["k",4]],"stitches":4}]}`: "cannot be knitted",
 	} {
 		body, err := json.Marshal(web.FileText{Text: text})
@@ -64,11 +66,13 @@ func TestFilesThatAreNoneOfOurs(t *testing.T) {
 	}
 }
 
-// An archive brings a sock into another basket with its plans and all that happened; twice changes nothing, and one that differs comes in beside it.
+// An archive brings a sock into another basket with its plans and all that happened; twice changes nothing, and one
+// that differs comes in beside it.
 func TestAnArchiveGoesToAnotherBasket(t *testing.T) {
 	a, b := start(t, ""), start(t, "")
 	path, _ := a.onNeedles()
-	require.Equal(t, 200, a.do("POST", path+"/events", say(event("a", 1, `"kind":"row","row":0`), event("b", 2, `"kind":"note","row":1,"text":"clouds, then stars"`))).status)
+	require.Equal(t, 200, a.do("POST", path+"/events",
+		say(event("a", 1, `"kind":"row","row":0`), event("b", 2, `"kind":"note","row":1,"text":"clouds, then stars"`))).status)
 	packed := a.do("GET", path+"/files/archive.zip?dates=1", "").text
 	take := func(text string) web.Imported {
 		r := b.do("POST", "/api/archive", text)
@@ -142,8 +146,9 @@ func TestWhatIsGivenAwayKeepsCautions(t *testing.T) {
 	assert.Contains(t, r.text, "U+0007, which cannot be printed")
 }
 
-// A sock in the bin comes back with its archive; where the archive differs from it, it comes in beside, and it is said where the other lies. A name of
-// 120 letters has room for being a copy. Of a basket what can come comes, and the rest is named.
+// A sock in the bin comes back with its archive; where the archive differs from it, it comes in beside, and it is
+// said where the other lies. A name of 120 letters has room for being a copy. Of a basket what can come comes, and
+// the rest is named.
 func TestWhatCanComeComes(t *testing.T) {
 	a := start(t, "")
 	path, v := a.onNeedles()
@@ -169,7 +174,8 @@ func TestWhatCanComeComes(t *testing.T) {
 	assert.Equal(t, 404, a.do("GET", path, "").status)
 
 	var long basket.Sock
-	a.do("POST", "/api/socks", `{"name":"`+strings.Repeat("n", basket.MaxName)+`","wearer":"","unit":"cm","draft":`+isoldeDraft+`}`).into(t, &long)
+	a.do("POST", "/api/socks", `{"name":"`+strings.Repeat("n", basket.MaxName)+`","wearer":"","unit":"cm","draft":`+isoldeDraft+
+		`}`).into(t, &long)
 	of := "/api/socks/" + long.ID
 	text := a.do("GET", of+"/files/archive.zip", "").text
 	require.Equal(t, 200, a.do("POST", of+"/knit", "").status)

@@ -8,7 +8,8 @@ import (
 	"github.com/gin-gonic/gin"
 )
 
-// behindProxy says whether a request came through the proxy that the program was told of: only one on this machine, or in its own network, is believed.
+// behindProxy says whether a request came through the proxy that the program was told of: only one on this machine,
+// or in its own network, is believed.
 func (s *server) behindProxy(c *gin.Context) bool {
 	if !s.Proxy {
 		return false
@@ -46,8 +47,9 @@ func (s *server) base(c *gin.Context) string {
 	}
 }
 
-// cookieName tells the cookies of programs apart that a browser reaches under one name at different ports: the port is the one at which this
-// question came in, since one program may answer at two, at one of them only until every page has moved to the other.
+// cookieName tells the cookies of programs apart that a browser reaches under one name at different ports: the port
+// is the one at which this question came in, since one program may answer at two, at one of them only until every
+// page has moved to the other.
 func cookieName(c *gin.Context, name string) string {
 	at, is := c.Request.Context().Value(http.LocalAddrContextKey).(net.Addr)
 	if !is {
@@ -72,6 +74,7 @@ func (s *server) cookie(c *gin.Context, name string) (string, bool) {
 
 func (s *server) setCookie(c *gin.Context, name, value string, seconds int) {
 	http.SetCookie(c.Writer, &http.Cookie{
-		Name: cookieName(c, name), Value: value, Path: "/", MaxAge: seconds, HttpOnly: true, SameSite: http.SameSiteStrictMode, Secure: s.secure(c),
+		Name: cookieName(c, name), Value: value, Path: "/", MaxAge: seconds, HttpOnly: true, SameSite: http.SameSiteStrictMode,
+		Secure: s.secure(c),
 	})
 }

@@ -19,7 +19,8 @@ import (
 // standing is a clock that stands: how long a machine takes over a passphrase decides nothing.
 func standing() time.Time { return time.Date(2026, 11, 30, 21, 0, 0, 0, time.UTC) }
 
-// Behind a proxy each who guesses is slowed by themselves, whatever they write before the address that the proxy saw; cookies are for https.
+// Behind a proxy each who guesses is slowed by themselves, whatever they write before the address that the proxy
+// saw; cookies are for https.
 func TestBehindAProxy(t *testing.T) {
 	h := handler(t, web.Options{Passphrase: "first light", Proxy: true, Names: []string{"socks.example"}, Now: standing})
 	try := func(from, passphrase string) *httptest.ResponseRecorder {
@@ -57,8 +58,8 @@ func TestBehindAProxy(t *testing.T) {
 	assert.Equal(t, 429, recorder.Code)
 }
 
-// What was bounded is still seen to be encrypted; a program that answers at two addresses names its cookies by where the question came in, so that a page that is
-// open at the one it has left stays logged in there.
+// What was bounded is still seen to be encrypted; a program that answers at two addresses names its cookies by
+// where the question came in, so that a page that is open at the one it has left stays logged in there.
 func TestTwoAddressesOfOneProgram(t *testing.T) {
 	h := handler(t, web.Options{Passphrase: "first light"})
 	certified := httptest.NewTLSServer(nil)
@@ -72,7 +73,8 @@ func TestTwoAddressesOfOneProgram(t *testing.T) {
 			scheme = "https://"
 			client.Transport.(*http.Transport).ForceAttemptHTTP2 = true
 		}
-		answer, err := client.Post(scheme+listener.Addr().String()+"/api/session", "application/json", strings.NewReader(`{"passphrase":"first light"}`))
+		answer, err := client.Post(scheme+listener.Addr().String()+"/api/session", "application/json",
+			strings.NewReader(`{"passphrase":"first light"}`))
 		require.NoError(t, err)
 		_ = answer.Body.Close()
 		require.Equal(t, 200, answer.StatusCode)
@@ -88,8 +90,8 @@ func TestTwoAddressesOfOneProgram(t *testing.T) {
 	}
 }
 
-// One stranger opens so many connections and no more, the others are closed unread; headers that are too long are refused; and six plans of which only half was
-// sent keep nobody else's from being worked out.
+// One stranger opens so many connections and no more, the others are closed unread; headers that are too long are
+// refused; and six plans of which only half was sent keep nobody else's from being worked out.
 func TestStrangersHaveTheirShare(t *testing.T) {
 	listener, err := net.Listen("tcp", "127.0.0.1:0")
 	require.NoError(t, err)

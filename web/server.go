@@ -37,7 +37,8 @@ type Keeper interface {
 	Check(ctx context.Context) error
 	// Identity names what is kept; it changes when a copy is put in its place, which knows of nothing after a moment; zero for none.
 	Identity(ctx context.Context) (id string, knows time.Time, err error)
-	// Trouble says in a sentence what hinders the file when an error came from that, and whether its disk is full; otherwise the text is empty.
+	// Trouble says in a sentence what hinders the file when an error came from that, and whether its disk is full;
+	// otherwise the text is empty.
 	Trouble(err error) (text string, full bool)
 }
 
@@ -115,7 +116,8 @@ func New(o Options) (http.Handler, error) {
 	if err != nil {
 		return nil, err
 	}
-	s := &server{Options: o, gate: gate, shelf: shelf, passes: newPasses(o.Now), heavy: room, prints: printed, drawings: drawn, tables: semaphore.NewWeighted(int64(2 * runtime.GOMAXPROCS(0)))}
+	s := &server{Options: o, gate: gate, shelf: shelf, passes: newPasses(o.Now), heavy: room, prints: printed, drawings: drawn,
+		tables: semaphore.NewWeighted(int64(2 * runtime.GOMAXPROCS(0)))}
 	pages := newPages(o.Interface)
 	kept, err := keptHere(&o)
 	if err != nil {
@@ -160,7 +162,8 @@ func (s *server) health(c *gin.Context) {
 	c.JSON(http.StatusOK, Health{"ok", s.Release})
 }
 
-// Serve answers on the listener until the context ends, and then lets running requests finish; with https where it is told how, nil for plain http.
+// Serve answers on the listener until the context ends, and then lets running requests finish; with https where it
+// is told how, nil for plain http.
 func Serve(ctx context.Context, listener net.Listener, secure *tls.Config, handler http.Handler) error {
 	server := &http.Server{
 		Handler: handler, ReadTimeout: readTimeout, WriteTimeout: writeTimeout,

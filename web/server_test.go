@@ -45,7 +45,9 @@ func startWith(t *testing.T, passphrase, scale string) api {
 	require.NoError(t, err)
 	t.Cleanup(func() { _ = store.Close() })
 	handler, err := web.New(web.Options{
-		Basket: store, Feet: store, Swatches: store, Logbook: store, Discards: store, Importer: store, Shares: store, Keeper: store, Log: slog.New(slog.DiscardHandler), Release: "test", Passphrase: passphrase, Scale: scale, Now: time.Now, Names: []string{"attic"},
+		Basket: store, Feet: store, Swatches: store, Logbook: store, Discards: store, Importer: store, Shares: store, Keeper: store,
+		Log: slog.New(slog.DiscardHandler), Release: "test", Passphrase: passphrase, Scale: scale, Now: time.Now,
+		Names: []string{"attic"},
 		Interface: fstest.MapFS{
 			"index.html":    {Data: []byte(`<meta name="csp-nonce" content="__NONCE__">`)},
 			"assets/app.js": {Data: []byte(strings.Repeat("knit();", 500))},
@@ -327,7 +329,8 @@ func TestWrongTriesAreSlowedDown(t *testing.T) {
 	h := handler(t, web.Options{Passphrase: "first light", Now: standing})
 	try := func(passphrase string) *httptest.ResponseRecorder {
 		answer := httptest.NewRecorder()
-		h.ServeHTTP(answer, httptest.NewRequest("POST", "http://localhost/api/session", strings.NewReader(`{"passphrase":"`+passphrase+`"}`)))
+		h.ServeHTTP(answer, httptest.NewRequest("POST", "http://localhost/api/session",
+			strings.NewReader(`{"passphrase":"`+passphrase+`"}`)))
 		return answer
 	}
 	for range 3 {
@@ -420,7 +423,8 @@ func TestTheBasketComesInParts(t *testing.T) {
 	assert.Equal(t, 1, all)
 	_, all = part("find=sunniva")
 	assert.Equal(t, 7, all, "a wearer is found too")
-	for query, says := range map[string]string{"limit=9999": "at most 100", "from=-1": "at most 100", "from=two": "expected a whole number"} {
+	for query, says := range map[string]string{"limit=9999": "at most 100", "from=-1": "at most 100",
+		"from=two": "expected a whole number"} {
 		r := a.do("GET", "/api/socks?"+query, "")
 		assert.Equal(t, 422, r.status, query)
 		assert.Contains(t, r.text, says)

@@ -109,7 +109,8 @@ func (s *server) listSocks(c call[SocksQuestion]) (SockList, error) {
 		q.Limit = mostSocks
 	}
 	if q.From < 0 || q.Limit < 1 || q.Limit > mostSocks {
-		return SockList{}, document.Faults{{Field: "limit", Message: fmt.Sprintf("read %d socks from %d on; at most %d are answered at once", q.Limit, q.From, mostSocks)}}
+		return SockList{}, document.Faults{{Field: "limit",
+			Message: fmt.Sprintf("read %d socks from %d on; at most %d are answered at once", q.Limit, q.From, mostSocks)}}
 	}
 	socks, all, err := s.Basket.Page(c, basket.Page{From: q.From, Limit: q.Limit, Find: q.Find, Practice: q.Practice == 1})
 	if err != nil {
@@ -154,7 +155,8 @@ func (s *server) addSock(c call[NewSock]) (basket.Sock, error) {
 	if err != nil {
 		return basket.Sock{}, err
 	}
-	sock, err := s.digested(c, basket.Sock{Name: q.Name, Wearer: q.Wearer, Draft: q.Draft, Notes: q.Notes, Foot: q.Foot, Swatch: q.Swatch}, unit)
+	sock, err := s.digested(c, basket.Sock{Name: q.Name, Wearer: q.Wearer, Draft: q.Draft, Notes: q.Notes, Foot: q.Foot,
+		Swatch: q.Swatch}, unit)
 	if err == nil {
 		sock, err = s.Basket.Add(c, sock)
 	}
@@ -170,7 +172,8 @@ func (s *server) saveSock(c call[SaveSock]) (basket.Sock, error) {
 	if err != nil {
 		return basket.Sock{}, err
 	}
-	sock, err := s.digested(c, basket.Sock{ID: c.ID, Revision: q.Revision, Name: q.Name, Wearer: q.Wearer, Draft: q.Draft, Notes: q.Notes, Foot: q.Foot, Swatch: q.Swatch}, unit)
+	sock, err := s.digested(c, basket.Sock{ID: c.ID, Revision: q.Revision, Name: q.Name, Wearer: q.Wearer, Draft: q.Draft, Notes: q.Notes,
+		Foot: q.Foot, Swatch: q.Swatch}, unit)
 	if err == nil {
 		sock, err = s.Basket.Save(c, sock)
 	}

@@ -34,7 +34,8 @@ func (s *server) strayed(c context.Context, o *onNeedles, strays []logbook.Stray
 	for sock := 1; sock <= 2; sock++ {
 		var last *logbook.Stray
 		for i := range strays {
-			if of := &strays[i]; of.Sock == sock && (last == nil || of.Version > last.Version || of.Version == last.Version && of.Rows > last.Rows) {
+			if of := &strays[i]; of.Sock == sock &&
+				(last == nil || of.Version > last.Version || of.Version == last.Version && of.Rows > last.Rows) {
 				last = of
 			}
 		}
@@ -57,7 +58,8 @@ func (s *server) strayedFrom(c context.Context, o *onNeedles, last *logbook.Stra
 	q.Next, q.AlikeNext = names(o.Edition, q.Row), names(o.Edition, q.Alike)
 	old, err := s.Logbook.Edition(c, o.id, last.Version)
 	if errors.Is(err, knitting.ErrNoRows) {
-		q.Text = fmt.Sprintf("Rows of the %s sock were ticked by a plan of which only the counts are left. Which row comes next?", []string{"", "first", "second"}[last.Sock])
+		q.Text = fmt.Sprintf("Rows of the %s sock were ticked by a plan of which only the counts are left. Which row comes next?",
+			[]string{"", "first", "second"}[last.Sock])
 		return q, nil
 	}
 	if err != nil {
@@ -90,7 +92,8 @@ func (s *server) placeAt(c call[ReplanQuestion], o *onNeedles, version, sock, ro
 		return err
 	}
 	_, err = s.Logbook.AddEvents(c, o.id, []logbook.Event{{
-		ID: fmt.Sprintf("placed-%s-%d-%d", o.id, version, sock), Device: "acornstep", Clock: fresh.clock + 1, At: s.Now().UnixMilli(), Kind: logbook.Placed, Version: version, Sock: sock, Row: row,
+		ID: fmt.Sprintf("placed-%s-%d-%d", o.id, version, sock), Device: "acornstep", Clock: fresh.clock + 1, At: s.Now().UnixMilli(),
+		Kind: logbook.Placed, Version: version, Sock: sock, Row: row,
 	}})
 	return err
 }

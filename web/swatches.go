@@ -168,7 +168,8 @@ func (q *NewYarn) yarn(id string) (swatch.Yarn, error) {
 	if err != nil {
 		faults.Add("ball_m", "%s", err)
 	}
-	y := swatch.Yarn{ID: id, Revision: q.Revision, Name: q.Name, Grams: number(&faults, "ball_g", q.Grams), Metres: metres, Fibre: q.Fibre, Note: q.Note}
+	y := swatch.Yarn{ID: id, Revision: q.Revision, Name: q.Name, Grams: number(&faults, "ball_g", q.Grams), Metres: metres,
+		Fibre: q.Fibre, Note: q.Note}
 	if len(faults) == 0 {
 		faults = y.Validate()
 	}

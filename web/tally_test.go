@@ -72,7 +72,8 @@ func TestScrapsAndStripesOverTheWire(t *testing.T) {
 		own := part.Section == "foot" || part.Section == "leg"
 		assert.Equal(t, !own, part.Contrast, part.Section)
 	}
-	heard := a.heard(path, event("a", 1, `"kind":"weigh","row":0,"grams":12,"text":"toe"`), event("b", 2, `"kind":"stripes","row":0,"length_mm":8210,"text":"after the grey"`))
+	heard := a.heard(path, event("a", 1, `"kind":"weigh","row":0,"grams":12,"text":"toe"`),
+		event("b", 2, `"kind":"stripes","row":0,"length_mm":8210,"text":"after the grey"`))
 	assert.True(t, scrap(t, heard.Tally, "toe").Weighed)
 	assert.False(t, scrap(t, heard.Tally, "heel").Weighed)
 	require.NotNil(t, heard.Tally.Stripes)
@@ -108,7 +109,8 @@ func TestHowFarASockIs(t *testing.T) {
 	a.heard(path, event("b", 2, fmt.Sprintf(`"kind":"row","row":%d`, len(v.Rows)-1)))
 	p = progress()
 	assert.Equal(t, []any{2, "cast_on", 100}, []any{p.Sock, p.Section, p.LeftPct}, "then the second sock")
-	second := fmt.Sprintf(`{"id":"c","device":"phone","clock":3,"at_ms":1795000000000,"version":1,"sock":2,"kind":"row","row":%d}`, len(v.Rows)-1)
+	second := fmt.Sprintf(`{"id":"c","device":"phone","clock":3,"at_ms":1795000000000,"version":1,"sock":2,"kind":"row","row":%d}`,
+		len(v.Rows)-1)
 	a.heard(path, second)
 	assert.Zero(t, progress().Sock, "both are off the needles")
 	assert.Equal(t, 404, a.do("GET", "/api/socks/nobody/progress", "").status)
@@ -122,7 +124,8 @@ func TestTheHeelsPlaceOverTheWire(t *testing.T) {
 	ask := func(toHeel string) reply {
 		return a.do("POST", path+"/replan", fmt.Sprintf(`{"version":1,"happened":{"row":%d,"other_row":9999},"to_heel":%q,"unit":"cm","accept":false}`, rowOf(t, v, "foot-31"), toHeel))
 	}
-	require.Equal(t, 200, a.do("POST", path+"/events", say(strings.Replace(event("s", 1, `"kind":"row","row":2`), `"sock":1`, `"sock":2`, 1))).status)
+	require.Equal(t, 200, a.do("POST", path+"/events",
+		say(strings.Replace(event("s", 1, `"kind":"row","row":2`), `"sock":1`, `"sock":2`, 1))).status)
 	var proposal replan.Proposal
 	ask("6.6").into(t, &proposal)
 	assert.Contains(t, proposal.Text, "6 fewer rounds before the heel")

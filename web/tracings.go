@@ -74,7 +74,8 @@ func (s *server) addTracing(c call[NewTracing]) (WearerView, error) {
 		if f.found == nil {
 			continue
 		}
-		m := feet.Measurement{Side: feet.Side(q.Side), What: f.what, Length: f.found.Length.Tenth(), On: day.Date(q.MeasuredOn), Source: "tracing", Uncertainty: f.found.Uncertainty.Tenth()}
+		m := feet.Measurement{Side: feet.Side(q.Side), What: f.what, Length: f.found.Length.Tenth(), On: day.Date(q.MeasuredOn),
+			Source: "tracing", Uncertainty: f.found.Uncertainty.Tenth()}
 		faults := m.Validate(measure.Centimetres)
 		s.notToCome(&faults, m.On)
 		if err := faults.Err(); err != nil {

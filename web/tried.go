@@ -76,7 +76,8 @@ func measuredRounds(q TriedQuestion, p *plan.Plan, sock *knit.Sock) (float64, er
 	}
 	planned := sock.Toe.Length + sock.Gauge.Height(float64(p.Rows[q.Row-1].N))
 	if off := float64(long/planned) - 1; off < -mostOff || off > mostOff {
-		return 0, document.Faults{{Field: "length", Message: fmt.Sprintf("read %s; after this row it is about %s", unit.Show(long), unit.Show(planned))}}
+		return 0, document.Faults{{Field: "length",
+			Message: fmt.Sprintf("read %s; after this row it is about %s", unit.Show(long), unit.Show(planned))}}
 	}
 	return sock.Gauge.Rounds * float64(planned/long), nil
 }

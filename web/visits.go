@@ -65,7 +65,8 @@ func hashOf(token string) string {
 // begin lets a device in and gives it its token.
 func (g *guests) begin(c *gin.Context) string {
 	token, now := rand.Text(), g.now()
-	v := visit.Visit{Hash: hashOf(token), Key: g.key, Device: deviceOf(c.Request.UserAgent()), Began: now, Seen: now, Ends: now.Add(sessionLasts)}
+	v := visit.Visit{Hash: hashOf(token), Key: g.key, Device: deviceOf(c.Request.UserAgent()), Began: now, Seen: now,
+		Ends: now.Add(sessionLasts)}
 	g.mu.Lock()
 	g.here[v.Hash] = v
 	var over []string

@@ -59,7 +59,8 @@ func runCertificate(args []string, s streams) error {
 	at := func(name string) string { return filepath.Join(*folder, name) }
 	fmt.Fprintf(s.out, "A certificate for %s, good until %s.\n", strings.Join(names, ", "), c.NotAfter.Format(time.DateOnly))
 	fmt.Fprintf(s.out, "Start the program with --tls-cert %s --tls-key %s\n", at(houseCert), at(houseKey))
-	fmt.Fprintf(s.out, "Have each phone trust %s, once: docs/certificate.md says how. Keep %s to yourself.\n", at(authorityCert), at(authorityKey))
+	fmt.Fprintf(s.out, "Have each phone trust %s, once: docs/certificate.md says how. Keep %s to yourself.\n", at(authorityCert),
+		at(authorityKey))
 	return nil
 }
 
@@ -99,7 +100,8 @@ func certify(folder string, names []string, now time.Time) (*x509.Certificate, e
 	if _, err := c.Verify(x509.VerifyOptions{Roots: roots, CurrentTime: now}); err != nil {
 		return nil, fmt.Errorf("the authority in %s does not vouch for %s: name another folder to make a new one, which every phone then has to trust anew: %w", folder, strings.Join(names, ", "), err)
 	}
-	return c, errors.Join(writeKey(filepath.Join(folder, houseKey), own), writePEM(filepath.Join(folder, houseCert), "CERTIFICATE", signed, 0o644))
+	return c, errors.Join(writeKey(filepath.Join(folder, houseKey), own),
+		writePEM(filepath.Join(folder, houseCert), "CERTIFICATE", signed, 0o644))
 }
 
 func readAuthority(folder string) (*x509.Certificate, *ecdsa.PrivateKey, error) {
@@ -123,10 +125,12 @@ func newAuthority(folder string, names []string, now time.Time) (*x509.Certifica
 	}
 	hosts, addresses := sortOut(names)
 	template := &x509.Certificate{
-		SerialNumber: serial(), Subject: pkix.Name{CommonName: "Acorn Step at home " + now.Format(time.DateOnly), Organization: []string{"Acorn Step"}},
+		SerialNumber: serial(), Subject: pkix.Name{CommonName: "Acorn Step at home " + now.Format(time.DateOnly),
+			Organization: []string{"Acorn Step"}},
 		NotBefore: now.Add(-time.Hour), NotAfter: now.Add(authorityLasts),
 		IsCA: true, BasicConstraintsValid: true, MaxPathLenZero: true, KeyUsage: x509.KeyUsageCertSign | x509.KeyUsageCRLSign,
-		PermittedDNSDomainsCritical: true, PermittedDNSDomains: append([]string{"localhost", "local", "home.arpa", "lan", "internal"}, hosts...), PermittedIPRanges: privateRanges(),
+		PermittedDNSDomainsCritical: true, PermittedDNSDomains: append([]string{"localhost", "local", "home.arpa", "lan", "internal"},
+			hosts...), PermittedIPRanges: privateRanges(),
 	}
 	for _, a := range addresses {
 		if !slices.ContainsFunc(template.PermittedIPRanges, func(r *net.IPNet) bool { return r.Contains(a) }) {
@@ -138,13 +142,15 @@ func newAuthority(folder string, names []string, now time.Time) (*x509.Certifica
 		return nil, nil, err
 	}
 	c, err := x509.ParseCertificate(signed)
-	return c, key, errors.Join(err, writeKey(filepath.Join(folder, authorityKey), key), writePEM(filepath.Join(folder, authorityCert), "CERTIFICATE", signed, 0o644))
+	return c, key, errors.Join(err, writeKey(filepath.Join(folder, authorityKey), key),
+		writePEM(filepath.Join(folder, authorityCert), "CERTIFICATE", signed, 0o644))
 }
 
 // privateRanges are the addresses of machines and houses.
 func privateRanges() []*net.IPNet {
 	var list []*net.IPNet
-	for _, text := range []string{"127.0.0.0/8", "10.0.0.0/8", "172.16.0.0/12", "192.168.0.0/16", "169.254.0.0/16", "100.64.0.0/10", "::1/128", "fc00::/7", "fe80::/10"} {
+	for _, text := range []string{"127.0.0.0/8", "10.0.0.0/8", "172.16.0.0/12", "192.168.0.0/16", "169.254.0.0/16", "100.64.0.0/10",
+		"::1/128", "fc00::/7", "fe80::/10"} {
 		if _, r, err := net.ParseCIDR(text); err == nil {
 			list = append(list, r)
 		}

@@ -88,7 +88,8 @@ func TestServingRefusesHalfACertificate(t *testing.T) {
 		"is for a program that has": {"--moved-from", "127.0.0.1:0"},
 		"--tls-cert: ":              {"--tls-cert", "none", "--tls-key", "none"},
 	} {
-		status, _, errs := call("", append([]string{"serve", "--listen", "127.0.0.1:0", "--db", filepath.Join(t.TempDir(), "socks.db")}, args...)...)
+		status, _, errs := call("", append([]string{"serve", "--listen", "127.0.0.1:0", "--db", filepath.Join(t.TempDir(), "socks.db")},
+			args...)...)
 		assert.Equal(t, 1, status)
 		assert.Contains(t, errs, want)
 	}

@@ -74,7 +74,8 @@ func runPedal(args []string, s streams) error {
 	if err != nil {
 		return err
 	}
-	p := pedal{client: &http.Client{Jar: jar, Timeout: 10 * time.Second}, server: strings.TrimRight(*address, "/"), sock: *sock, device: "pedal-" + rand.Text()[:8]}
+	p := pedal{client: &http.Client{Jar: jar, Timeout: 10 * time.Second}, server: strings.TrimRight(*address, "/"), sock: *sock,
+		device: "pedal-" + rand.Text()[:8]}
 	if secret := os.Getenv(passphraseVariable); secret != "" {
 		if err := p.post("/api/session", web.Login{Passphrase: secret}, nil); err != nil {
 			return err
@@ -111,7 +112,8 @@ func (p *pedal) press() (string, error) {
 		version = max(version, e.Version)
 	}
 	row := heard.Tally.Book.Places[0].Row
-	e := logbook.Event{ID: rand.Text(), Device: p.device, Clock: heard.Tally.Book.Clock + 1, At: time.Now().UnixMilli(), Kind: logbook.RowDone, Version: version, Sock: 1, Row: row}
+	e := logbook.Event{ID: rand.Text(), Device: p.device, Clock: heard.Tally.Book.Clock + 1, At: time.Now().UnixMilli(),
+		Kind: logbook.RowDone, Version: version, Sock: 1, Row: row}
 	return e.String(), p.post(path, web.NewEvents{Events: []logbook.Event{e}}, nil)
 }
 

@@ -28,7 +28,8 @@ func running(t *testing.T) *house {
 	folder := t.TempDir()
 	h := &house{data: filepath.Join(folder, "socks.db"), folder: filepath.Join(folder, "copies"), log: slog.New(slog.DiscardHandler)}
 	h.open = func(store *sqlite.Store) (http.Handler, error) {
-		return web.New(web.Options{Basket: store, Feet: store, Swatches: store, Logbook: store, Keeper: store, Visits: store, Discards: store, Importer: store, Shares: store,
+		return web.New(web.Options{Basket: store, Feet: store, Swatches: store, Logbook: store, Keeper: store, Visits: store,
+			Discards: store, Importer: store, Shares: store,
 			Copies: h, Hold: h.hold, Passphrase: "first light", Interface: fstest.MapFS{}, Log: h.log, Now: time.Now})
 	}
 	store, err := sqlite.Open(t.Context(), h.data, time.Now)
@@ -110,7 +111,8 @@ func TestACopyIsRestoredThroughTheRunningProgram(t *testing.T) {
 func TestACopyThatCannotBeMadeIsTold(t *testing.T) {
 	h := running(t)
 	cookies := h.asks(t, "POST", "/api/session", strings.NewReader(`{"passphrase":"first light"}`), nil).Result().Cookies()
-	r := h.asks(t, "POST", "/api/socks", strings.NewReader(`{"name":"Roof","wearer":"","unit":"cm","draft":{"design":{},"entries":{}}}`), cookies)
+	r := h.asks(t, "POST", "/api/socks", strings.NewReader(`{"name":"Roof","wearer":"","unit":"cm","draft":{"design":{},"entries":{}}}`),
+		cookies)
 	require.Equal(t, 201, r.Code)
 	require.NoError(t, os.WriteFile(h.folder, nil, 0o600), "a file lies where the folder should be")
 	h.keepNow(t.Context())
@@ -159,7 +161,8 @@ func TestARestoreWaitsForNoSlowLine(t *testing.T) {
 	assert.NotEqual(t, was, is)
 	assert.NotEmpty(t, list.Header().Get("Acorn-Step-Knows"))
 	for store, status := range map[string]int{was: 412, is: 201} {
-		request := httptest.NewRequest("POST", "http://localhost/api/socks", strings.NewReader(`{"name":"Roof","wearer":"","unit":"cm","draft":{"design":{},"entries":{}}}`))
+		request := httptest.NewRequest("POST", "http://localhost/api/socks",
+			strings.NewReader(`{"name":"Roof","wearer":"","unit":"cm","draft":{"design":{},"entries":{}}}`))
 		request.Header.Set("Acorn-Step-Store", store)
 		for _, c := range cookies {
 			request.AddCookie(c)

@@ -167,7 +167,8 @@ func TestOtherAddressesNeedAPassphrase(t *testing.T) {
 	assert.Contains(t, errs, "at least 8")
 }
 
-// The pattern of a design and of its plan is the same; the words of the instructions stand in explain too, and what is no form is refused.
+// The pattern of a design and of its plan is the same; the words of the instructions stand in explain too, and what
+// is no form is refused.
 func TestThePatternFromTheCommandLine(t *testing.T) {
 	status, text, errs := call(isolde, "pattern")
 	require.Equal(t, 0, status, errs)

@@ -32,7 +32,8 @@ func runPattern(args []string, s streams) error {
 	for _, c := range []struct {
 		flag, read string
 		allowed    []string
-	}{{"form", *form, []string{"pdf", "text"}}, {"paper", *paper, pdf.Papers}, {"rows", *rows, []string{"repeats", "every"}}, {"unit", *unit, []string{"cm", "in"}}} {
+	}{{"form", *form, []string{"pdf", "text"}}, {"paper", *paper, pdf.Papers}, {"rows", *rows, []string{"repeats", "every"}},
+		{"unit", *unit, []string{"cm", "in"}}} {
 		if err := oneOf(c.flag, c.read, c.allowed); err != nil {
 			return err
 		}

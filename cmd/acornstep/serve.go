@@ -130,10 +130,12 @@ func serve(f serveFlags, s streams, fill func(context.Context, *sqlite.Store) er
 		return err
 	}
 	if f.movedFrom != "" && !isLoopback(f.movedFrom) && passphrase == "" {
-		return fmt.Errorf("listening on %s lets other devices in: give a passphrase with --passphrase-file or %s", f.movedFrom, passphraseVariable)
+		return fmt.Errorf("listening on %s lets other devices in: give a passphrase with --passphrase-file or %s", f.movedFrom,
+			passphraseVariable)
 	}
 	if !isLoopback(f.address) && passphrase == "" {
-		return fmt.Errorf("listening on %s lets other devices in: give a passphrase with --passphrase-file or %s", f.address, passphraseVariable)
+		return fmt.Errorf("listening on %s lets other devices in: give a passphrase with --passphrase-file or %s", f.address,
+			passphraseVariable)
 	}
 	named := len(splitNames(f.names)) > 0 || f.proxy
 	if named && passphrase == "" {
@@ -177,7 +179,9 @@ func serve(f serveFlags, s streams, fill func(context.Context, *sqlite.Store) er
 	var places []string
 	h.open = func(store *sqlite.Store) (http.Handler, error) {
 		return web.New(web.Options{
-			Basket: store, Feet: store, Swatches: store, Logbook: store, Keeper: store, Visits: store, Discards: store, Importer: store, Shares: store, Copies: h, Hold: h.hold, Addresses: func() []string { return places }, Interface: ui.Files(), Log: log, Release: version, Passphrase: passphrase, Names: splitNames(f.names), Proxy: f.proxy, Scale: f.scale, Now: time.Now,
+			Basket: store, Feet: store, Swatches: store, Logbook: store, Keeper: store, Visits: store, Discards: store, Importer: store,
+			Shares: store, Copies: h, Hold: h.hold, Addresses: func() []string { return places }, Interface: ui.Files(), Log: log,
+			Release: version, Passphrase: passphrase, Names: splitNames(f.names), Proxy: f.proxy, Scale: f.scale, Now: time.Now,
 		})
 	}
 	if err := h.settle(store); err != nil {
@@ -194,7 +198,8 @@ func serve(f serveFlags, s streams, fill func(context.Context, *sqlite.Store) er
 		h.keep(ctx)
 	}()
 	places = reachable(listener.Addr().String(), f.tlsCert != "", splitNames(f.names))
-	fmt.Fprintf(s.out, "Acorn Step is at %s\nYour socks are in %s. Stop with Ctrl-C.\n", strings.Join(places, "\n                 "), f.db)
+	fmt.Fprintf(s.out, "Acorn Step is at %s\nYour socks are in %s. Stop with Ctrl-C.\n", strings.Join(places, "\n                 "),
+		f.db)
 	serving, running := errgroup.WithContext(ctx)
 	serving.Go(func() error { return web.Serve(running, listener, secure, h) })
 	if f.movedFrom != "" {

@@ -124,7 +124,8 @@ func drawn(t *testing.T) string {
 		if len(on) > 0 {
 			stands = strings.Join(on, ", ")
 		}
-		fmt.Fprintf(&b, "\n**sock/%s**: %s. *Stands on %s.*\n\n| room | |\n|---|---|\n", storey, synopsis(t, filepath.Join(core, storey)), stands)
+		fmt.Fprintf(&b, "\n**sock/%s**: %s. *Stands on %s.*\n\n| room | |\n|---|---|\n", storey, synopsis(t, filepath.Join(core, storey)),
+			stands)
 		for _, room := range rooms(t, storey) {
 			fmt.Fprintf(&b, "| `%s` | %s |\n", room, synopsis(t, filepath.Join(core, storey, room)))
 		}

@@ -51,12 +51,14 @@ func TestEveryOperationHasASymbol(t *testing.T) {
 	}
 }
 
-// A chart has in each row as many cells as there are stitches, and what its row did stands in them: read back, the increases and decreases come out.
+// A chart has in each row as many cells as there are stitches, and what its row did stands in them: read back, the
+// increases and decreases come out.
 func TestChartsAreTheRows(t *testing.T) {
 	rapid.Check(t, func(t *rapid.T) {
 		pick := func(name string, from ...string) string { return rapid.SampledFrom(from).Draw(t, name) }
 		p, traced, list := charts(t, fmt.Sprintf(`,"toe":{"kind":%q},"heel":{"kind":%q,"turn":%q,"share":%s},"leg":{"height_mm":%d,"pattern":%q}`,
-			pick("toe", design.Registered("toe.kind")...), pick("heel", design.Registered("heel.kind")...), pick("turn", design.Registered("heel.turn")...),
+			pick("toe", design.Registered("toe.kind")...), pick("heel", design.Registered("heel.kind")...),
+			pick("turn", design.Registered("heel.turn")...),
 			pick("share", "0.5", "0.6"), rapid.IntRange(100, 150).Draw(t, "leg"), pick("pattern", "stockinette", "dew_lace")))
 		if p == nil {
 			t.Skip("stopped")

@@ -35,7 +35,8 @@ const (
 type Link struct {
 	From, To int32
 	Kind     Kind
-	// Right and Above are where To lies from From in flat cloth seen from inside, in mm: along the row, in the order of the needles, and up.
+	// Right and Above are where To lies from From in flat cloth seen from inside, in mm: along the row, in the
+	// order of the needles, and up.
 	Right, Above float64
 	// Quarters of a turn, from right to above, by which the cloth of To is turned against that of From; 0 except for an Edge.
 	Quarters int8

@@ -40,8 +40,10 @@ func TestASockIsOnePieceWithOneOpening(t *testing.T) {
 	rapid.Check(t, func(t *rapid.T) {
 		pick := func(name string, from ...string) string { return rapid.SampledFrom(from).Draw(t, name) }
 		c, _, ok := clothOf(t, fmt.Sprintf(`,"stitches":%d,"toe":{"kind":%q,"increase":%q},"heel":{"kind":%q,"turn":%q,"share":%g},"corner":{"method":%q,"pick_up":%d},"leg":{"pattern":%q,"height_mm":%d}`,
-			4*rapid.IntRange(13, 20).Draw(t, "quarter"), pick("toe", design.Registered("toe.kind")...), pick("increase", "kfb", "kfb_mirrored", "m1"),
-			pick("heel", design.Registered("heel.kind")...), pick("turn", design.Registered("heel.turn")...), rapid.SampledFrom([]float64{0.5, 0.6, 0.7}).Draw(t, "share"),
+			4*rapid.IntRange(13, 20).Draw(t, "quarter"), pick("toe", design.Registered("toe.kind")...),
+			pick("increase", "kfb", "kfb_mirrored", "m1"),
+			pick("heel", design.Registered("heel.kind")...), pick("turn", design.Registered("heel.turn")...),
+			rapid.SampledFrom([]float64{0.5, 0.6, 0.7}).Draw(t, "share"),
 			pick("corner", design.Registered("corner.method")...), rapid.IntRange(0, 1).Draw(t, "pick up"),
 			pick("leg", "stockinette", "rib_2x2", "dew_lace", "eyelet_cable"), rapid.IntRange(100, 140).Draw(t, "height")))
 		if !ok {
@@ -104,12 +106,15 @@ func TestASockHalfDone(t *testing.T) {
 	})
 }
 
-// By hand: a plain stitch is 3.125 mm wide and 2.27 mm high; a decrease leans half a stitch to each side; a loop picked up hangs beside the edge.
+// By hand: a plain stitch is 3.125 mm wide and 2.27 mm high; a decrease leans half a stitch to each side; a loop
+// picked up hangs beside the edge.
 func TestLinksByHand(t *testing.T) {
 	rows := []needle.Row{
-		{ID: "cast_on-1", Section: needle.CastOn, Kind: needle.FlatRow, Side: needle.RS, Ops: needle.Ops{{Code: needle.CO, N: 8}}, Stitches: 8},
+		{ID: "cast_on-1", Section: needle.CastOn, Kind: needle.FlatRow, Side: needle.RS, Ops: needle.Ops{{Code: needle.CO, N: 8}},
+			Stitches: 8},
 		{ID: "toe-1", Section: needle.Toe, Kind: needle.Round, Side: needle.RS, Ops: needle.Ops{{Code: needle.K, N: 8}}, Stitches: 8},
-		{ID: "foot-1", Section: needle.Foot, Kind: needle.Round, Side: needle.RS, Ops: needle.Ops{{Code: needle.K, N: 2}, {Code: needle.K2tog, N: 1}, {Code: needle.K, N: 4}}, Stitches: 7},
+		{ID: "foot-1", Section: needle.Foot, Kind: needle.Round, Side: needle.RS,
+			Ops: needle.Ops{{Code: needle.K, N: 2}, {Code: needle.K2tog, N: 1}, {Code: needle.K, N: 4}}, Stitches: 7},
 	}
 	by, err := trace.Of(rows)
 	require.NoError(t, err)

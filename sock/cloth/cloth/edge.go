@@ -28,7 +28,8 @@ type edge struct {
 	// begun is where this row's first loop stands; none before it.
 	begun int32
 	front float64 // how far up the front the last round lies
-	// turned: the work was turned, so that the next row begins a side. tail is the loop behind its first one, start the side between both.
+	// turned: the work was turned, so that the next row begins a side. tail is the loop behind its first one, start
+	// the side between both.
 	turned bool
 	tail   int32
 	start  []int32
@@ -101,7 +102,8 @@ func (e *edge) begin() {
 	e.lower, e.upper = append(e.lower[:0], behind), append(e.upper[:0], behind)
 }
 
-// ahead gives the loops of the needles in the order of the work; none at the end of a line, and after the last of a ring the first that was made.
+// ahead gives the loops of the needles in the order of the work; none at the end of a line, and after the last of a
+// ring the first that was made.
 func (e *edge) ahead() int32 {
 	n := len(e.ring)
 	if e.open && (e.flip && e.at == 0 || !e.flip && e.at == n) {
@@ -203,7 +205,8 @@ func (e *edge) make(takes, makes, k int) int32 {
 		}
 		below := &e.cloth.Loops[from-1]
 		l.level = max(l.level, below.level+1+below.slips)
-		e.cloth.Links = append(e.cloth.Links, Link{from - 1, id, Up, aside(k, makes) - aside(at, takes), float64(1+below.slips) * s.high, 0})
+		e.cloth.Links = append(e.cloth.Links, Link{from - 1, id, Up, aside(k, makes) - aside(at, takes), float64(1+below.slips) * s.high,
+			0})
 	}
 	e.cloth.Loops[id] = l
 	return id

@@ -47,7 +47,8 @@ func Apart(list []Picture) [][]Place {
 			return 1
 		}
 		slices.SortStableFunc(own, func(a, b sight) int {
-			return cmp.Or(cmp.Compare(counted(a), counted(b)), cmp.Compare(math.Hypot(float64(a.x), float64(a.y)), math.Hypot(float64(b.x), float64(b.y))))
+			return cmp.Or(cmp.Compare(counted(a), counted(b)),
+				cmp.Compare(math.Hypot(float64(a.x), float64(a.y)), math.Hypot(float64(b.x), float64(b.y))))
 		})
 		for _, s := range own {
 			at := Place{(float64(s.x)/2 + p.yarn) * Unit, (above + float64(s.y)/2) * Unit}

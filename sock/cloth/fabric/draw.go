@@ -83,7 +83,8 @@ func (b *builder) stitch(c *Cell) {
 // secondOfBar says whether a stitch is the one of a pair out of one stitch that has the bar below it.
 func (b *builder) secondOfBar(stitch int32) bool {
 	s := &b.f.Stitches[stitch]
-	return stitch > 0 && len(s.Below) == 1 && b.f.Stitches[stitch-1].Code == s.Code && len(b.f.Stitches[stitch-1].Below) == 1 && b.f.Stitches[stitch-1].Below[0] == s.Below[0]
+	return stitch > 0 && len(s.Below) == 1 && b.f.Stitches[stitch-1].Code == s.Code && len(b.f.Stitches[stitch-1].Below) == 1 &&
+		b.f.Stitches[stitch-1].Below[0] == s.Below[0]
 }
 
 // left strokes what rows left on a stitch without working it.

@@ -42,8 +42,8 @@ type Stitch struct {
 	Below, Above []int32
 	// Before and After are its neighbours along the yarn.
 	Before, After int32
-	// Slips are the rows in which it was slipped, Wraps those in which the yarn went round its foot, Legs those that pulled it up to two legs,
-	// Pins those in which a pin was hung behind it.
+	// Slips are the rows in which it was slipped, Wraps those in which the yarn went round its foot, Legs those
+	// that pulled it up to two legs, Pins those in which a pin was hung behind it.
 	Slips, Wraps, Legs, Pins []int32
 	// Colour is its yarn, named as the row that made it names it.
 	Colour string

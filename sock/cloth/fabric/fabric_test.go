@@ -30,14 +30,17 @@ func fabricOf(t require.TestingT, fields string) (*plan.Plan, *Fabric) {
 func anyFabric(t *rapid.T) (*plan.Plan, *Fabric) {
 	pick := func(name string, from ...string) string { return rapid.SampledFrom(from).Draw(t, name) }
 	return fabricOf(t, fmt.Sprintf(`,"toe":{"kind":%q,"increase":%q},"heel":{"kind":%q,"turn":%q},"leg":{"height_mm":%d,"pattern":%q}`,
-		pick("toe", design.Registered("toe.kind")...), pick("increase", "kfb", "kfb_mirrored", "m1"), pick("heel", design.Registered("heel.kind")...),
-		pick("turn", design.Registered("heel.turn")...), rapid.IntRange(100, 150).Draw(t, "leg"), pick("pattern", "stockinette", "rib_2x2", "dew_lace", "seed_stitch")))
+		pick("toe", design.Registered("toe.kind")...), pick("increase", "kfb", "kfb_mirrored", "m1"),
+		pick("heel", design.Registered("heel.kind")...),
+		pick("turn", design.Registered("heel.turn")...), rapid.IntRange(100, 150).Draw(t, "leg"),
+		pick("pattern", "stockinette", "rib_2x2", "dew_lace", "seed_stitch")))
 }
 
 // begins says whether an operation makes a stitch out of nothing.
 func begins(c needle.Code) bool { return c.Takes() == 0 }
 
-// Every stitch hangs on others or begins, is worked, bound off or still on a needle, and its neighbours along the yarn agree that it is theirs.
+// Every stitch hangs on others or begins, is worked, bound off or still on a needle, and its neighbours along the
+// yarn agree that it is theirs.
 func TestEveryStitchHangsOnOthers(t *testing.T) {
 	rapid.Check(t, func(t *rapid.T) {
 		p, f := anyFabric(t)
@@ -85,7 +88,8 @@ func readBack(c *Cell, seen, worked needle.Side) (purl bool) {
 	return (face == Bump) != (worked == needle.WS)
 }
 
-// The picture is true to the rows: read back stitch by stitch it gives knits and purls as they were worked, in their order, from either side.
+// The picture is true to the rows: read back stitch by stitch it gives knits and purls as they were worked, in
+// their order, from either side.
 func TestAPictureIsReadBackIntoRows(t *testing.T) {
 	rapid.Check(t, func(t *rapid.T) {
 		p, f := anyFabric(t)
@@ -152,8 +156,9 @@ func featuresOf(t *testing.T, fields, id string, side needle.Side) map[string]in
 	return seen
 }
 
-// Before heel row 9 seven double stitches were made, three of them, in rows 3, 5 and 7, at the side from which row 9 goes: those lie within eleven stitches of the yarn.
-// Each style leaves its own mark, and a flap leaves slipped stitches.
+// Before heel row 9 seven double stitches were made, three of them, in rows 3, 5 and 7, at the side from which row
+// 9 goes: those lie within eleven stitches of the yarn. Each style leaves its own mark, and a flap leaves slipped
+// stitches.
 func TestWhatCanBeReadInTheFabric(t *testing.T) {
 	assert.Equal(t, 3, featuresOf(t, "", "heel-9", needle.RS)["double"])
 	assert.Equal(t, 4, featuresOf(t, `,"heel":{"turn":"wrap"}`, "heel-9", needle.RS)["wrap"])

@@ -128,7 +128,8 @@ func TestDepthIsTheWayOut(t *testing.T) {
 	})
 }
 
-// By hand: a foot of 250 mm with usual girths bends in front of the ankle at about six tenths of its length, and its ankle lies behind that.
+// By hand: a foot of 250 mm with usual girths bends in front of the ankle at about six tenths of its length, and
+// its ankle lies behind that.
 func TestAUsualFoot(t *testing.T) {
 	f := Of(&design.Foot{Length: 250, BallGirth: 235, ToeDepth: 50, HeelDiagonal: 324, AnkleGirth: 235}, Left, 120)
 	at, _ := f.Station("heel")

@@ -76,7 +76,8 @@ func (f *Foot) girths(m *design.Foot) curve {
 	if m.CalfGirth != nil && m.CalfHeight != nil {
 		calfRound = float64(*m.CalfGirth)
 	}
-	return newCurve(f.along(), []float64{ToesShare * ball, ball, ArchShare * ball, float64(m.HeelDiagonal), float64(m.AnkleGirth), calfRound})
+	return newCurve(f.along(), []float64{ToesShare * ball, ball, ArchShare * ball, float64(m.HeelDiagonal), float64(m.AnkleGirth),
+		calfRound})
 }
 
 // along are the places in their order.
@@ -102,7 +103,8 @@ func (f *Foot) profile(girth *curve, up struct{ ankle, calf float64 }) profile {
 	return profile{newCurve(infront, before), behind, newCurve(at, above), newCurve(at, below)}
 }
 
-// slice is the one at a length, of a girth. Before the toes begin it looks like theirs; behind, its depth is given, and its width follows from its girth.
+// slice is the one at a length, of a girth. Before the toes begin it looks like theirs; behind, its depth is given,
+// and its width follows from its girth.
 func (f *Foot) slice(at, girth float64, seen *profile) ring {
 	s := slice{looks[0].depth, seen.square.of(at), seen.flat.of(at)}
 	back := seen.behind.of(at)

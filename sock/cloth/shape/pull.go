@@ -101,7 +101,8 @@ func PullOf(w *worn.Worn, t *trace.Trace, limit func(row *needle.Row) float64, e
 			}
 			taken[cell] = true
 			s := stretches[i]
-			p.Spots = append(p.Spots, Spot{at, t.Rows[w.Cloth.Loops[i].Row].ID, percent(s.Around), percent(s.Along), words[i], nearest(w, i)})
+			p.Spots = append(p.Spots, Spot{at, t.Rows[w.Cloth.Loops[i].Row].ID, percent(s.Around), percent(s.Along), words[i],
+				nearest(w, i)})
 		}
 	}
 	return p

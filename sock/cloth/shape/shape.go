@@ -78,7 +78,8 @@ func Of(w *worn.Worn, t *trace.Trace, colours []string) Shape {
 	return s
 }
 
-// In gives the rows of a section of the sock, the first first, a line each: one that changes its colour is one line here, and of one that is seen in two places the longer.
+// In gives the rows of a section of the sock, the first first, a line each: one that changes its colour is one line
+// here, and of one that is seen in two places the longer.
 func (s *Shape) In(section needle.Section) []Line {
 	var list []Line
 	for _, line := range s.Lines {

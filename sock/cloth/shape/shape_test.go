@@ -31,7 +31,8 @@ func wornOf(t require.TestingT, fields string) (*worn.Worn, *trace.Trace, *knit.
 	return w, by, s
 }
 
-// Every round of foot, leg and cuff is one line from the front to the back; the sock is as long as the foot, and the rows of each section follow each other up.
+// Every round of foot, leg and cuff is one line from the front to the back; the sock is as long as the foot, and
+// the rows of each section follow each other up.
 func TestEveryRoundIsSeenOnce(t *testing.T) {
 	w, by, _ := wornOf(t, "")
 	drawn := Of(w, by, Colours(by, nil, 0))
@@ -139,7 +140,8 @@ func TestWords(t *testing.T) {
 	}
 }
 
-// By hand: a stitch of 10 mm of yarn in a yarn of 50 and 30 mm of two colours: five stitches of the first, three of the second, and so on round and round.
+// By hand: a stitch of 10 mm of yarn in a yarn of 50 and 30 mm of two colours: five stitches of the first, three of
+// the second, and so on round and round.
 func TestAYarnThatStripesByItself(t *testing.T) {
 	_, by, _ := wornOf(t, "")
 	list := Colours(by, []measure.Length{50, 30}, 10)

@@ -83,7 +83,8 @@ func (s *sight) from(run []int32) *needle.Row {
 	return &s.trace.Rows[s.worn.Cloth.Loops[slices.Min(run)].Row]
 }
 
-// apart says whether two loops that were made one after the other do not lie beside each other, such as those before and after a turn over the instep.
+// apart says whether two loops that were made one after the other do not lie beside each other, such as those
+// before and after a turn over the instep.
 func (s *sight) apart(a, b int) bool {
 	const stitches = 8
 	p, q := s.worn.Places[a], s.worn.Places[b]

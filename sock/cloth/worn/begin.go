@@ -117,7 +117,8 @@ func (c *cloud) onLeg() float64 {
 	return leg / math.Max(all, 1)
 }
 
-// way tells how far along the foot a place is that lies so far along its skin from the tip on: over the instep and up the shin, or along the sole and up behind the heel.
+// way tells how far along the foot a place is that lies so far along its skin from the tip on: over the instep and
+// up the shin, or along the sole and up behind the heel.
 type way struct {
 	step float64
 	far  []float64
@@ -193,7 +194,8 @@ func (n *net) behindHeel(cos, sin []float64) (far []float64, heel float64) {
 	return far, heel
 }
 
-// farFrom is how far each knot is through the cloth, over knots that may be gone over, when one begins at some that are so far already; infinite where no link leads.
+// farFrom is how far each knot is through the cloth, over knots that may be gone over, when one begins at some that
+// are so far already; infinite where no link leads.
 func (n *net) farFrom(begins func(i int32) (far float64, ok bool), over func(i int32) bool) []float64 {
 	far := make([]float64, len(n.mass))
 	var queue []int32

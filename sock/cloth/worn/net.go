@@ -57,7 +57,8 @@ type net struct {
 	ends  []end
 	// beside are the neighbours to the left, right, below and above in the same piece of cloth.
 	beside [][4]int32
-	// bends says, for left and right and for below and above, whether the cloth bends at a knot, at the one before it and at the one after it.
+	// bends says, for left and right and for below and above, whether the cloth bends at a knot, at the one before
+	// it and at the one after it.
 	bends [][2]uint8
 
 	// facets are its triangles, clockwise from outside, and cell twice the area at rest of a usual one.
@@ -77,7 +78,8 @@ type end struct {
 
 // known is what the rows tell of the place of a knot.
 type known struct {
-	// cos and sin are its direction round the foot, added up over its loops that are of whole rounds; front how far up the front of the sock they lie, rounds how many they are.
+	// cos and sin are its direction round the foot, added up over its loops that are of whole rounds; front how far
+	// up the front of the sock they lie, rounds how many they are.
 	cos, sin, front, rounds float64
 	// top, toe and foot are how many of its loops are on the needles, before the first whole round, and of whole rounds of the foot.
 	top, toe, foot float64
@@ -302,13 +304,17 @@ func (n *net) joined(h *net) []link {
 		j := i
 		for ; j < len(list) && list[j].from == list[i].from; j++ {
 		}
-		slices.SortStableFunc(list[i:j], func(a, b link) int { return cmp.Or(cmp.Compare(a.to, b.to), cmp.Compare(a.quarters&3, b.quarters&3)) })
+		slices.SortStableFunc(list[i:j], func(a, b link) int {
+			return cmp.Or(cmp.Compare(a.to, b.to),
+				cmp.Compare(a.quarters&3, b.quarters&3))
+		})
 		i = j
 	}
 	return alike(list)
 }
 
-// between is a link as the knots of a coarser net have it, from the lower number to the higher one; ok is false for one within a knot, and for what is too short to tell a direction.
+// between is a link as the knots of a coarser net have it, from the lower number to the higher one; ok is false for
+// one within a knot, and for what is too short to tell a direction.
 func (l link) between(h *net) (_ link, ok bool) {
 	a, b := h.into[l.from], h.into[l.to]
 	if a == b {

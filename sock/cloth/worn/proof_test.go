@@ -8,7 +8,8 @@ import (
 	"pgregory.net/rapid"
 )
 
-// Three hundred socks of any kind on any foot settle without a hole, outside the foot, and hardly any of the cloth upside down; the worst is told.
+// Three hundred socks of any kind on any foot settle without a hole, outside the foot, and hardly any of the cloth
+// upside down; the worst is told.
 func TestThreeHundredSocksSettle(t *testing.T) {
 	worst, which, n := 0.0, "", 0
 	for seed := 0; n < 300; seed++ {

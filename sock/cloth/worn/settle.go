@@ -284,7 +284,8 @@ func (c *cloud) touch(i int, to *vec) {
 
 // refined is the finer net in space: each knot where its pair is, moved as the cloth lies there.
 func (c *cloud) refined(fine *net) *cloud {
-	f := &cloud{net: fine, foot: c.foot, hand: c.hand, worn: c.worn, place: make([]vec, len(fine.mass)), skin: make([]contact, len(fine.mass))}
+	f := &cloud{net: fine, foot: c.foot, hand: c.hand, worn: c.worn, place: make([]vec, len(fine.mass)),
+		skin: make([]contact, len(fine.mass))}
 	frames := framesOf(c.net, c.place)
 	for i := range f.place {
 		k := c.into[i]

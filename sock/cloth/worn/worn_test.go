@@ -48,9 +48,11 @@ func wornOf(t testing.TB, fields string, care Care) (*Worn, *knit.Sock) {
 
 // A tube that nothing wears finds its gauge again, however it was thrown down: 48 stitches of 3.125 mm round, 40 rounds of 2.27 mm high.
 func TestATubeReturnsItsGauge(t *testing.T) {
-	rows := []needle.Row{{ID: "cast_on-1", Section: needle.CastOn, Kind: needle.FlatRow, Side: needle.RS, Ops: needle.Ops{{Code: needle.CO, N: 48}}, Stitches: 48}}
+	rows := []needle.Row{{ID: "cast_on-1", Section: needle.CastOn, Kind: needle.FlatRow, Side: needle.RS,
+		Ops: needle.Ops{{Code: needle.CO, N: 48}}, Stitches: 48}}
 	for i := range 40 {
-		rows = append(rows, needle.Row{ID: fmt.Sprintf("foot-%d", i+1), Section: needle.Foot, N: i + 1, Kind: needle.Round, Side: needle.RS, Ops: needle.Ops{{Code: needle.K, N: 48}}, Stitches: 48})
+		rows = append(rows, needle.Row{ID: fmt.Sprintf("foot-%d", i+1), Section: needle.Foot, N: i + 1, Kind: needle.Round,
+			Side: needle.RS, Ops: needle.Ops{{Code: needle.K, N: 48}}, Stitches: 48})
 	}
 	by, err := trace.Of(rows)
 	require.NoError(t, err)
@@ -99,7 +101,8 @@ func TestTheClothAgreesWithTheFormulas(t *testing.T) {
 		`"heel":{"kind":"short_row","share":0.6}`, `"heel":{"kind":"short_row","share":0.65}`, `"heel":{"kind":"short_row","share":0.7}`,
 		`"heel":{"kind":"short_row","turns_per_side":8}`, `"heel":{"kind":"short_row","turns_per_side":13}`,
 		`"leg":{"pattern":"rib_2x2","instep_pattern":"rib_2x2"}`, `"leg":{"pattern":"rib_1x1","instep_pattern":"rib_1x1"}`,
-		`"foot":{"length_mm":225,"ball_girth_mm":212}`, `"foot":{"length_mm":280,"ball_girth_mm":262,"ankle_girth_mm":248}`, `"foot":{"length_mm":310,"ball_girth_mm":285}`,
+		`"foot":{"length_mm":225,"ball_girth_mm":212}`, `"foot":{"length_mm":280,"ball_girth_mm":262,"ankle_girth_mm":248}`,
+		`"foot":{"length_mm":310,"ball_girth_mm":285}`,
 	} {
 		tape, formula := places(t, fields, Fine)
 		for name, want := range formula {
@@ -123,7 +126,8 @@ func TestAFlapIsAsLongAsItsRows(t *testing.T) {
 	assert.InDelta(t, 100*(float64(heel.Foot)/rows-1), tape["heel"], 2)
 }
 
-// A tight heel shares its strain with the leg and the instep beside it, which a formula of one line does not know: the tighter the line, the more of it the cloth takes off.
+// A tight heel shares its strain with the leg and the instep beside it, which a formula of one line does not know:
+// the tighter the line, the more of it the cloth takes off.
 func TestATightHeelSharesItsStrain(t *testing.T) {
 	garter, formula := places(t, `"heel":{"kind":"short_row","fabric":"garter"}`, Fine)
 	assert.InDelta(t, 35, formula["heel"], 0.5)
@@ -145,7 +149,8 @@ func TestHeelsDifferAsKnittersKnow(t *testing.T) {
 	assert.Less(t, heel(`"heel":{"kind":"short_row","share":0.7}`), usual-3)
 }
 
-// Halving the mesh changes no girth by a point: a sock of which only the net of half the stitches settled measures like one of which every loop did.
+// Halving the mesh changes no girth by a point: a sock of which only the net of half the stitches settled measures
+// like one of which every loop did.
 func TestHalvingTheMeshChangesLittle(t *testing.T) {
 	const Half Care = 99
 	stepsOf[Half] = steps{on: stepsOf[Fine].on, worn: stepsOf[Fine].worn, between: 60, last: 0}
@@ -178,7 +183,8 @@ func TestASockOfTheFootsOwnSizeIsSlack(t *testing.T) {
 	}
 }
 
-// torn is how many times its length at rest no link gets: a plain loop gives about three times, the corner of a square toe, where two edges meet, a little more.
+// torn is how many times its length at rest no link gets: a plain loop gives about three times, the corner of a
+// square toe, where two edges meet, a little more.
 const torn = 4.5
 
 // The cloth lies on the foot and not in it, no part of it is torn out, and hardly any lies upside down.
@@ -213,9 +219,12 @@ func anySock(t *rapid.T) string {
 	pick := func(name string, from ...string) string { return rapid.SampledFrom(from).Draw(t, name) }
 	long := rapid.IntRange(110, 300).Draw(t, "length")
 	return fmt.Sprintf(`"foot":{"length_mm":%d,"ball_girth_mm":%.0f,"heel_diagonal_mm":%.0f},"toe":{"kind":%q},"heel":{"kind":%q,"turn":%q,"share":%g},"leg":{"pattern":%q,"height_mm":%d}`,
-		long, float64(long)*rapid.Float64Range(0.88, 1.02).Draw(t, "ball"), float64(long)*rapid.Float64Range(1.24, 1.36).Draw(t, "diagonal"),
-		pick("toe", design.Registered("toe.kind")...), pick("heel", design.Registered("heel.kind")...), pick("turn", design.Registered("heel.turn")...),
-		rapid.SampledFrom([]float64{0.5, 0.6, 0.7}).Draw(t, "share"), pick("pattern", "stockinette", "rib_2x2", "dew_lace"), rapid.IntRange(30, 160).Draw(t, "leg"))
+		long, float64(long)*rapid.Float64Range(0.88, 1.02).Draw(t, "ball"),
+		float64(long)*rapid.Float64Range(1.24, 1.36).Draw(t, "diagonal"),
+		pick("toe", design.Registered("toe.kind")...), pick("heel", design.Registered("heel.kind")...),
+		pick("turn", design.Registered("heel.turn")...),
+		rapid.SampledFrom([]float64{0.5, 0.6, 0.7}).Draw(t, "share"), pick("pattern", "stockinette", "rib_2x2", "dew_lace"),
+		rapid.IntRange(30, 160).Draw(t, "leg"))
 }
 
 // canBe says whether the fields give a sock at all.
@@ -246,7 +255,8 @@ func TestEveryHeelAndToeSettles(t *testing.T) {
 	}
 }
 
-// Seen from outside a round runs to the left: from the wearer's left over the front of the leg. So on the left side, seen with the toes at the left, each loop lies before the last one.
+// Seen from outside a round runs to the left: from the wearer's left over the front of the leg. So on the left
+// side, seen with the toes at the left, each loop lies before the last one.
 func TestARoundRunsToTheLeft(t *testing.T) {
 	for _, fields := range []string{``, `"mirror":true`} {
 		w, _ := wornOf(t, fields, Rough)
@@ -267,7 +277,8 @@ func TestARoundRunsToTheLeft(t *testing.T) {
 	}
 }
 
-// The square of a garter toe slants over the toes: its live stitches lie on the outer half of the instep, on the left foot and, mirrored, on the right one.
+// The square of a garter toe slants over the toes: its live stitches lie on the outer half of the instep, on the
+// left foot and, mirrored, on the right one.
 func TestASquareToeIsMirrored(t *testing.T) {
 	outward := func(fields string) float64 {
 		s, by := knitted(t, fields)

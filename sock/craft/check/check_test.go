@@ -91,7 +91,8 @@ func TestNeedlesAndGroupsAddUp(t *testing.T) {
 	foot.From = 0
 	heel := row(t, p, "heel-5")
 	heel.OnNeedles = []int{33, 35}
-	assert.Equal(t, "heel-5: on_needles says [33 35], but the stitches lie [34 34]: a row moves none to another needle", first(check.Plan(p)))
+	assert.Equal(t, "heel-5: on_needles says [33 35], but the stitches lie [34 34]: a row moves none to another needle",
+		first(check.Plan(p)))
 	assert.Empty(t, check.Kept(p))
 	heel.OnNeedles = []int{34, 34}
 	row(t, p, "heel-5").Groups = []int{2, 32}
@@ -102,7 +103,8 @@ func TestNeedlesAndGroupsAddUp(t *testing.T) {
 
 // What the rows say of themselves is the summary, whoever writes it.
 func TestTheSummaryFollowsFromTheRows(t *testing.T) {
-	for _, more := range []string{"", `,"heel":{"kind":"flap_under"}`, `,"heel":{"kind":"gusset_turn"},"toe":{"kind":"garter_square"}`, `,"toe":{"kind":"short_row"},"heel":{"share":0.6,"turn":"pinned"}`} {
+	for _, more := range []string{"", `,"heel":{"kind":"flap_under"}`, `,"heel":{"kind":"gusset_turn"},"toe":{"kind":"garter_square"}`,
+		`,"toe":{"kind":"short_row"},"heel":{"share":0.6,"turn":"pinned"}`} {
 		p := planOf(t, more)
 		said := p.Summary
 		p.Summary = plan.Summary{GussetIncreases: said.GussetIncreases}

@@ -59,7 +59,8 @@ func (c *columns) see(r *replay, i int) {
 	row, design := &r.plan.Rows[i], &r.plan.Design
 	p := pattern.Find(design.Leg.InstepPattern, design.Patterns)
 	crosses := row.Section == needle.Foot || row.Section == needle.Heel || row.Section == needle.Gusset || row.Section == needle.Leg
-	if p == nil || p.Plain() || len(p.Rounds) > 1 || !crosses || row.Section == needle.Leg && design.Leg.Pattern != p.Name || r.machine.Stitches() != r.machine.Count() {
+	if p == nil || p.Plain() || len(p.Rounds) > 1 || !crosses || row.Section == needle.Leg && design.Leg.Pattern != p.Name ||
+		r.machine.Stitches() != r.machine.Count() {
 		return
 	}
 	if len(c.faces) != r.instep {
@@ -106,7 +107,8 @@ func (c *columns) see(r *replay, i int) {
 				shown = bump
 			}
 			if c.begun && had != unknown && shown != had {
-				r.fault(row, "stitch %d of the instep shows another face than in the rounds below: its column does not go straight up", last+1)
+				r.fault(row, "stitch %d of the instep shows another face than in the rounds below: its column does not go straight up",
+					last+1)
 				return
 			}
 			if c.begun {
@@ -178,7 +180,8 @@ func (r *replay) moves(i int) {
 		return
 	}
 	before := &r.plan.Rows[i-1]
-	if len(before.OnNeedles) != len(row.OnNeedles) || (before.From > 0) != (row.From > 0) || r.machine.Count() == 0 || before.Section == needle.CastOn {
+	if len(before.OnNeedles) != len(row.OnNeedles) || (before.From > 0) != (row.From > 0) || r.machine.Count() == 0 ||
+		before.Section == needle.CastOn {
 		return
 	}
 	made, moved := 0, 0
@@ -193,7 +196,8 @@ func (r *replay) moves(i int) {
 		moved += max(on-lie[n], lie[n]-on)
 	}
 	if moved > 2*made {
-		r.fault(row, "on_needles says %v, but the stitches lie %v: a row moves none to another needle", row.OnNeedles, lie[:len(row.OnNeedles)])
+		r.fault(row, "on_needles says %v, but the stitches lie %v: a row moves none to another needle", row.OnNeedles,
+			lie[:len(row.OnNeedles)])
 	}
 }
 
@@ -211,7 +215,8 @@ func (r *replay) onNeedles(row *needle.Row) {
 			r.fault(row, "on_needles adds up to %d, %d loops are on the needles", sum, r.machine.Count())
 		}
 		if n, loops := len(row.OnNeedles), r.machine.Count(); n > mostNeedles || row.From > loops || row.From < -loops {
-			r.fault(row, "on_needles has %d needles from loop %d on; possible are up to %d, and a loop that is there", n, row.From, mostNeedles)
+			r.fault(row, "on_needles has %d needles from loop %d on; possible are up to %d, and a loop that is there", n, row.From,
+				mostNeedles)
 		}
 	}
 	if n := len(row.Groups); n != 0 && n != 3 {
@@ -229,6 +234,7 @@ func (r *replay) onNeedles(row *needle.Row) {
 	r.loops = now.Loops[:cap(now.Loops)]
 	found, some := r.fingers.After(row, now, r.machine.LoopsBefore(r.instep))
 	if len(row.Groups) == 3 && some && !slices.Equal(row.Groups, found.List()) {
-		r.miscounted = append(r.miscounted, &needle.Fault{Row: row.ID, Op: -1, Text: fmt.Sprintf("groups says %v, the fingers find %v", row.Groups, found.List())})
+		r.miscounted = append(r.miscounted, &needle.Fault{Row: row.ID, Op: -1,
+			Text: fmt.Sprintf("groups says %v, the fingers find %v", row.Groups, found.List())})
 	}
 }

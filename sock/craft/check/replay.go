@@ -34,7 +34,9 @@ func prove(p *plan.Plan, strict bool) []*needle.Fault {
 }
 
 func newReplay(p *plan.Plan) *replay {
-	return &replay{plan: p, ids: make(map[string]bool, len(p.Rows)), facts: facts{rows: make(map[needle.Section]int, len(needle.Sections))}, places: map[int]turnPlace{}, fingers: fingers.New(p.Summary.ShortRowStitches())}
+	return &replay{plan: p, ids: make(map[string]bool, len(p.Rows)),
+		facts: facts{rows: make(map[needle.Section]int, len(needle.Sections))}, places: map[int]turnPlace{},
+		fingers: fingers.New(p.Summary.ShortRowStitches())}
 }
 
 // knit works all rows; it says whether every one of them can be worked.
@@ -177,7 +179,8 @@ func (r *replay) afterRow(i int) {
 	if r.settling != "" && row.Kind == needle.Round && row.Section != r.settling {
 		r.settling = ""
 		if doubles, overs, wraps, pins := r.machine.Unsettled(); doubles+overs+wraps+pins > 0 {
-			r.fault(row, "%d double stitches, %d yarn-overs, %d wraps and %d pins are left after the first round, expected none", doubles, overs, wraps, pins)
+			r.fault(row, "%d double stitches, %d yarn-overs, %d wraps and %d pins are left after the first round, expected none", doubles,
+				overs, wraps, pins)
 		}
 	}
 }

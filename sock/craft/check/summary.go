@@ -108,8 +108,10 @@ func (r *replay) proveSummary() {
 		said, is int
 	}{
 		{"cast_on_stitches", said.CastOnStitches, is.CastOnStitches}, {"foot_stitches", said.FootStitches, is.FootStitches},
-		{"toe_rounds", said.ToeRounds, is.ToeRounds}, {"foot_rounds", said.FootRounds, is.FootRounds}, {"heel_stitches", said.HeelStitches, is.HeelStitches},
-		{"leg_stitches", said.LegStitches, is.LegStitches}, {"leg_rounds", said.LegRounds, is.LegRounds}, {"cuff_rounds", said.CuffRounds, is.CuffRounds},
+		{"toe_rounds", said.ToeRounds, is.ToeRounds}, {"foot_rounds", said.FootRounds, is.FootRounds},
+		{"heel_stitches", said.HeelStitches, is.HeelStitches},
+		{"leg_stitches", said.LegStitches, is.LegStitches}, {"leg_rounds", said.LegRounds, is.LegRounds},
+		{"cuff_rounds", said.CuffRounds, is.CuffRounds},
 	} {
 		r.count(c.field, c.said, c.is)
 	}
@@ -118,7 +120,8 @@ func (r *replay) proveSummary() {
 		said, is *int
 	}{
 		{"increase_rounds", said.IncreaseRounds, is.IncreaseRounds}, {"gusset_increases", said.GussetIncreases, is.GussetIncreases},
-		{"heel_turns_per_side", said.HeelTurnsPerSide, is.HeelTurnsPerSide}, {"heel_centre_stitches", said.HeelCentreStitches, is.HeelCentreStitches},
+		{"heel_turns_per_side", said.HeelTurnsPerSide, is.HeelTurnsPerSide},
+		{"heel_centre_stitches", said.HeelCentreStitches, is.HeelCentreStitches},
 		{"flap_rows", said.FlapRows, is.FlapRows}, {"turn_stitches", said.TurnStitches, is.TurnStitches},
 		{"gusset_decrease_rounds", said.GussetDecreaseRounds, is.GussetDecreaseRounds},
 	} {

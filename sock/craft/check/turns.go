@@ -48,7 +48,8 @@ func (t *turnLists) add(row *needle.Row, m *needle.Machine, instep int) {
 
 func (t *turnLists) check(r *replay, row *needle.Row) {
 	if len(t.right) != len(t.wrong) {
-		r.fault(row, "the heel turns %d times on the right side and %d times on the wrong side, expected as many", len(t.right), len(t.wrong))
+		r.fault(row, "the heel turns %d times on the right side and %d times on the wrong side, expected as many", len(t.right),
+			len(t.wrong))
 		return
 	}
 	for i := range t.right {

@@ -36,7 +36,8 @@ func (s *Sock) changeBeforeHeel() int {
 	if change := s.Design.Ankle.Change; !s.instepPattern().Plain() && difference != 0 && (change == "before_heel" || change == "split") {
 		// Only the back may change, and only a heel that laps over finds its middle then.
 		if !s.heel().LapsOver() {
-			s.Checks.Say(verdict.OnAnkle, verdict.Note, "ankle_pattern", "The pattern on the instep keeps its stitches, and this heel takes as many: the count changes after the heel.")
+			s.Checks.Say(verdict.OnAnkle, verdict.Note, "ankle_pattern",
+				"The pattern on the instep keeps its stitches, and this heel takes as many: the count changes after the heel.")
 			return 0
 		}
 		if change == "split" {
@@ -134,7 +135,8 @@ func (s *Sock) keepColumns() {
 	take := func(list []change) {
 		for _, c := range list {
 			if !backTakes(back, c.stitches) {
-				s.Checks.Of(verdict.OnLength, "leg.instep_pattern", verdict.Stop, "instep_columns", "the pattern on the instep keeps its %d stitches, and the back cannot lose so many that %d are left for the leg. Choose a wider leg, or a plain instep.",
+				s.Checks.Of(verdict.OnLength, "leg.instep_pattern", verdict.Stop, "instep_columns",
+					"the pattern on the instep keeps its %d stitches, and the back cannot lose so many that %d are left for the leg. Choose a wider leg, or a plain instep.",
 					front, s.AnkleStitches)
 				return
 			}

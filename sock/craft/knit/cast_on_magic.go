@@ -4,7 +4,8 @@ package knit
 // needle 2 lie with the leading leg behind; begun from a twist, its first one
 // is already right.
 var magicCastOn = castOn{
-	about: About{Name: "magic", Label: "Magic, loops in turn", Said: "magic, loops in turn", Reason: "no seam, and nothing to tighten later", Term: "cast_on", Shows: []string{"co-magic", "co-magic-round", "co-magic-knot"}},
+	about: About{Name: "magic", Label: "Magic, loops in turn", Said: "magic, loops in turn",
+		Reason: "no seam, and nothing to tighten later", Term: "cast_on", Shows: []string{"co-magic", "co-magic-round", "co-magic-knot"}},
 	turned: func(s int, startLoop string) [][2]int {
 		switch startLoop {
 		case "twist":

@@ -19,7 +19,8 @@ type crossing struct {
 	onInstep bool
 }
 
-// panel says whether a column of a leg is ribbed; front of all its columns are the front, and those of the far half of the back are negative.
+// panel says whether a column of a leg is ribbed; front of all its columns are the front, and those of the far half
+// of the back are negative.
 type panel func(column, front, all int) bool
 
 // panels are where the rib of a leg can run, by name; all round is nil.

@@ -85,10 +85,12 @@ func (s *Sock) sizeCorner(rounds int) {
 	if plan.lastRound() > rounds {
 		plan.Gone = rounds - plan.PickUp + 1
 		if plan.Gone < 2 {
-			s.Checks.Say(verdict.OnCorners, verdict.Caution, "corner_no_room", "The leg is too short to pick up stitches at the corners of the heel and lose them again: close the holes with the tail instead.")
+			s.Checks.Say(verdict.OnCorners, verdict.Caution, "corner_no_room",
+				"The leg is too short to pick up stitches at the corners of the heel and lose them again: close the holes with the tail instead.")
 			return
 		}
-		s.Checks.Say(verdict.OnCorners, verdict.Caution, "corner_hold", "The leg has only %s, so the corner stitches go after %s instead of %d.",
+		s.Checks.Say(verdict.OnCorners, verdict.Caution, "corner_hold",
+			"The leg has only %s, so the corner stitches go after %s instead of %d.",
 			measure.Count(rounds, "round"), measure.Count(plan.Gone-1, "round"), corner.HoldRounds)
 	}
 	s.Corner = plan

@@ -2,9 +2,11 @@ package knit
 
 // cornerLift lifts one strand at each corner.
 var cornerLift = corner{
-	about:  About{Name: "lift", Label: "Lift one loop", Said: "lift one loop", Reason: "quick; tug it first", Term: "corner", Resets: cornerCounts, Shows: []string{"one-strand", "corner-gone"}},
-	after:  true,
-	made:   "At each corner find a strand that does not pull when you tug it, put the needle under it, two threads, and draw a loop through.",
-	lost:   "Each corner stitch goes together with the stitch before it.",
-	stands: "It is the last stitch of its needle.", standsWide: "It stands after the last stitch of the heel, and after the last that rested.",
+	about: About{Name: "lift", Label: "Lift one loop", Said: "lift one loop", Reason: "quick; tug it first", Term: "corner",
+		Resets: cornerCounts, Shows: []string{"one-strand", "corner-gone"}},
+	after:      true,
+	made:       "At each corner find a strand that does not pull when you tug it, put the needle under it, two threads, and draw a loop through.",
+	lost:       "Each corner stitch goes together with the stitch before it.",
+	stands:     "It is the last stitch of its needle.",
+	standsWide: "It stands after the last stitch of the heel, and after the last that rested.",
 }

@@ -61,7 +61,8 @@ func TestCornersByHand(t *testing.T) {
 	assert.Equal(t, "RS [k×34 pu×1 kds×1 k×33 pu×1] 70", rowText(rowNamed(t, lifted, "leg-1")))
 	assert.Equal(t, "RS [k×33 k2tog×1 k×33 k2tog×1] 68", rowText(rowNamed(t, lifted, "leg-2")))
 	wideLift := makePlan(t, with(`"corner":{"method":"lift"},"heel":{"stitches":38,"turn":"wrap"}`))
-	assert.Equal(t, "RS [k×2 pu×1 k×30 pu×1 k×36] 70", rowText(rowNamed(t, wideLift, "leg-1")), "after the heel's last and after the last that rests")
+	assert.Equal(t, "RS [k×2 pu×1 k×30 pu×1 k×36] 70", rowText(rowNamed(t, wideLift, "leg-1")),
+		"after the heel's last and after the last that rests")
 	assert.Equal(t, "RS [k×1 k2tog×1 k×29 k2tog×1 k×36] 68", rowText(rowNamed(t, wideLift, "leg-2")))
 
 	wrapped := makePlan(t, with(`"corner":{"method":"wrap_instep"},"heel":{"turn":"wrap"}`))
@@ -72,7 +73,8 @@ func TestCornersByHand(t *testing.T) {
 func TestCornersOfASockWithoutALeg(t *testing.T) {
 	for _, method := range []string{"outer_legs", "lift"} {
 		for _, heel := range []string{"34", "38"} {
-			p := makePlan(t, strings.Replace(with(`"corner":{"method":"`+method+`"},"heel":{"stitches":`+heel+`}`), `"height_mm":180`, `"height_mm":30`, 1))
+			p := makePlan(t, strings.Replace(with(`"corner":{"method":"`+method+`"},"heel":{"stitches":`+heel+`}`), `"height_mm":180`,
+				`"height_mm":30`, 1))
 			require.Zero(t, p.Summary.LegRounds)
 			assert.Equal(t, 70, rowNamed(t, p, "cuff-1").Stitches, "%s on %s", method, heel)
 			assert.Equal(t, 68, rowNamed(t, p, "cuff-6").Stitches)
@@ -81,7 +83,8 @@ func TestCornersOfASockWithoutALeg(t *testing.T) {
 	lifted := makePlan(t, strings.Replace(with(`"corner":{"method":"lift"}`), `"height_mm":180`, `"height_mm":30`, 1))
 	rib := strings.Repeat("k×1 p×1 ", 16)
 	assert.Equal(t, "RS ["+rib+"k×1 p×1 pu×1 kds×1 p×1 "+rib+"pu×1] 70", rowText(rowNamed(t, lifted, "cuff-1")))
-	assert.Equal(t, "RS ["+rib+"k×1 p2tog×1 "+rib+"k×1 p2tog×1] 68", rowText(rowNamed(t, lifted, "cuff-2")), "a purl's corner goes as a purl")
+	assert.Equal(t, "RS ["+rib+"k×1 p2tog×1 "+rib+"k×1 p2tog×1] 68", rowText(rowNamed(t, lifted, "cuff-2")),
+		"a purl's corner goes as a purl")
 	outer := makePlan(t, strings.Replace(isolde, `"height_mm":180`, `"height_mm":30`, 1))
 	assert.Equal(t, "RS [k2tog×1 p×1 "+rib+"k2tog×1 p×1 "+strings.TrimSpace(rib)+"] 68", rowText(rowNamed(t, outer, "cuff-6")))
 }
@@ -104,13 +107,15 @@ func TestAnkleChangesInEveryPlace(t *testing.T) {
 func TestTheInstepKeepsItsPatternThroughTheAnkle(t *testing.T) {
 	p := makePlan(t, strings.Replace(isolde, `"height_mm":180`, `"height_mm":180,"instep_pattern":"rib_2x2","pattern":"rib_2x2"`, 1))
 	instep := "k×2 " + strings.Repeat("p×2 k×2 ", 8)
-	assert.Equal(t, "RS ["+instep+"k×34] 68", rowText(rowNamed(t, p, "foot-9")), "34 is 8·4 + 2: whole columns of knits at both edges; the sole is plain")
+	assert.Equal(t, "RS ["+instep+"k×34] 68", rowText(rowNamed(t, p, "foot-9")),
+		"34 is 8·4 + 2: whole columns of knits at both edges; the sole is plain")
 	assert.Equal(t, "RS ["+instep+"kds×11 k×23] 68", rowText(rowNamed(t, p, "heel-24")), "the full round inside the heel")
 	assert.Equal(t, "RS ["+strings.TrimSpace(instep)+"] 68", rowText(rowNamed(t, p, "heel-25")), "the way back into it")
 	assert.Equal(t, "RS [pu×1 "+instep+"pu×1 kds×1 k×33] 70", rowText(rowNamed(t, p, "leg-1")), "the corners")
 	assert.Equal(t, "RS [k2tog×1 k×1 "+strings.TrimPrefix(instep, "k×2 ")+"k2tog×1 k×33] 68", rowText(rowNamed(t, p, "leg-6")), "they go")
 	back := strings.Repeat("p×2 k×2 ", 8) + "p×2"
-	assert.Equal(t, "RS ["+instep+back+"] 68", rowText(rowNamed(t, p, "leg-7")), "then it goes on round the back with the columns that close the round")
+	assert.Equal(t, "RS ["+instep+back+"] 68", rowText(rowNamed(t, p, "leg-7")),
+		"then it goes on round the back with the columns that close the round")
 	assert.Equal(t, "RS ["+instep+back+"] 68", rowText(rowNamed(t, p, "cuff-3")), "and into the cuff of its own kind")
 }
 

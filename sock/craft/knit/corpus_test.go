@@ -74,7 +74,8 @@ func TestCorpusOfRows(t *testing.T) {
 	said, err := os.ReadFile(list)
 	require.NoError(t, err)
 	headings := strings.Split(string(said), "\n## ")
-	assert.True(t, strings.HasPrefix(headings[len(headings)-1], name+"\n"), "the rows of the corpus are not those that changes.md names last (%s)", name)
+	assert.True(t, strings.HasPrefix(headings[len(headings)-1], name+"\n"),
+		"the rows of the corpus are not those that changes.md names last (%s)", name)
 }
 
 func fileOf(name string) string {
@@ -88,7 +89,8 @@ func written(t *testing.T, rows []needle.Row) string {
 	for i := 0; i < len(rows); {
 		first := bare(t, rows[i])
 		last := i
-		for last+1 < len(rows) && rows[last+1].Section == rows[i].Section && rows[last+1].N == rows[last].N+1 && bare(t, rows[last+1]) == first {
+		for last+1 < len(rows) && rows[last+1].Section == rows[i].Section && rows[last+1].N == rows[last].N+1 &&
+			bare(t, rows[last+1]) == first {
 			last++
 		}
 		fmt.Fprintf(&b, "%s", rows[i].ID)

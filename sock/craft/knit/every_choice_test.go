@@ -110,7 +110,8 @@ func TestWhatADesignDoesNotKnow(t *testing.T) {
 		require.NoError(t, err)
 		_, err = Make(wrong)
 		assert.ErrorContains(t, err, field)
-		_, err = design.Read([]byte(with(`"` + map[string]string{"toe.kind": `toe":{"kind":"round"}`, "heel.turn": `heel":{"turn":"knot"}`, "leg.pattern": `cuff":{"pattern":"moss_cable"}`}[field])))
+		_, err = design.Read([]byte(with(`"` + map[string]string{"toe.kind": `toe":{"kind":"round"}`,
+			"heel.turn": `heel":{"turn":"knot"}`, "leg.pattern": `cuff":{"pattern":"moss_cable"}`}[field])))
 		assert.ErrorContains(t, err, "expected one of")
 	}
 	_, err := design.Read([]byte(with(`"toe":{"kind":"short_row","cast_on":"magic"}`)))

@@ -16,7 +16,8 @@ func TestSlipColumnsGoOn(t *testing.T) {
 	assert.Equal(t, "RS [sl×1 k×18 ssk×1 k×1 turn×1] 67", rowText(rowNamed(t, plain, "heel-39")))
 	turn := makePlan(t, with(`"heel":{"kind":"flap_under","slip_columns":"turn"}`))
 	// Stitch 20 and 21 go together: of the flap's columns 1, 3, 5 … that leaves those up to 19.
-	assert.Equal(t, "RS [sl×1 k×1 sl×1 k×1 sl×1 k×1 sl×1 k×1 sl×1 k×1 sl×1 k×1 sl×1 k×1 sl×1 k×1 sl×1 k×1 sl×1 ssk×1 k×1 turn×1] 67", rowText(rowNamed(t, turn, "heel-39")))
+	assert.Equal(t, "RS [sl×1 k×1 sl×1 k×1 sl×1 k×1 sl×1 k×1 sl×1 k×1 sl×1 k×1 sl×1 k×1 sl×1 k×1 sl×1 k×1 sl×1 ssk×1 k×1 turn×1] 67",
+		rowText(rowNamed(t, turn, "heel-39")))
 	// Twelve wait at the right and the thirteenth is slipped as the first; where two were purled together two knits stand side by side.
 	assert.Equal(t, "RS [sl×1 k×2 sl×1 k×1 sl×1 k×1 ssk×1 k×1 turn×1] 65", rowText(rowNamed(t, turn, "heel-41")))
 	assert.Equal(t, "RS [k×20 pu×19] 73", rowText(rowNamed(t, turn, "gusset-1")))
@@ -98,7 +99,8 @@ func TestAFlapFollowsAMeasuredDiagonal(t *testing.T) {
 
 // A sole that is smooth inside is purled in the rounds that change the count, too.
 func TestAReverseSoleIsPurledInEveryRound(t *testing.T) {
-	p := makePlan(t, strings.Replace(with(`"foot_length":{"sole":"reverse"},"ankle":{"change":"before_heel","place":"back"}`), `"ball_girth_mm":236`, `"ball_girth_mm":236,"ankle_girth_mm":208`, 1))
+	p := makePlan(t, strings.Replace(with(`"foot_length":{"sole":"reverse"},"ankle":{"change":"before_heel","place":"back"}`),
+		`"ball_girth_mm":236`, `"ball_girth_mm":236,"ankle_girth_mm":208`, 1))
 	for i := range p.Rows {
 		row := &p.Rows[i]
 		if row.Section != needle.Foot || row.N == 1 {

@@ -66,7 +66,8 @@ func (s *Sock) sizeFoot() {
 	toe, heel := s.SchoolTakes()
 	s.FootRounds = s.roundsBeforeHeel()
 	if s.FootRounds < s.fewestFootRounds() {
-		s.Checks.Say(verdict.OnLength, verdict.Stop, "no_foot_left", "Toe (%s) and heel (%s) are longer than the sock (%s): nothing is left for the foot. Choose a shorter toe, fewer turns or flap rows, or a finer gauge.",
+		s.Checks.Say(verdict.OnLength, verdict.Stop, "no_foot_left",
+			"Toe (%s) and heel (%s) are longer than the sock (%s): nothing is left for the foot. Choose a shorter toe, fewer turns or flap rows, or a finer gauge.",
 			toe, heel, s.FinishedLength)
 		return
 	}

@@ -11,7 +11,8 @@ var heels = []Heel{shortRowHeel{}, flapHeel{}, gussetTurnHeel{}}
 
 // heelCounts are worked out anew when another kind of heel is chosen.
 var heelCounts = []string{
-	"heel.stitches", "heel.turns_per_side", "heel.rounds_between", "heel.first_row", "heel.flap_rows", "heel.picked_up", "heel.gusset_increases",
+	"heel.stitches", "heel.turns_per_side", "heel.rounds_between", "heel.first_row", "heel.flap_rows", "heel.picked_up",
+	"heel.gusset_increases",
 }
 
 // HeelSize is a heel in stitches, turns and rows. Counts that a heel does not have are zero.

@@ -19,8 +19,10 @@ import (
 type flapHeel struct{}
 
 var aboutFlap = About{
-	Name: "flap_under", Label: "Flap below the heel", Said: "flap below the heel", Reason: "a padded sole of the heel, and a gusset", Term: "flap", Rows: "rows", Counts: 3,
-	Shows:  []string{"flap-set-up", "flap-rs", "flap-ws", "flap-turn-rs", "flap-turn-ws", "pick-up-left", "corner-bar-left", "pick-up-right", "corner-bar-right", "gusset"},
+	Name: "flap_under", Label: "Flap below the heel", Said: "flap below the heel", Reason: "a padded sole of the heel, and a gusset",
+	Term: "flap", Rows: "rows", Counts: 3,
+	Shows: []string{"flap-set-up", "flap-rs", "flap-ws", "flap-turn-rs", "flap-turn-ws", "pick-up-left", "corner-bar-left",
+		"pick-up-right", "corner-bar-right", "gusset"},
 	Uses:   []string{"heel.flap_rows", "heel.flap_row_factor", "heel.picked_up", "heel.slip_columns", "round_start"},
 	Resets: heelCounts,
 	Numbers: []Number{
@@ -53,8 +55,10 @@ func (flapHeel) Explain(s *Sock, on *sheet.Sheet) {
 		s.explainHalf(on)
 	}
 	on.Add("flap_rows", "Flap rows", fmt.Sprint(h.FlapRows), "Two to four more for a high instep, fewer for a flat foot.",
-		"at least %d, and %g × %s × %s ÷ %g = %.1f; more where a measured heel diagonal asks for them: %d", h.Stitches, flapShare, on.Long(d.Foot.Length), on.Per(s.Gauge.Rounds), d.Heel.FlapRowFactor, s.flapByLength(), h.FlapRows)
-	on.Add("turn_stitches", "Stitches left after the turn", fmt.Sprint(h.TurnStitches), "The heel's stitches.", "%d, less 2 and one for each decrease = %d", h.Stitches, h.TurnStitches)
+		"at least %d, and %g × %s × %s ÷ %g = %.1f; more where a measured heel diagonal asks for them: %d", h.Stitches, flapShare,
+		on.Long(d.Foot.Length), on.Per(s.Gauge.Rounds), d.Heel.FlapRowFactor, s.flapByLength(), h.FlapRows)
+	on.Add("turn_stitches", "Stitches left after the turn", fmt.Sprint(h.TurnStitches), "The heel's stitches.",
+		"%d, less 2 and one for each decrease = %d", h.Stitches, h.TurnStitches)
 	corners := ""
 	if h.CornerStitches > 0 {
 		corners = fmt.Sprintf(", and %d in each corner", h.CornerStitches)
@@ -63,7 +67,8 @@ func (flapHeel) Explain(s *Sock, on *sheet.Sheet) {
 	if alone := abs(h.PickedUp[0] - h.PickedUp[1]); alone > 0 {
 		first = fmt.Sprintf("; the fuller side loses %d by itself", alone)
 	}
-	on.Add("gusset_decrease_rounds", "Gusset decrease rounds", fmt.Sprint(h.GussetDecreaseRounds), "What was really picked up: type the two counts.",
+	on.Add("gusset_decrease_rounds", "Gusset decrease rounds", fmt.Sprint(h.GussetDecreaseRounds),
+		"What was really picked up: type the two counts.",
 		"%d + %d picked up%s%s, two go at a time", h.PickedUp[0], h.PickedUp[1], corners, first)
 }
 
@@ -121,7 +126,8 @@ func (flapHeel) Size(s *Sock) {
 	s.Heel = HeelSize{Ring: s.ringAtHeel(), RowGauge: lengths.FlapRows(s.Gauge, d.FlapRowFactor)}
 	stitches := s.Heel.Ring / 2
 	if stitches < fewestFlap {
-		s.Checks.Of(verdict.OnHeel, "heel.kind", verdict.Stop, "flap_small", "a flap needs at least %d heel stitches to turn on, and this sock has %d. Choose a short-row heel.", fewestFlap, stitches)
+		s.Checks.Of(verdict.OnHeel, "heel.kind", verdict.Stop, "flap_small",
+			"a flap needs at least %d heel stitches to turn on, and this sock has %d. Choose a short-row heel.", fewestFlap, stitches)
 		return
 	}
 	rows := s.flapRows(stitches)
@@ -342,7 +348,8 @@ func (s *Sock) planGusset(rounds int) {
 		s.Heel.GussetRounds = append(s.Heel.GussetRounds, d)
 	}
 	if hurried > 0 {
-		s.Checks.Say(verdict.OnHeel, verdict.Caution, "gusset_hurried", "The leg has no room for a plain round between all decreases of the gusset: the first %s follow each other at once. To keep the pauses, start the heel about %s sooner.", measure.Count(hurried+1, "decrease round"), measure.Length(25))
+		s.Checks.Say(verdict.OnHeel, verdict.Caution, "gusset_hurried",
+			"The leg has no room for a plain round between all decreases of the gusset: the first %s follow each other at once. To keep the pauses, start the heel about %s sooner.", measure.Count(hurried+1, "decrease round"), measure.Length(25))
 	}
 }
 

@@ -18,7 +18,8 @@ import (
 type gussetTurnHeel struct{}
 
 var aboutGusset = About{
-	Name: "gusset_turn", Label: "Gusset first", Said: "gusset first", Reason: "most room for a high instep", Term: "gusset", Rows: "rows", Counts: 3,
+	Name: "gusset_turn", Label: "Gusset first", Said: "gusset first", Reason: "most room for a high instep", Term: "gusset", Rows: "rows",
+	Counts: 3,
 	Shows:  []string{"m1l", "m1r", "flap-turn-rs", "flap-turn-ws"},
 	Uses:   []string{"heel.turn", "heel.first_row", "heel.own_strand", "heel.turns_per_side", "heel.gusset_increases"},
 	Resets: heelCounts,
@@ -52,7 +53,8 @@ func (gussetTurnHeel) Explain(s *Sock, on *sheet.Sheet) {
 	}
 	s.explainTurns(on)
 	on.Add("gusset_increases", "Gusset increases on each side", fmt.Sprint(h.GussetIncreases), "A higher instep asks for more.",
-		"(%s × %.2f × %s − %d) ÷ 2, within a sixth and a quarter of %d: %d", on.Long(d.Foot.HeelDiagonal), 1-d.Fit.GirthEasePct/100, on.Per(s.Gauge.Stitches), s.Stitches, s.Stitches, h.GussetIncreases)
+		"(%s × %.2f × %s − %d) ÷ 2, within a sixth and a quarter of %d: %d", on.Long(d.Foot.HeelDiagonal), 1-d.Fit.GirthEasePct/100,
+		on.Per(s.Gauge.Stitches), s.Stitches, s.Stitches, h.GussetIncreases)
 }
 
 // Stitches are the narrowing rows, the way in, a row each way that resolves, and the flap.
@@ -106,7 +108,9 @@ func (s *Sock) gussetIncreases() int {
 	rounds := s.roundsBeforeHeel()
 	room := max(0, rounds-s.fewestFootRounds()) / 2
 	if increases > room {
-		s.Checks.Of(verdict.OnHeel, "heel.gusset_increases", verdict.Caution, "gusset_no_room", "%d increases on each side need %d rounds, and between toe and heel there is room for %d of them.", increases, 2*increases, room)
+		s.Checks.Of(verdict.OnHeel, "heel.gusset_increases", verdict.Caution, "gusset_no_room",
+			"%d increases on each side need %d rounds, and between toe and heel there is room for %d of them.", increases, 2*increases,
+			room)
 		increases = room
 	}
 	return increases

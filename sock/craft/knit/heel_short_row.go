@@ -17,8 +17,10 @@ import (
 type shortRowHeel struct{}
 
 var aboutShortRows = About{
-	Name: "short_row", Label: "Short rows", Said: "short rows", Reason: "least yarn, nothing interrupts a pattern", Term: "short_rows", Rows: "rows", Counts: 1,
-	Uses:   []string{"heel.turn", "heel.share", "heel.fabric", "heel.rounds_between", "heel.first_row", "heel.own_strand", "heel.stitches", "heel.turns_per_side"},
+	Name: "short_row", Label: "Short rows", Said: "short rows", Reason: "least yarn, nothing interrupts a pattern", Term: "short_rows",
+	Rows: "rows", Counts: 1,
+	Uses: []string{"heel.turn", "heel.share", "heel.fabric", "heel.rounds_between", "heel.first_row", "heel.own_strand",
+		"heel.stitches", "heel.turns_per_side"},
 	Resets: heelCounts,
 	Numbers: []Number{
 		{Field: "heel.turns_per_side", Label: "Turns on each side", Suffix: "turns"},
@@ -56,7 +58,8 @@ func (shortRowHeel) Explain(s *Sock, on *sheet.Sheet) {
 	case s.Design.Heel.Stitches != nil:
 		on.Add("heel_stitches", "Heel stitches", fmt.Sprint(h.Stitches), "It was chosen by you.", "chosen by you, of %d", h.Ring)
 	case share != 0.5:
-		on.Add("heel_stitches", "Heel stitches", fmt.Sprint(h.Stitches), "The share of the sock that the heel takes.", "%.2f × %d = %.1f → %d, so that both sides take as many", share, h.Ring, share*float64(h.Ring), h.Stitches)
+		on.Add("heel_stitches", "Heel stitches", fmt.Sprint(h.Stitches), "The share of the sock that the heel takes.",
+			"%.2f × %d = %.1f → %d, so that both sides take as many", share, h.Ring, share*float64(h.Ring), h.Stitches)
 	default:
 		s.explainHalf(on)
 	}
@@ -65,7 +68,8 @@ func (shortRowHeel) Explain(s *Sock, on *sheet.Sheet) {
 
 // explainHalf is the arithmetic of a heel on the sole's stitches.
 func (s *Sock) explainHalf(on *sheet.Sheet) {
-	on.Add("heel_stitches", "Heel stitches", fmt.Sprint(s.Heel.Stitches), "The count round the foot.", "%d ÷ 2 = %d", s.Heel.Ring, s.Heel.Stitches)
+	on.Add("heel_stitches", "Heel stitches", fmt.Sprint(s.Heel.Stitches), "The count round the foot.", "%d ÷ 2 = %d", s.Heel.Ring,
+		s.Heel.Stitches)
 }
 
 // explainTurns is the arithmetic of narrowing rows.
@@ -74,7 +78,8 @@ func (s *Sock) explainTurns(on *sheet.Sheet) {
 	if h.RoundsBetween > 0 {
 		between = fmt.Sprintf(" + %d ÷ (2 × %s)", h.RoundsBetween, on.Per(s.Gauge.Rounds))
 	}
-	on.Add("heel_turns_per_side", "Turns on each side", fmt.Sprint(h.Turns), "More turns: deeper and more pointed; fewer: rounder and shallower.",
+	on.Add("heel_turns_per_side", "Turns on each side", fmt.Sprint(h.Turns),
+		"More turns: deeper and more pointed; fewer: rounder and shallower.",
 		"%d − 2 × %d = %d in the centre", h.Stitches, h.Turns, h.Centre)
 	on.Add("heel_length", "Length of the heel", on.Long(h.Length), "The turns on each side, and the fabric.",
 		"2 × %d ÷ %s%s = %s", h.Turns, on.Per(h.RowGauge), between, on.Long(h.Length))
@@ -102,7 +107,8 @@ func (shortRowHeel) Eases(s *Sock) []Easing {
 	}
 	for _, percent := range []int{60, 65, 70} {
 		if share := float64(percent) / 100; share > s.Design.Heel.Share {
-			list = append(list, Easing{fmt.Sprintf("the heel over %d %% of the stitches", percent), design.Changes{"heel.share": share, "heel.turns_per_side": nil}})
+			list = append(list, Easing{fmt.Sprintf("the heel over %d %% of the stitches", percent),
+				design.Changes{"heel.share": share, "heel.turns_per_side": nil}})
 		}
 	}
 	return list
@@ -156,9 +162,13 @@ func (s *Sock) heelStitches() int {
 	d, ring := s.Design.Heel, s.Heel.Ring
 	if given := d.Stitches; given != nil {
 		if (*given-ring/2)%2 != 0 {
-			s.Checks.Of(verdict.OnHeel, "heel.stitches", verdict.Stop, "heel_parity", "read %d; a heel about the middle of %d sole stitches has an even difference: %d or %d.", *given, ring/2, *given-1, *given+1)
+			s.Checks.Of(verdict.OnHeel, "heel.stitches", verdict.Stop, "heel_parity",
+				"read %d; a heel about the middle of %d sole stitches has an even difference: %d or %d.", *given, ring/2, *given-1,
+				*given+1)
 		} else if *given > ring-fewestInstep {
-			s.Checks.Of(verdict.OnHeel, "heel.stitches", verdict.Stop, "heel_wide", "read %d; of %d stitches at least %d stay on the instep, so the heel has at most %d.", *given, ring, fewestInstep, ring-fewestInstep)
+			s.Checks.Of(verdict.OnHeel, "heel.stitches", verdict.Stop, "heel_wide",
+				"read %d; of %d stitches at least %d stay on the instep, so the heel has at most %d.", *given, ring, fewestInstep,
+				ring-fewestInstep)
 		}
 		return *given
 	}
@@ -202,7 +212,8 @@ func (shortRowHeel) Size(s *Sock) {
 	s.Heel.Stitches, s.Heel.Turns, s.Heel.Centre, s.Heel.RoundsBetween = stitches, turns, stitches-2*turns, between
 	s.Heel.Length = lengths.ShortRowHeel(turns, between, s.Heel.RowGauge, s.Gauge)
 	if p := s.instepPattern(); stitches > s.Heel.Ring/2 && !p.Plain() && !laysOut(p) {
-		s.Checks.Say(verdict.OnHeel, verdict.Caution, "lace_waits", "A heel over more than half takes stitches of the instep, so its %s waits while the heel is worked: a few plain rows lie across it. Over half of the stitches it goes on.", p.Label)
+		s.Checks.Say(verdict.OnHeel, verdict.Caution, "lace_waits",
+			"A heel over more than half takes stitches of the instep, so its %s waits while the heel is worked: a few plain rows lie across it. Over half of the stitches it goes on.", p.Label)
 	}
 }
 
@@ -216,7 +227,8 @@ func (s *Sock) turnsFit(where string, stitches, turns int) bool {
 	if t := thirds(stitches); t >= 1 {
 		advice = "Choose " + measure.Count(t, "turn") + " or fewer, or more stitches."
 	}
-	s.Checks.Of(verdict.On(where), where+".turns_per_side", verdict.Stop, where+"_centre", "%d turns a side on %d stitches leave %d in the centre, and at least %d have to stay there. %s",
+	s.Checks.Of(verdict.On(where), where+".turns_per_side", verdict.Stop, where+"_centre",
+		"%d turns a side on %d stitches leave %d in the centre, and at least %d have to stay there. %s",
 		turns, stitches, centre, fewestCentre, advice)
 	return false
 }
@@ -227,7 +239,8 @@ func (s *Sock) sayThirds(stitches, turns int) {
 	if stitches%3 == 0 || stitches-2*more < fewestCentre {
 		return
 	}
-	s.Checks.Say(verdict.OnHeel, verdict.Note, "heel_thirds", "%d does not divide by three: %d/%d/%d is rounder and shallower, %d/%d/%d deeper and more pointed by two rows.",
+	s.Checks.Say(verdict.OnHeel, verdict.Note, "heel_thirds",
+		"%d does not divide by three: %d/%d/%d is rounder and shallower, %d/%d/%d deeper and more pointed by two rows.",
 		stitches, turns, stitches-2*turns, turns, more, stitches-2*more, more)
 }
 
@@ -259,7 +272,8 @@ func (s *Sock) shortRowsAtHeel(h *hands) *shortRows {
 	h.lay.park(h)
 	return &shortRows{
 		hands: h, style: style, stitches: s.Heel.Stitches, turns: s.Heel.Turns, ownStrand: ownStrand,
-		wrapNeighbour: wrapNeighbour, between: s.Heel.RoundsBetween, leaveRight: style.leavesRight() && !ownStrand && !wrapNeighbour, ring: h.machine.Count(), beyond: h.reachLeft,
+		wrapNeighbour: wrapNeighbour, between: s.Heel.RoundsBetween, leaveRight: style.leavesRight() && !ownStrand && !wrapNeighbour,
+		ring: h.machine.Count(), beyond: h.reachLeft,
 	}
 }
 

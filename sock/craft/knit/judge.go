@@ -70,17 +70,20 @@ const (
 // askAboutGauge asks about a gauge that was counted in an inch, and says when the fabric is loose or hard on the hands.
 func (s *Sock) askAboutGauge() {
 	d := s.Design
-	if inch := 100 / float64(measure.Inch); d.Foot.Length >= grownFoot && FootTarget(d) < fewestGrown && FootTarget(d)*inch >= fewestGrown {
+	if inch := 100 / float64(measure.Inch); d.Foot.Length >= grownFoot && FootTarget(d) < fewestGrown &&
+		FootTarget(d)*inch >= fewestGrown {
 		s.Checks.Of(verdict.OnSwatch, "gauge.stitches_per_100mm", verdict.Caution, "gauge_asked",
 			"on this gauge a grown foot would have a sock of %.0f stitches. Were they counted in 1 inch? Then write “8 in 1 inch”, and the rounds alike.", FootTarget(d))
 		return
 	}
 	switch density := yarn.Density(s.Gauge.Stitches, d.Yarn); {
 	case density < yarn.Loosest:
-		s.Checks.Say(verdict.OnSwatch, verdict.Caution, "gauge_loose", "A loose fabric for a ball of %g m in %g g (%.2f, and %.2f to %.2f wear well): it pills and wears through sooner. Take a smaller needle, or say which yarn it is.",
+		s.Checks.Say(verdict.OnSwatch, verdict.Caution, "gauge_loose",
+			"A loose fabric for a ball of %g m in %g g (%.2f, and %.2f to %.2f wear well): it pills and wears through sooner. Take a smaller needle, or say which yarn it is.",
 			d.Yarn.BallMetres, d.Yarn.BallGrams, density, yarn.Loosest, yarn.Tightest)
 	case density > yarn.HardOnHands:
-		s.Checks.Say(verdict.OnSwatch, verdict.Caution, "gauge_stiff", "A very tight fabric for a ball of %g m in %g g (%.2f, and %.2f to %.2f wear well): stiff, and hard on the hands. Rest them often, or take a larger needle.",
+		s.Checks.Say(verdict.OnSwatch, verdict.Caution, "gauge_stiff",
+			"A very tight fabric for a ball of %g m in %g g (%.2f, and %.2f to %.2f wear well): stiff, and hard on the hands. Rest them often, or take a larger needle.",
 			d.Yarn.BallMetres, d.Yarn.BallGrams, density, yarn.Loosest, yarn.Tightest)
 	}
 }
@@ -174,7 +177,8 @@ func (s *Sock) LegWidth() float64 {
 	return 1 - panelShare[s.Design.Leg.Panels]*(1-width)
 }
 
-// LegGives is the share of its own girth by which the leg stretches before it is tight, its panels of rib and what lies between them together.
+// LegGives is the share of its own girth by which the leg stretches before it is tight, its panels of rib and what
+// lies between them together.
 func (s *Sock) LegGives() float64 {
 	p := s.legPattern()
 	if s.legPanel() == nil {
@@ -189,7 +193,8 @@ func (s *Sock) judgeHeel() {
 	stretch, limit := float64(foot.HeelDiagonal/s.HeelGirth())-1, s.HeelStretch()
 	switch {
 	case stretch > limit:
-		s.Checks.Say(verdict.OnHeel, verdict.Caution, "heel_tight", "Tight over the instep: the heel would have to stretch %.0f %%, and %.0f %% is what the fabric gives. It will pull the heel down; %s",
+		s.Checks.Say(verdict.OnHeel, verdict.Caution, "heel_tight",
+			"Tight over the instep: the heel would have to stretch %.0f %%, and %.0f %% is what the fabric gives. It will pull the heel down; %s",
 			100*stretch, 100*limit, s.heel().Roomier())
 	case stretch > EasyShare*limit:
 		s.Checks.Say(verdict.OnHeel, verdict.Note, "heel_snug", "Snug over the instep: the heel stretches %.0f %%.", 100*stretch)
@@ -197,9 +202,11 @@ func (s *Sock) judgeHeel() {
 	over := float64(foot.HeelDiagonal / s.Gauge.Girth(float64(s.LegStitches)))
 	switch {
 	case over > PassStop:
-		s.Checks.Of(verdict.OnLeg, "leg.stitches", verdict.Stop, "leg_over_heel", "a leg of %d stitches cannot be pulled on: it would have to stretch to %.2f times its girth to pass the heel. Give the leg more stitches or less ease.", s.LegStitches, over)
+		s.Checks.Of(verdict.OnLeg, "leg.stitches", verdict.Stop, "leg_over_heel",
+			"a leg of %d stitches cannot be pulled on: it would have to stretch to %.2f times its girth to pass the heel. Give the leg more stitches or less ease.", s.LegStitches, over)
 	case over > PassCaution:
-		s.Checks.Say(verdict.OnLeg, verdict.Caution, "leg_over_heel", "The leg must stretch to %.2f times its girth to pass over the heel. Take more stitches, and a very stretchy bind-off.", over)
+		s.Checks.Say(verdict.OnLeg, verdict.Caution, "leg_over_heel",
+			"The leg must stretch to %.2f times its girth to pass over the heel. Take more stitches, and a very stretchy bind-off.", over)
 	}
 	s.cautions()
 }
@@ -212,14 +219,16 @@ func (s *Sock) cautions() {
 	const highEase = 15
 	foot := &s.Design.Foot
 	if s.Design.Fit.GirthEasePct > highEase {
-		s.Checks.Say(verdict.OnRound, verdict.Caution, "ease_high", "%g %% smaller than the foot is a tight sock. %s", s.Design.Fit.GirthEasePct, seeClinician)
+		s.Checks.Say(verdict.OnRound, verdict.Caution, "ease_high", "%g %% smaller than the foot is a tight sock. %s",
+			s.Design.Fit.GirthEasePct, seeClinician)
 	}
 	if foot.CalfHeight != nil && s.Design.Leg.Height >= *foot.CalfHeight {
 		s.Checks.Say(verdict.OnLeg, verdict.Caution, "knee_band", "A band of rib at the knee can be too tight. %s", seeClinician)
 	}
 	const smallFoot = 180
 	if foot.Length < smallFoot || foot.Careful("smooth_floors") {
-		s.Checks.Say(verdict.OnFoot, verdict.Note, "small_foot", "Socks slip on smooth floors: add a grip to the sole for small children and the unsteady, and leave no long ends inside, where toes catch in them.")
+		s.Checks.Say(verdict.OnFoot, verdict.Note, "small_foot",
+			"Socks slip on smooth floors: add a grip to the sole for small children and the unsteady, and leave no long ends inside, where toes catch in them.")
 	}
 	s.carefulFeet(foot)
 }
@@ -232,20 +241,26 @@ func (s *Sock) carefulFeet(foot *design.Foot) {
 	const gentleEase, gentleCuff = 8, 0.85
 	if foot.Careful("circulation") {
 		if ease := s.Design.Fit.GirthEasePct; ease > gentleEase {
-			s.Checks.Say(verdict.OnFoot, verdict.Caution, "circulation_ease", "For poor circulation this sock is tight: %g %% smaller than the foot. Take %d %% or less, and ask their clinician first.", ease, gentleEase)
+			s.Checks.Say(verdict.OnFoot, verdict.Caution, "circulation_ease",
+				"For poor circulation this sock is tight: %g %% smaller than the foot. Take %d %% or less, and ask their clinician first.", ease, gentleEase)
 		}
 		if cuff := s.cuffPattern(); cuff.Width < gentleCuff {
-			s.Checks.Say(verdict.OnFoot, verdict.Caution, "circulation_cuff", "For poor circulation %s draws the cuff in too much: choose a rib that gives, bind off very loosely, and ask their clinician first.", cuff.Label)
+			s.Checks.Say(verdict.OnFoot, verdict.Caution, "circulation_cuff",
+				"For poor circulation %s draws the cuff in too much: choose a rib that gives, bind off very loosely, and ask their clinician first.", cuff.Label)
 		}
-		s.Checks.Say(verdict.OnFoot, verdict.Caution, "circulation", "For swollen legs, diabetes or poor circulation no band may leave a mark: try it on for an hour, and ask their clinician first.")
+		s.Checks.Say(verdict.OnFoot, verdict.Caution, "circulation",
+			"For swollen legs, diabetes or poor circulation no band may leave a mark: try it on for an hour, and ask their clinician first.")
 	}
 	if foot.Careful("numb_feet") {
 		if s.Ridged() {
-			s.Checks.Say(verdict.OnFoot, verdict.Caution, "numb_ridges", "Garter has ridges that a numb foot does not feel until they have rubbed: take a smooth toe and heel.")
+			s.Checks.Say(verdict.OnFoot, verdict.Caution, "numb_ridges",
+				"Garter has ridges that a numb foot does not feel until they have rubbed: take a smooth toe and heel.")
 		}
-		s.Checks.Say(verdict.OnFoot, verdict.Caution, "numb_feet", "Numb feet do not feel a ridge or an end: weave in on the outside, look at the skin after wearing, and ask their clinician first.")
+		s.Checks.Say(verdict.OnFoot, verdict.Caution, "numb_feet",
+			"Numb feet do not feel a ridge or an end: weave in on the outside, look at the skin after wearing, and ask their clinician first.")
 	}
 	if foot.Careful("allergy") {
-		s.Checks.Say(verdict.OnFoot, verdict.Caution, "allergy", "Ask which fibres and dyes are well borne before you choose the yarn; for a baby also whether it is moth-proofed.")
+		s.Checks.Say(verdict.OnFoot, verdict.Caution, "allergy",
+			"Ask which fibres and dyes are well borne before you choose the yarn; for a baby also whether it is moth-proofed.")
 	}
 }

@@ -40,7 +40,8 @@ func Known(d *design.Design) document.Faults {
 			faults.Add(kind.Field, "read %q, expected one of %s", name, strings.Join(names, ", "))
 		}
 	}
-	for field, name := range map[string]string{"leg.pattern": d.Leg.Pattern, "leg.instep_pattern": d.Leg.InstepPattern, "cuff.pattern": d.Cuff.Pattern} {
+	for field, name := range map[string]string{"leg.pattern": d.Leg.Pattern, "leg.instep_pattern": d.Leg.InstepPattern,
+		"cuff.pattern": d.Cuff.Pattern} {
 		if pattern.Find(name, d.Patterns) == nil {
 			faults.Add(field, "read %q, which nobody knows and the design does not bring along", name)
 		}

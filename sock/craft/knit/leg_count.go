@@ -19,18 +19,23 @@ func (s *Sock) countLeg() {
 	if given := d.Leg.Stitches; given != nil {
 		s.AnkleStitches, s.LegStitches = *given, *given
 		if low := *given / repeat * repeat; low != *given {
-			s.Checks.Of(verdict.OnLeg, "leg.stitches", verdict.Stop, "leg_pattern", "leg.pattern %s and cuff.pattern %s repeat over %d stitches, which does not go into %d. The nearest counts that do are %d and %d.",
+			s.Checks.Of(verdict.OnLeg, "leg.stitches", verdict.Stop, "leg_pattern",
+				"leg.pattern %s and cuff.pattern %s repeat over %d stitches, which does not go into %d. The nearest counts that do are %d and %d.",
 				leg.Name, cuff.Name, repeat, *given, low, low+repeat)
 		}
 		if d.Ankle.Change == "none" && *given != s.Stitches {
-			s.Checks.Say(verdict.OnAnkle, verdict.Caution, "ankle_none", "ankle.change none keeps the foot's %d stitches, but leg.stitches asks for %d: the count changes after the heel.", s.Stitches, *given)
+			s.Checks.Say(verdict.OnAnkle, verdict.Caution, "ankle_none",
+				"ankle.change none keeps the foot's %d stitches, but leg.stitches asks for %d: the count changes after the heel.",
+				s.Stitches, *given)
 		}
 		return
 	}
 	s.AnkleStitches = s.countAnkle()
 	s.LegStitches = max(NearestMultiple(float64(s.AnkleStitches), repeat), (FewestStitches+repeat-1)/repeat*repeat)
 	if s.LegStitches != s.AnkleStitches {
-		s.Checks.Say(verdict.OnLeg, verdict.Note, "leg_pattern", "The leg has %d stitches instead of %d, so that %s and %s repeat all round.", s.LegStitches, s.AnkleStitches, leg.Label, cuff.Label)
+		s.Checks.Say(verdict.OnLeg, verdict.Note, "leg_pattern",
+			"The leg has %d stitches instead of %d, so that %s and %s repeat all round.", s.LegStitches, s.AnkleStitches, leg.Label,
+			cuff.Label)
 	}
 	s.AnkleStitches = s.LegStitches
 	if top := s.countCalf(repeat); top > s.LegStitches {
@@ -72,7 +77,8 @@ func (s *Sock) sizeLeg() {
 	cuff := d.Cuff.Height
 	if cuff > d.Leg.Height {
 		cuff = d.Leg.Height
-		s.Checks.Of(verdict.OnCuff, "cuff.height_mm", verdict.Note, "cuff_clamped", "a cuff of %s is taller than the leg, so the whole leg of %s is cuff.", d.Cuff.Height, cuff)
+		s.Checks.Of(verdict.OnCuff, "cuff.height_mm", verdict.Note, "cuff_clamped",
+			"a cuff of %s is taller than the leg, so the whole leg of %s is cuff.", d.Cuff.Height, cuff)
 	}
 	s.CuffRounds = s.Gauge.RoundsIn(cuff)
 	if given := d.Cuff.Rounds; given != nil {
@@ -90,7 +96,8 @@ func (s *Sock) sizeLeg() {
 	}
 	if s.LegRounds+s.CuffRounds+len(s.Heel.GussetRounds) == 0 {
 		s.LegRounds = 1 // the heel's last turns must be settled before the bind-off
-		s.Checks.Of(verdict.OnLeg, "leg.height_mm", verdict.Caution, "no_leg", "with no leg at all one round is knitted after the heel, so that it can be bound off.")
+		s.Checks.Of(verdict.OnLeg, "leg.height_mm", verdict.Caution, "no_leg",
+			"with no leg at all one round is knitted after the heel, so that it can be bound off.")
 	}
 	s.placeAnkle()
 	s.keepColumns()
@@ -109,7 +116,8 @@ func (s *Sock) sizeLegAboveGusset(all int) {
 	s.planGusset(room)
 	gusset := len(s.Heel.GussetRounds)
 	if gusset > room {
-		s.Checks.Say(verdict.OnHeel, verdict.Caution, "gusset_leg", "The gusset needs %s after the turn and the leg below its cuff has %d: the leg comes out taller by %s.",
+		s.Checks.Say(verdict.OnHeel, verdict.Caution, "gusset_leg",
+			"The gusset needs %s after the turn and the leg below its cuff has %d: the leg comes out taller by %s.",
 			measure.Count(gusset, "round"), room, s.Gauge.Height(float64(gusset-room)))
 	}
 	s.LegRounds = max(0, room-gusset)
@@ -179,7 +187,8 @@ func (s *Sock) spreadAtAnyCost(difference, first int) []change {
 			list := changesOf(difference, most)
 			if placed := s.spread(list, from, s.LegRounds, false); len(placed) == len(list) {
 				if most > 4 {
-					s.Checks.Say(verdict.OnAnkle, verdict.Caution, "ankle_hurried", "The leg is short: up to %d stitches change in one round.", most)
+					s.Checks.Say(verdict.OnAnkle, verdict.Caution, "ankle_hurried",
+						"The leg is short: up to %d stitches change in one round.", most)
 				}
 				return placed
 			}
@@ -189,7 +198,8 @@ func (s *Sock) spreadAtAnyCost(difference, first int) []change {
 		return nil
 	}
 	s.Corner = CornerPlan{}
-	s.Checks.Say(verdict.OnCorners, verdict.Caution, "corner_no_room", "The leg is too short to pick up stitches at the corners of the heel and lose them again: close the holes with the tail instead.")
+	s.Checks.Say(verdict.OnCorners, verdict.Caution, "corner_no_room",
+		"The leg is too short to pick up stitches at the corners of the heel and lose them again: close the holes with the tail instead.")
 	return s.spreadAtAnyCost(difference, 2)
 }
 
@@ -198,7 +208,8 @@ func (s *Sock) clampLeg(lost int) {
 	wanted := s.LegStitches
 	s.LegStitches = s.AnkleStitches - lost
 	s.AnkleStitches, s.Ankle.legRounds = s.LegStitches, nil
-	s.Checks.Say(verdict.OnAnkle, verdict.Caution, "ankle_no_room", "There are too few rounds to change to %d stitches: the leg keeps %d.", wanted, s.LegStitches)
+	s.Checks.Say(verdict.OnAnkle, verdict.Caution, "ankle_no_room",
+		"There are too few rounds to change to %d stitches: the leg keeps %d.", wanted, s.LegStitches)
 }
 
 // growLeg adds the rounds that the leg lacks to change its count, where the cuff would not repeat in the count without them.
@@ -210,7 +221,8 @@ func (s *Sock) growLeg(first int) {
 			break
 		}
 	}
-	s.Checks.Say(verdict.OnLeg, verdict.Caution, "leg_grown", "The leg is taller by %s, in which the count changes to %d: %s does not repeat in the %d that the heel leaves.",
+	s.Checks.Say(verdict.OnLeg, verdict.Caution, "leg_grown",
+		"The leg is taller by %s, in which the count changes to %d: %s does not repeat in the %d that the heel leaves.",
 		measure.Count(s.LegRounds-rounds, "round"), s.AnkleStitches, s.cuffPattern().Label, s.AnkleStitches-s.Ankle.After)
 }
 
@@ -222,7 +234,8 @@ func (s *Sock) placeCalf(from int) {
 	}
 	room := s.LegRounds - from + 1
 	if room < pairs {
-		s.Checks.Say(verdict.OnLeg, verdict.Caution, "calf_no_room", "The leg has no rounds for %s at the calf: it keeps %d stitches.", measure.Count(2*pairs, "increase"), s.AnkleStitches)
+		s.Checks.Say(verdict.OnLeg, verdict.Caution, "calf_no_room", "The leg has no rounds for %s at the calf: it keeps %d stitches.",
+			measure.Count(2*pairs, "increase"), s.AnkleStitches)
 		s.LegStitches = s.AnkleStitches
 		return
 	}

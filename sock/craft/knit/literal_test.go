@@ -55,8 +55,10 @@ func TestAWrongWordIsNoticed(t *testing.T) {
 			at := rapid.SampledFrom(numbers).Draw(t, "number")
 			part.Short = part.Short[:at[0]] + "9" + part.Short[at[0]:] // nine and tens more
 		case 1:
-			for from, to := range map[string]string{"k": "p", "p": "k", "ds": "k1", "sl": "k", "ssk": "k2tog", "k2tog": "ssk", "bind off": "k", "yo": "m1", "kds": "pds", "pds": "kds"} {
-				if rest, found := strings.CutPrefix(part.Short, from); found && (rest == "" || rest[0] == ',' || rest[0] >= '0' && rest[0] <= '9') {
+			for from, to := range map[string]string{"k": "p", "p": "k", "ds": "k1", "sl": "k", "ssk": "k2tog", "k2tog": "ssk",
+				"bind off": "k", "yo": "m1", "kds": "pds", "pds": "kds"} {
+				if rest, found := strings.CutPrefix(part.Short, from); found &&
+					(rest == "" || rest[0] == ',' || rest[0] >= '0' && rest[0] <= '9') {
 					part.Short = to + rest
 					break
 				}
@@ -108,7 +110,8 @@ func TestTheUsualSocksReadLiterally(t *testing.T) {
 			for _, turn := range design.Registered("heel.turn") {
 				for _, toe := range design.Registered("toe.kind") {
 					for _, share := range []string{"0.5", "0.65"} {
-						p := makePlan(t, with(`"needles":"`+needles+`","heel":{"kind":"`+heel+`","turn":"`+turn+`","share":`+share+`},"toe":{"kind":"`+toe+`"}`))
+						p := makePlan(t, with(`"needles":"`+needles+`","heel":{"kind":"`+heel+`","turn":"`+turn+`","share":`+share+
+							`},"toe":{"kind":"`+toe+`"}`))
 						require.Nil(t, p.Stopped())
 						require.NoError(t, literal(p), "%s heel %s %s, toe %s, on %s", share, heel, turn, toe, needles)
 					}

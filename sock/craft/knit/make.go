@@ -76,7 +76,8 @@ func makeSock(d design.Design, went *Went, judge func(*Sock) bool) (*plan.Plan, 
 func summarise(s *Sock) plan.Summary {
 	summary := plan.Summary{
 		FootStitches: s.Stitches, CastOnStitches: s.Toe.CastOn, ToeRounds: s.Toe.Rounds, FootRounds: s.FootRounds,
-		HeelStartsAt: s.HeelStarts.Tenth(), HeelStitches: s.Heel.Stitches, LegStitches: s.LegStitches, LegRounds: s.LegRounds, CuffRounds: s.CuffRounds,
+		HeelStartsAt: s.HeelStarts.Tenth(), HeelStitches: s.Heel.Stitches, LegStitches: s.LegStitches, LegRounds: s.LegRounds,
+		CuffRounds:     s.CuffRounds,
 		FinishedLength: (s.HeelStarts + s.Heel.Length).Tenth(), HeelDiagonalGirth: s.HeelDiagonalGirth().Tenth(),
 	}
 	s.toe().Summarise(s, &summary)

@@ -167,7 +167,8 @@ func designs(t *rapid.T) design.Design {
 	toe := pick("toe", design.Registered("toe.kind")...)
 	heel := map[string]any{
 		"kind": pick("heel", design.Registered("heel.kind")...), "turn": pick("turn", design.Registered("heel.turn")...),
-		"share": rapid.SampledFrom([]float64{0.5, 0.5, 0.6, 0.64, 0.7}).Draw(t, "share"), "fabric": pick("fabric", "stockinette", "garter"),
+		"share":          rapid.SampledFrom([]float64{0.5, 0.5, 0.6, 0.64, 0.7}).Draw(t, "share"),
+		"fabric":         pick("fabric", "stockinette", "garter"),
 		"turns_per_side": maybe("turns", 1, 12), "flap_rows": nil, "gusset_increases": maybe("gusset", 0, 14),
 		"own_strand": rapid.Bool().Draw(t, "own strand"), "stitches": maybe("heel stitches", 20, 40),
 	}
@@ -186,7 +187,8 @@ func designs(t *rapid.T) design.Design {
 	if rapid.Bool().Draw(t, "really picked up") {
 		heel["picked_up"] = []int{rapid.IntRange(4, 30).Draw(t, "left"), rapid.IntRange(4, 30).Draw(t, "right")}
 	}
-	drawn := map[string]any{"kind": toe, "start": pick("start", "half", "rounded", "fitted"), "increase": pick("increase", "kfb", "kfb_mirrored", "m1"),
+	drawn := map[string]any{"kind": toe, "start": pick("start", "half", "rounded", "fitted"),
+		"increase":   pick("increase", "kfb", "kfb_mirrored", "m1"),
 		"start_loop": pick("start loop", "twist", "slip_knot", "plain"), "fast_rounds": maybe("fast", 0, 8)}
 	allowed := named(toes, toe).About().Allows["toe.cast_on"]
 	drawn["cast_on"] = pick("cast on", allowed...)
@@ -195,26 +197,36 @@ func designs(t *rapid.T) design.Design {
 	}
 	object := map[string]any{
 		"format": design.Format, "version": design.Version,
-		"foot": map[string]any{"length_mm": length, "ball_girth_mm": girth, "ankle_girth_mm": girth * rapid.Float64Range(0.75, 1.3).Draw(t, "ankle"),
-			"heel_diagonal_mm": girth * rapid.Float64Range(1.15, 1.7).Draw(t, "diagonal"), "calf_girth_mm": girth * 1.5, "calf_height_mm": 300},
-		"gauge": map[string]any{"stitches_per_100mm": gs, "rounds_per_100mm": gs * rapid.Float64Range(1, 1.6).Draw(t, "rounds to stitches")},
-		"fit":   map[string]any{"girth_ease_pct": rapid.Float64Range(0, 25).Draw(t, "ease"), "multiple": 2 * rapid.IntRange(1, 4).Draw(t, "multiple")},
-		"toe":   drawn, "heel": heel,
+		"foot": map[string]any{"length_mm": length, "ball_girth_mm": girth,
+			"ankle_girth_mm":   girth * rapid.Float64Range(0.75, 1.3).Draw(t, "ankle"),
+			"heel_diagonal_mm": girth * rapid.Float64Range(1.15, 1.7).Draw(t, "diagonal"), "calf_girth_mm": girth * 1.5,
+			"calf_height_mm": 300},
+		"gauge": map[string]any{"stitches_per_100mm": gs,
+			"rounds_per_100mm": gs * rapid.Float64Range(1, 1.6).Draw(t, "rounds to stitches")},
+		"fit": map[string]any{"girth_ease_pct": rapid.Float64Range(0, 25).Draw(t, "ease"),
+			"multiple": 2 * rapid.IntRange(1, 4).Draw(t, "multiple")},
+		"toe": drawn, "heel": heel,
 		"foot_length": map[string]any{"school": pick("school", "exact", "thumb"), "sole": pick("sole", "stockinette", "reverse")},
-		"leg": map[string]any{"height_mm": rapid.Float64Range(0, 500).Draw(t, "leg"), "pattern": pick("pattern", patternNames...), "instep_pattern": pick("instep", patternNames...),
-			"plain_rounds": maybe("plain", 0, 9)},
-		"cuff":     map[string]any{"height_mm": rapid.Float64Range(0, 100).Draw(t, "cuff"), "pattern": pick("cuff pattern", patternNames[1:]...)},
-		"corner":   map[string]any{"hold_rounds": rapid.IntRange(0, 9).Draw(t, "hold"), "pick_up": rapid.IntRange(0, 3).Draw(t, "pick up"), "method": pick("corner", design.Registered("corner.method")...)},
-		"ankle":    map[string]any{"change": pick("change", "after_heel", "before_heel", "split", "none"), "place": pick("place", "sides", "spread", "back")},
+		"leg": map[string]any{"height_mm": rapid.Float64Range(0, 500).Draw(t, "leg"), "pattern": pick("pattern", patternNames...),
+			"instep_pattern": pick("instep", patternNames...),
+			"plain_rounds":   maybe("plain", 0, 9)},
+		"cuff": map[string]any{"height_mm": rapid.Float64Range(0, 100).Draw(t, "cuff"),
+			"pattern": pick("cuff pattern", patternNames[1:]...)},
+		"corner": map[string]any{"hold_rounds": rapid.IntRange(0, 9).Draw(t, "hold"),
+			"pick_up": rapid.IntRange(0, 3).Draw(t, "pick up"), "method": pick("corner", design.Registered("corner.method")...)},
+		"ankle": map[string]any{"change": pick("change", "after_heel", "before_heel", "split", "none"),
+			"place": pick("place", "sides", "spread", "back")},
 		"needles":  pick("needles", needleNames...),
-		"bind_off": pick("bind off", design.Registered("bind_off")...), "mirror": rapid.Bool().Draw(t, "mirror"), "yarn": map[string]any{"contrast": contrast},
+		"bind_off": pick("bind off", design.Registered("bind_off")...), "mirror": rapid.Bool().Draw(t, "mirror"),
+		"yarn": map[string]any{"contrast": contrast},
 	}
 	drawn["odd"], drawn["colour_extra_mm"] = pick("odd", "ridge", "pair"), rapid.IntRange(0, 60).Draw(t, "toe colour")
 	object["round_start"] = pick("round start", "instep", "instep", "centre_back", "columns")
 	heel["slip_columns"] = pick("slip columns", "flap", "turn", "back")
 	object["leg"].(map[string]any)["panels"] = pick("panels", "all", "all", "front", "back", "sides")
 	if rapid.IntRange(0, 3).Draw(t, "striped") == 0 {
-		object["yarn"].(map[string]any)["stripes"] = []any{[]any{"own", rapid.IntRange(1, 6).Draw(t, "own rounds")}, []any{"amber", rapid.IntRange(1, 6).Draw(t, "amber rounds")}}
+		object["yarn"].(map[string]any)["stripes"] = []any{[]any{"own", rapid.IntRange(1, 6).Draw(t, "own rounds")},
+			[]any{"amber", rapid.IntRange(1, 6).Draw(t, "amber rounds")}}
 	}
 	if rapid.IntRange(0, 3).Draw(t, "other needles") == 0 {
 		object["needles_by_section"] = map[string]any{
@@ -288,7 +300,8 @@ func TestALongerFootHasALongerSock(t *testing.T) {
 		}
 		a, b := &short.Summary, &long.Summary
 		if round := short.Design.Gauge.PerMM().Height(1); b.FinishedLength < a.FinishedLength-round-0.1 {
-			t.Fatalf("a foot of %v has a sock of %v, one of %v a sock of %v", d.Foot.Length, a.FinishedLength, longer.Foot.Length, b.FinishedLength)
+			t.Fatalf("a foot of %v has a sock of %v, one of %v a sock of %v", d.Foot.Length, a.FinishedLength, longer.Foot.Length,
+				b.FinishedLength)
 		}
 		heel := func(s *plan.Summary) measure.Length { return s.FinishedLength - s.HeelStartsAt }
 		sameHeel := heel(a) > heel(b)-0.11 && heel(a) < heel(b)+0.11 // tenths are kept
@@ -318,7 +331,8 @@ func TestReplayFindsWhatIsWrong(t *testing.T) {
 		row   string
 		says  string
 	}{
-		{"a forgotten increase", func(p *plan.Plan) { p.Rows[2].Ops[1] = needle.Op{Code: needle.K, N: 1} }, "toe-2", "says 36 stitches, 35 are"},
+		{"a forgotten increase", func(p *plan.Plan) { p.Rows[2].Ops[1] = needle.Op{Code: needle.K, N: 1} }, "toe-2",
+			"says 36 stitches, 35 are"},
 		{"a double stitch left", func(p *plan.Plan) { p.Rows[find(p, "heel-48")].Ops[2].Code = needle.K }, "heel-48", "double stitch"},
 		{"a lost row", func(p *plan.Plan) { p.Rows = append(p.Rows[:30:30], p.Rows[31:]...) }, "foot-12", "n is 12, expected 11"},
 		{"the same id twice", func(p *plan.Plan) { p.Rows[40].ID = p.Rows[39].ID }, "foot-20", "not unique"},

@@ -58,7 +58,8 @@ func TestANewerRuleChangesNoKnittedRow(t *testing.T) {
 	assert.Equal(t, rows, e.Plan.Rows)
 
 	events := []logbook.Event{{ID: "a", Device: "d", Clock: 1, Kind: logbook.RowDone, Version: 1, Sock: 1, Row: row - 1}}
-	sum := tally.Of([2]tally.Knitted{{Plan: after.Plan, Trace: after.Trace}, {Plan: after.Plan, Trace: after.Trace}}, events, "2026-11-26")
+	sum := tally.Of([2]tally.Knitted{{Plan: after.Plan, Trace: after.Trace}, {Plan: after.Plan, Trace: after.Trace}}, events,
+		"2026-11-26")
 	assert.Equal(t, before.Trace.Stitches(row, len(rows)), sum.StitchesLeft, "the log counts the rows that are knitted")
 
 	look := after.Wheres.Looks[slices.IndexFunc(after.Wheres.Looks, func(l whereami.Look) bool { return l.Row == row && !l.Half })]
@@ -74,7 +75,8 @@ func TestANewerRuleChangesNoKnittedRow(t *testing.T) {
 	tried := replan.Happened{Row: row, Length: new(measure.Length)}
 	*tried.Length = 195
 	late := 3
-	for name, h := range map[string]replan.Happened{"tried on": tried, "the leg is taller": {Row: row, LegRounds: &[]int{80}[0]}, "the heel came late": {Row: row, HeelLate: &late}} {
+	for name, h := range map[string]replan.Happened{"tried on": tried, "the leg is taller": {Row: row, LegRounds: &[]int{80}[0]},
+		"the heel came late": {Row: row, HeelLate: &late}} {
 		q, err := replan.Ask(e, h)
 		require.NoError(t, err, name)
 		require.True(t, q.Plans, name)
@@ -102,8 +104,9 @@ func TestAnOfferIsTaken(t *testing.T) {
 	assert.Nil(t, next.Offer(knitting.Done{done}), "its rows are today's")
 }
 
-// The offer looks at each sock from where it stands: the first is still on the foot, the second in the heel that the newer rule would make otherwise. Not a
-// knitted row of either changes, and one that is off the needles is offered nothing.
+// The offer looks at each sock from where it stands: the first is still on the foot, the second in the heel that
+// the newer rule would make otherwise. Not a knitted row of either changes, and one that is off the needles is
+// offered nothing.
 func TestAnOfferKeepsBothSocks(t *testing.T) {
 	e, _ := half(t)
 	heel := place(t, e.Plan, "heel-30")

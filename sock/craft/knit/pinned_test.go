@@ -21,8 +21,10 @@ func TestPinnedSocksKeepTheirRows(t *testing.T) {
 			"leg":{"height_mm":%d,"pattern":%q},"cuff":{"height_mm":%d,"pattern":"rib_1x1"}}`,
 			rapid.IntRange(230, 280).Draw(t, "foot"), rapid.IntRange(215, 260).Draw(t, "ankle"), rapid.IntRange(28, 36).Draw(t, "gauge"),
 			pick("toe", design.Registered("toe.kind")...), pick("start", "half", "rounded", "fitted"),
-			pick("heel", design.Registered("heel.kind")...), pick("turn", design.Registered("heel.turn")...), pick("share", "0.5", "0.65"),
-			pick("change", "after_heel", "before_heel", "split", "none"), rapid.IntRange(150, 220).Draw(t, "leg"), pick("pattern", "stockinette", "rib_1x1", "rib_2x2"),
+			pick("heel", design.Registered("heel.kind")...), pick("turn", design.Registered("heel.turn")...),
+			pick("share", "0.5", "0.65"),
+			pick("change", "after_heel", "before_heel", "split", "none"), rapid.IntRange(150, 220).Draw(t, "leg"),
+			pick("pattern", "stockinette", "rib_1x1", "rib_2x2"),
 			rapid.IntRange(25, 50).Draw(t, "cuff")))
 		require.NoError(t, err)
 		p, err := Make(d)

@@ -26,7 +26,8 @@ func (s *Sock) turnRounds(rows []needle.Row) []needle.Row {
 		row := &turned[i]
 		head, tail, made, whole := cut(row.Ops, at, i == first)
 		if !whole {
-			s.Checks.Say(verdict.OnHeel, verdict.Caution, "round_start", "The round begins at the instep: in this sock stitches are worked together across the place where it was to begin.")
+			s.Checks.Say(verdict.OnHeel, verdict.Caution, "round_start",
+				"The round begins at the instep: in this sock stitches are worked together across the place where it was to begin.")
 			return rows
 		}
 		left := row.Stitches - made // between the new start and the instep, when the row is done
@@ -42,7 +43,8 @@ func (s *Sock) turnRounds(rows []needle.Row) []needle.Row {
 				break // before it the round still begins at the instep
 			}
 			begins := rows[i-1].Stitches - at
-			row.Markers = []needle.Marker{{Loop: begins, Name: needle.InstepMarker}, {Loop: begins + rows[i].SoleBegins(rows[i-1].Stitches), Name: needle.SoleMarker}}
+			row.Markers = []needle.Marker{{Loop: begins, Name: needle.InstepMarker},
+				{Loop: begins + rows[i].SoleBegins(rows[i-1].Stitches), Name: needle.SoleMarker}}
 		}
 		if row.Stitches > 0 {
 			row.From = left

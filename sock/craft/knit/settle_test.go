@@ -40,13 +40,18 @@ func TestHandsSettleWhatTheySee(t *testing.T) {
 		settle func(h *hands)
 		want   string
 	}{
-		{"a double stitch", [][]needle.Op{{op(needle.K, 4), turn}, {op(needle.DS, 1), op(needle.P, 2), turn}}, func(h *hands) { h.settle(4) }, "[k×2 kds×1 k×1]"},
-		{"two wraps", [][]needle.Op{{op(needle.K, 4), op(needle.WT, 1)}, {op(needle.P, 3), turn}, {op(needle.K, 3), op(needle.WT, 1)}, {op(needle.P, 3), turn}},
+		{"a double stitch", [][]needle.Op{{op(needle.K, 4), turn}, {op(needle.DS, 1), op(needle.P, 2), turn}},
+			func(h *hands) { h.settle(4) }, "[k×2 kds×1 k×1]"},
+		{"two wraps", [][]needle.Op{{op(needle.K, 4), op(needle.WT, 1)}, {op(needle.P, 3), turn}, {op(needle.K, 3), op(needle.WT, 1)},
+			{op(needle.P, 3), turn}},
 			func(h *hands) { h.settle(5) }, "[k×3 kw×1 k×1]"},
-		{"a yarn-over before its stitch", [][]needle.Op{{op(needle.K, 4), turn}, {op(needle.YO, 1), op(needle.P, 3), turn}}, func(h *hands) { h.settle(5) }, "[k×3 k2tog×1 k×1]"},
-		{"a yarn-over beyond its stitch", [][]needle.Op{{op(needle.K, 5), turn}, {op(needle.P, 3), turn}, {op(needle.YO, 1), op(needle.K, 8)}},
+		{"a yarn-over before its stitch", [][]needle.Op{{op(needle.K, 4), turn}, {op(needle.YO, 1), op(needle.P, 3), turn}},
+			func(h *hands) { h.settle(5) }, "[k×3 k2tog×1 k×1]"},
+		{"a yarn-over beyond its stitch", [][]needle.Op{{op(needle.K, 5), turn}, {op(needle.P, 3), turn},
+			{op(needle.YO, 1), op(needle.K, 8)}},
 			func(h *hands) { h.settle(1); h.settleFar(1); h.settle(3) }, "[k×1 ssk×1 k×3]"},
-		{"a pin", [][]needle.Op{{op(needle.K, 4), turn}, {op(needle.SlPin, 1), op(needle.P, 2), turn}}, func(h *hands) { h.settle(5) }, "[k×3 kpin×1 k×1]"},
+		{"a pin", [][]needle.Op{{op(needle.K, 4), turn}, {op(needle.SlPin, 1), op(needle.P, 2), turn}}, func(h *hands) { h.settle(5) },
+			"[k×3 kpin×1 k×1]"},
 		{"on the wrong side", [][]needle.Op{{op(needle.K, 6), op(needle.WT, 1)}, {op(needle.P, 2), turn}, {op(needle.K, 5), turn}},
 			func(h *hands) { h.settle(4) }, "[p×2 pw×1 p×1]"},
 	}

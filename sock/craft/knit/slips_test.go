@@ -55,7 +55,8 @@ func sameLoops(a, b []needle.Code) bool {
 	})
 }
 
-// Single slips, by kind: those that change the loops are nearly all found by knitting the rows again; those that change the look alone are counted apart.
+// Single slips, by kind: those that change the loops are nearly all found by knitting the rows again; those that
+// change the look alone are counted apart.
 func TestCheckFindsSlips(t *testing.T) {
 	type tally struct{ found, made int }
 	loops, looks := map[string]*tally{}, map[string]*tally{}
@@ -117,7 +118,8 @@ func TestCheckLetsOtherWaysPass(t *testing.T) {
 func TestAFalseSummaryIsFound(t *testing.T) {
 	for name, fields := range map[string]string{
 		"short rows": `"mirror":false`, "flap": `"heel":{"kind":"flap_under"}`, "gusset": `"heel":{"kind":"gusset_turn","turn":"lift"}`,
-		"square": `"toe":{"kind":"garter_square"},"heel":{"turn":"wrap","fabric":"garter"}`, "cup": `"toe":{"kind":"short_row"},"heel":{"turn":"yarn_over","share":0.6}`,
+		"square": `"toe":{"kind":"garter_square"},"heel":{"turn":"wrap","fabric":"garter"}`,
+		"cup":    `"toe":{"kind":"short_row"},"heel":{"turn":"yarn_over","share":0.6}`,
 	} {
 		t.Run(name, func(t *testing.T) {
 			lies := 0
@@ -144,19 +146,26 @@ type lie struct {
 func summaryLies(real *plan.Summary) []lie {
 	var lies []lie
 	for name, at := range map[string]func(*plan.Summary) *int{
-		"foot_stitches": func(s *plan.Summary) *int { return &s.FootStitches }, "cast_on_stitches": func(s *plan.Summary) *int { return &s.CastOnStitches },
-		"toe_rounds": func(s *plan.Summary) *int { return &s.ToeRounds }, "foot_rounds": func(s *plan.Summary) *int { return &s.FootRounds },
-		"heel_stitches": func(s *plan.Summary) *int { return &s.HeelStitches }, "leg_stitches": func(s *plan.Summary) *int { return &s.LegStitches },
-		"leg_rounds": func(s *plan.Summary) *int { return &s.LegRounds }, "cuff_rounds": func(s *plan.Summary) *int { return &s.CuffRounds },
+		"foot_stitches":    func(s *plan.Summary) *int { return &s.FootStitches },
+		"cast_on_stitches": func(s *plan.Summary) *int { return &s.CastOnStitches },
+		"toe_rounds":       func(s *plan.Summary) *int { return &s.ToeRounds },
+		"foot_rounds":      func(s *plan.Summary) *int { return &s.FootRounds },
+		"heel_stitches":    func(s *plan.Summary) *int { return &s.HeelStitches },
+		"leg_stitches":     func(s *plan.Summary) *int { return &s.LegStitches },
+		"leg_rounds":       func(s *plan.Summary) *int { return &s.LegRounds },
+		"cuff_rounds":      func(s *plan.Summary) *int { return &s.CuffRounds },
 	} {
 		for _, by := range []int{-1, 2} {
 			lies = append(lies, lie{name, func(s *plan.Summary) { *at(s) += by }})
 		}
 	}
 	for name, at := range map[string]func(*plan.Summary) **int{
-		"increase_rounds": func(s *plan.Summary) **int { return &s.IncreaseRounds }, "gusset_increases": func(s *plan.Summary) **int { return &s.GussetIncreases },
-		"heel_turns_per_side": func(s *plan.Summary) **int { return &s.HeelTurnsPerSide }, "heel_centre_stitches": func(s *plan.Summary) **int { return &s.HeelCentreStitches },
-		"flap_rows": func(s *plan.Summary) **int { return &s.FlapRows }, "turn_stitches": func(s *plan.Summary) **int { return &s.TurnStitches },
+		"increase_rounds":        func(s *plan.Summary) **int { return &s.IncreaseRounds },
+		"gusset_increases":       func(s *plan.Summary) **int { return &s.GussetIncreases },
+		"heel_turns_per_side":    func(s *plan.Summary) **int { return &s.HeelTurnsPerSide },
+		"heel_centre_stitches":   func(s *plan.Summary) **int { return &s.HeelCentreStitches },
+		"flap_rows":              func(s *plan.Summary) **int { return &s.FlapRows },
+		"turn_stitches":          func(s *plan.Summary) **int { return &s.TurnStitches },
 		"gusset_decrease_rounds": func(s *plan.Summary) **int { return &s.GussetDecreaseRounds },
 	} {
 		for _, by := range []int{-1, 2} {

@@ -124,7 +124,9 @@ func (s *Sock) countRoundFoot() int {
 	}
 	n := NearestMultiple(FootTarget(s.Design), s.Design.Fit.Multiple)
 	if n < FewestStitches {
-		s.Checks.Say(verdict.OnRound, verdict.Caution, "few_stitches", "This foot and gauge ask for %d stitches, and no sock is knitted on fewer than %d: it comes out wide. Take a finer yarn.", n, FewestStitches)
+		s.Checks.Say(verdict.OnRound, verdict.Caution, "few_stitches",
+			"This foot and gauge ask for %d stitches, and no sock is knitted on fewer than %d: it comes out wide. Take a finer yarn.", n,
+			FewestStitches)
 		n = FewestStitches
 	}
 	return n

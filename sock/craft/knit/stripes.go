@@ -55,7 +55,8 @@ func yarnNote(before, now *needle.Row, stripes bool) string {
 	case stripes:
 		return "Take up the " + yarnName(now.Colour) + " yarn, laid once round the other before the first stitch."
 	}
-	return "Change to the " + yarnName(now.Colour) + " yarn: lay it once round the yarn so far before the first stitch, so that no hole stays, and weave its end along behind."
+	return "Change to the " + yarnName(now.Colour) +
+		" yarn: lay it once round the yarn so far before the first stitch, so that no hole stays, and weave its end along behind."
 }
 
 // A strand of the heel's own begins and ends, whatever its colour.

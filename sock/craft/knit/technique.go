@@ -33,7 +33,8 @@ type About struct {
 	Leaves string `json:"-"`
 	// Counts is how many things it has the knitter count at once: our estimate.
 	Counts int `json:"-"`
-	// Shows lists the moves of the hands that belong to it, by their names, in the order of the work; a turning style's are in its own book.
+	// Shows lists the moves of the hands that belong to it, by their names, in the order of the work; a turning
+	// style's are in its own book.
 	Shows []string `json:"-"`
 	// Sides: a toe whose increases stand at its sides, so that from a row that went otherwise its rounds can be made anew.
 	Sides bool `json:"-"`

@@ -49,14 +49,16 @@ func TestShortRowHeelsByHand(t *testing.T) {
 			"RS [k 12] 24",
 			"RS [k 11 turn 1] 24", "WS [yo 1 p 10 turn 1] 25", "RS [yo 1 k 9 turn 1] 26", "WS [yo 1 p 8 turn 1] 27",
 			"RS [yo 1 k 7 turn 1] 28", "WS [yo 1 p 6 turn 1] 29", "RS [yo 1 k 5 turn 1] 30", "WS [yo 1 p 4 turn 1] 31",
-			"RS [yo 1 k 4 k2tog 1 turn 1] 31", "WS [yo 1 p 5 ssp 1 turn 1] 31", "RS [yo 1 k 6 k3tog 1 turn 1] 30", "WS [yo 1 p 7 sssp 1 turn 1] 29",
+			"RS [yo 1 k 4 k2tog 1 turn 1] 31", "WS [yo 1 p 5 ssp 1 turn 1] 31", "RS [yo 1 k 6 k3tog 1 turn 1] 30",
+			"WS [yo 1 p 7 sssp 1 turn 1] 29",
 			"RS [yo 1 k 8 k3tog 1 turn 1] 28", "WS [yo 1 p 9 sssp 1 turn 1] 27", "RS [yo 1 k 10 k3tog 1] 26",
 		},
 		"pinned": {
 			"RS [k 12] 24",
 			"RS [k 11 turn 1] 24", "WS [slpin 1 p 9 turn 1] 24", "RS [slpin 1 k 8 turn 1] 24", "WS [slpin 1 p 7 turn 1] 24",
 			"RS [slpin 1 k 6 turn 1] 24", "WS [slpin 1 p 5 turn 1] 24", "RS [slpin 1 k 4 turn 1] 24", "WS [slpin 1 p 3 turn 1] 24",
-			"RS [slpin 1 k 3 kpin 1 turn 1] 24", "WS [sl 1 p 4 ppin 1 turn 1] 24", "RS [sl 1 k 5 kpin 1 turn 1] 24", "WS [sl 1 p 6 ppin 1 turn 1] 24",
+			"RS [slpin 1 k 3 kpin 1 turn 1] 24", "WS [sl 1 p 4 ppin 1 turn 1] 24", "RS [sl 1 k 5 kpin 1 turn 1] 24",
+			"WS [sl 1 p 6 ppin 1 turn 1] 24",
 			"RS [sl 1 k 7 kpin 1 turn 1] 24", "WS [sl 1 p 8 ppin 1 turn 1] 24", "RS [sl 1 k 9 kpin 1] 24",
 		},
 		"lift": {
@@ -79,7 +81,8 @@ func TestStackedGermanHeelRemakesItsDoubleStitches(t *testing.T) {
 	rows := section(makePlan(t, small(`"heel":{"rounds_between":0,"turns_per_side":2}`)), needle.Heel)
 	assert.Equal(t, []string{
 		"RS [turn 1] 24", "WS [ds 1 p 11 turn 1] 24", "RS [ds 1 k 10 turn 1] 24", "WS [ds 1 p 9 turn 1] 24",
-		"RS [ds 1 k 8 kds 1 turn 1] 24", "WS [ds 1 p 8 pds 1 turn 1] 24", "RS [ds 1 k 8 kds 2 turn 1] 24", "WS [ds 1 p 9 pds 2 turn 1] 24",
+		"RS [ds 1 k 8 kds 1 turn 1] 24", "WS [ds 1 p 8 pds 1 turn 1] 24", "RS [ds 1 k 8 kds 2 turn 1] 24",
+		"WS [ds 1 p 9 pds 2 turn 1] 24",
 		"RS [ds 1 k 10 kds 1] 24",
 	}, rows)
 }
@@ -89,7 +92,8 @@ func TestStackedGermanHeelRemakesItsDoubleStitches(t *testing.T) {
 func TestAHeelWithAStrandOfItsOwn(t *testing.T) {
 	p := makePlan(t, small(`"heel":{"turns_per_side":1,"turn":"wrap"},"yarn":{"contrast":["heel"]}`))
 	assert.Equal(t, []string{
-		"RS [k 12] 24", "RS [k 11 wt 1] 24", "WS [p 10 wt 1] 24", "RS [k 10 kw 1 turn 1] 24", "WS [sl 1 p 10 pw 1 turn 1] 24", "RS [k 12] 24",
+		"RS [k 12] 24", "RS [k 11 wt 1] 24", "WS [p 10 wt 1] 24", "RS [k 10 kw 1 turn 1] 24", "WS [sl 1 p 10 pw 1 turn 1] 24",
+		"RS [k 12] 24",
 	}, section(p, needle.Heel))
 	var colours []string
 	for _, r := range p.Rows {
@@ -114,13 +118,15 @@ func TestFlapAndGussetByHand(t *testing.T) {
 	p := makePlan(t, small(`"heel":{"kind":"flap_under","flap_rows":12}`))
 	assert.Equal(t, 8, *p.Summary.TurnStitches, "12 − 2 − 2·⌈1/2⌉")
 	rows := section(p, needle.Heel)
-	assert.Equal(t, []string{"RS [turn 1] 24", "WS [sl 1 p 11 turn 1] 24", "RS [sl 1 k 1 sl 1 k 1 sl 1 k 1 sl 1 k 1 sl 1 k 1 sl 1 ktbl 1 turn 1] 24"}, rows[:3])
+	assert.Equal(t, []string{"RS [turn 1] 24", "WS [sl 1 p 11 turn 1] 24",
+		"RS [sl 1 k 1 sl 1 k 1 sl 1 k 1 sl 1 k 1 sl 1 k 1 sl 1 ktbl 1 turn 1] 24"}, rows[:3])
 	assert.Equal(t, []string{
 		"RS [sl 1 k 7 ssk 1 k 1 turn 1] 23", "WS [sl 1 p 5 p2tog 1 p 1 turn 1] 22",
 		"RS [sl 1 k 6 ssk 1 turn 1] 21", "WS [sl 1 p 6 p2tog 1 turn 1] 20",
 	}, rows[len(rows)-4:])
 	gusset := section(p, needle.Gusset)
-	assert.Equal(t, []string{"RS [k 8 pu 7] 27", "RS [k 12 pu 7 k 15] 34", "RS [k 12 k 22] 34", "RS [k 12 k 1 ssk 1 k 16 k2tog 1 k 1] 32"}, gusset[:4])
+	assert.Equal(t, []string{"RS [k 8 pu 7] 27", "RS [k 12 pu 7 k 15] 34", "RS [k 12 k 22] 34",
+		"RS [k 12 k 1 ssk 1 k 16 k2tog 1 k 1] 32"}, gusset[:4])
 	assert.Equal(t, 5, *p.Summary.GussetDecreaseRounds, "34 down to 24, two at a time")
 	assert.Len(t, gusset, 1+2+5+4, "picking up, two plain rounds, five decreases with four rounds between")
 }
@@ -193,7 +199,8 @@ func TestToesByHand(t *testing.T) {
 
 	short := section(makePlan(t, small(`"toe":{"kind":"short_row","turns_per_side":1},"heel":{"turn":"yarn_over"}`)), needle.Toe)
 	assert.Equal(t, []string{
-		"WS [p 12 turn 1] 12", "RS [k 11 turn 1] 12", "WS [yo 1 p 10 turn 1] 13", "RS [yo 1 k 10 k2tog 1 turn 1] 13", "WS [yo 1 p 11 ssp 1 turn 1] 13",
+		"WS [p 12 turn 1] 12", "RS [k 11 turn 1] 12", "WS [yo 1 p 10 turn 1] 13", "RS [yo 1 k 10 k2tog 1 turn 1] 13",
+		"WS [yo 1 p 11 ssp 1 turn 1] 13",
 		"RS [yo 1 k 12] 14", "RS [unzip 12 k2tog 1 k 10 ssk 1] 24",
 	}, short)
 }
@@ -235,7 +242,8 @@ func TestContradictionsHaveAWayOut(t *testing.T) {
 		"no foot": {`{"format":"acorn-step.design","version":1,"foot":{"length_mm":90,"ball_girth_mm":95},"gauge":{"stitches_per_100mm":20,"rounds_per_100mm":16},"stitches":24}`, "no_foot_left", "longer than the sock"},
 		"flap":    {with(`"heel":{"kind":"flap_under","flap_rows":200}`), "no_foot_left", "flap rows"},
 		"start":   {with(`"toe":{"start_stitches":34}`), "toe_start", "Start with 32 or 36"},
-		"tiny":    {strings.Replace(small(`"heel":{"kind":"flap_under"}`), `"stitches":24`, `"stitches":20`, 1), "flap_small", "short-row heel"},
+		"tiny": {strings.Replace(small(`"heel":{"kind":"flap_under"}`), `"stitches":24`, `"stitches":20`, 1), "flap_small",
+			"short-row heel"},
 	}
 	for name, c := range cases {
 		t.Run(name, func(t *testing.T) {
@@ -299,7 +307,9 @@ func TestADoubledGaugeHalvesTheLengths(t *testing.T) {
 		if coarse.Stopped() || half.Stopped() {
 			return
 		}
-		for _, pair := range [][2]float64{{float64(coarse.Toe.Length), float64(half.Toe.Length)}, {float64(coarse.Heel.Length), float64(half.Heel.Length)}, {float64(coarse.HeelDiagonalGirth()), float64(half.HeelDiagonalGirth())}} {
+		for _, pair := range [][2]float64{{float64(coarse.Toe.Length), float64(half.Toe.Length)},
+			{float64(coarse.Heel.Length), float64(half.Heel.Length)},
+			{float64(coarse.HeelDiagonalGirth()), float64(half.HeelDiagonalGirth())}} {
 			if d := pair[0] - 2*pair[1]; d > 1e-6 || d < -1e-6 {
 				t.Fatalf("%v is not twice %v", pair[0], pair[1])
 			}
@@ -319,7 +329,8 @@ func TestBothSidesHoldTheSame(t *testing.T) {
 			if r.Section != needle.Heel || r.Side != needle.WS || r.N > 23 {
 				continue
 			}
-			// After a wrong-side row and its turn the marks on both sides are equally many, but for the double stitch that is still to come.
+			// After a wrong-side row and its turn the marks on both sides are equally many, but for the double
+			// stitch that is still to come.
 			var left, right int
 			s := m.Snapshot()
 			for j, l := range s.Loops {

@@ -17,7 +17,8 @@ import (
 type garterSquareToe struct{}
 
 var aboutSquare = About{
-	Name: "garter_square", Label: "Garter-square toe", Said: "garter-square toe", Reason: "straight on at the full count; bumpy inside", Term: "garter", Rows: "rows", Counts: 2,
+	Name: "garter_square", Label: "Garter-square toe", Said: "garter-square toe", Reason: "straight on at the full count; bumpy inside",
+	Term: "garter", Rows: "rows", Counts: 2,
 	Shows:  []string{"garter-edge"},
 	Uses:   []string{"toe.start_loop", "toe.odd"},
 	Resets: []string{"toe.cast_on", "toe.start_stitches", "toe.fast_rounds", "toe.turns_per_side"},
@@ -34,9 +35,12 @@ func (garterSquareToe) Ridged() bool                   { return true }
 
 func (garterSquareToe) Explain(s *Sock, on *sheet.Sheet) {
 	t, q := s.Toe, s.Toe.CastOn/2
-	on.Add("cast_on_stitches", "Stitches to cast on", fmt.Sprint(t.CastOn), "The stitches round the foot.", "2 × ⌊%d ÷ 4⌋ = %d", s.Stitches, t.CastOn)
-	on.Add("toe_rounds", "Rows of the square", fmt.Sprint(t.Rounds), "A ridge takes two rows and is as tall as a stitch is wide.", "%d ridges on each face", q)
-	on.Add("toe_length", "Length of the toe", on.Long(t.Length), "An estimate: nothing at the sides, more in the middle.", "%d ÷ (2 × %s) = %s", q, on.Per(s.Gauge.Stitches), on.Long(t.Length))
+	on.Add("cast_on_stitches", "Stitches to cast on", fmt.Sprint(t.CastOn), "The stitches round the foot.", "2 × ⌊%d ÷ 4⌋ = %d",
+		s.Stitches, t.CastOn)
+	on.Add("toe_rounds", "Rows of the square", fmt.Sprint(t.Rounds), "A ridge takes two rows and is as tall as a stitch is wide.",
+		"%d ridges on each face", q)
+	on.Add("toe_length", "Length of the toe", on.Long(t.Length), "An estimate: nothing at the sides, more in the middle.",
+		"%d ÷ (2 × %s) = %s", q, on.Per(s.Gauge.Stitches), on.Long(t.Length))
 }
 
 // Stitches are the square on a quarter of the stitches, and the round that picks up.
@@ -46,10 +50,12 @@ func (garterSquareToe) Stitches(s *Sock) float64 {
 }
 
 func (garterSquareToe) Caution(s *Sock, say *verdict.Checks) {
-	say.Say(verdict.OnToe, verdict.Note, "toe_square", "A garter square feels bumpy under sensitive toes, and it slants over them: with stripes let the second sock mirror the first.")
+	say.Say(verdict.OnToe, verdict.Note, "toe_square",
+		"A garter square feels bumpy under sensitive toes, and it slants over them: with stripes let the second sock mirror the first.")
 	if s.colourOf("toe") != "" {
 		if s.Design.Toe.ColourExtra == 0 {
-			say.Say(verdict.OnToe, verdict.Note, "toe_square_colour", "A contrast toe in a garter square wants another %s of foot in the toe colour.", measure.Length(25))
+			say.Say(verdict.OnToe, verdict.Note, "toe_square_colour",
+				"A contrast toe in a garter square wants another %s of foot in the toe colour.", measure.Length(25))
 		}
 	}
 }

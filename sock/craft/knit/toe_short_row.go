@@ -16,7 +16,8 @@ import (
 type shortRowToe struct{}
 
 var aboutCup = About{
-	Name: "short_row", Label: "Short-row toe", Said: "short-row toe", Reason: "a cup like the heel's, from a provisional cast-on", Term: "short_rows", Rows: "rows", Counts: 2,
+	Name: "short_row", Label: "Short-row toe", Said: "short-row toe", Reason: "a cup like the heel's, from a provisional cast-on",
+	Term: "short_rows", Rows: "rows", Counts: 2,
 	Shows:   []string{"co-chain", "unzip"},
 	Uses:    []string{"heel.turn", "toe.turns_per_side"},
 	Resets:  []string{"toe.cast_on", "toe.start_stitches", "toe.fast_rounds", "toe.turns_per_side"},
@@ -40,9 +41,12 @@ func (shortRowToe) FewestFootRounds() int { return 1 }
 
 func (shortRowToe) Explain(s *Sock, on *sheet.Sheet) {
 	t := s.Toe
-	on.Add("cast_on_stitches", "Stitches to cast on", fmt.Sprint(t.CastOn), "It is always half the stitches.", "%d ÷ 2 = %d", s.Stitches, t.CastOn)
-	on.Add("toe_rounds", "Rows of the toe", fmt.Sprint(t.Rounds), "More turns make the toe deeper and more pointed.", "%d turns on each side, out and back, and the purl row", t.Turns)
-	on.Add("toe_length", "Length of the toe", on.Long(t.Length), "The turns on each side.", "2 × %d ÷ %s = %s", t.Turns, on.Per(s.Gauge.Rounds), on.Long(t.Length))
+	on.Add("cast_on_stitches", "Stitches to cast on", fmt.Sprint(t.CastOn), "It is always half the stitches.", "%d ÷ 2 = %d", s.Stitches,
+		t.CastOn)
+	on.Add("toe_rounds", "Rows of the toe", fmt.Sprint(t.Rounds), "More turns make the toe deeper and more pointed.",
+		"%d turns on each side, out and back, and the purl row", t.Turns)
+	on.Add("toe_length", "Length of the toe", on.Long(t.Length), "The turns on each side.", "2 × %d ÷ %s = %s", t.Turns,
+		on.Per(s.Gauge.Rounds), on.Long(t.Length))
 }
 
 // Drag moves by one turn a side.

@@ -16,7 +16,8 @@ import (
 type wedgeToe struct{}
 
 var aboutWedge = About{
-	Name: "wedge", Label: "Wedge toe", Said: "wedge toe", Reason: "smooth, two lines of increases at the sides", Term: "wedge", Rows: "rounds", Counts: 1, Sides: true,
+	Name: "wedge", Label: "Wedge toe", Said: "wedge toe", Reason: "smooth, two lines of increases at the sides", Term: "wedge",
+	Rows: "rounds", Counts: 1, Sides: true,
 	Shows:  []string{"kfb"},
 	Uses:   []string{"toe.start", "toe.increase", "toe.start_loop", "toe.start_stitches", "toe.fast_rounds"},
 	Resets: []string{"toe.cast_on", "toe.start_stitches", "toe.fast_rounds", "toe.turns_per_side"},
@@ -46,7 +47,8 @@ func (wedgeToe) Pin(s *Sock, d *design.Design) {
 
 func (wedgeToe) Explain(s *Sock, on *sheet.Sheet) {
 	t := s.Toe
-	on.Add("cast_on_stitches", "Stitches to cast on", fmt.Sprint(t.CastOn), "A rounded toe starts with about a third, a fitted one with what the toes ask for.",
+	on.Add("cast_on_stitches", "Stitches to cast on", fmt.Sprint(t.CastOn),
+		"A rounded toe starts with about a third, a fitted one with what the toes ask for.",
 		"%d − 4 × %d = %d: each increase round adds four", s.Stitches, t.IncreaseRounds, t.CastOn)
 	on.Add("increase_rounds", "Increase rounds", fmt.Sprint(t.IncreaseRounds), "Cast on four more for one increase round fewer.",
 		"(%d − %d) ÷ 4 = %d", s.Stitches, t.CastOn, t.IncreaseRounds)
@@ -54,7 +56,8 @@ func (wedgeToe) Explain(s *Sock, on *sheet.Sheet) {
 	if t.FastRounds == t.IncreaseRounds {
 		extra = " + 1"
 	}
-	on.Add("toe_rounds", "Rounds of the toe", fmt.Sprint(t.Rounds), "Increase rounds that follow each other at once make the toe shorter and blunter.",
+	on.Add("toe_rounds", "Rounds of the toe", fmt.Sprint(t.Rounds),
+		"Increase rounds that follow each other at once make the toe shorter and blunter.",
 		"1 + %d + 2 × (%d − %d)%s = %d", t.FastRounds, t.IncreaseRounds, t.FastRounds, extra, t.Rounds)
 	on.Add("toe_length", "Length of the toe", on.Long(t.Length), "The round gauge, and the rounds of the toe.",
 		"%d ÷ %s = %s", t.Rounds, on.Per(s.Gauge.Rounds), on.Long(t.Length))
@@ -65,8 +68,9 @@ func (wedgeToe) Drag(s *Sock) (Drag, bool) {
 	// The last increase round would be followed by a plain one all the same.
 	stops := s.Toe.IncreaseRounds
 	return Drag{
-		Field: "toe.fast_rounds", Word: "toe rounds", Step: -float64(s.Gauge.Height(1)), Now: min(s.Toe.FastRounds, stops-1), Stops: stops,
-		Each: 1, EachCount: -1, FirstCount: 1 + 2*s.Toe.IncreaseRounds,
+		Field: "toe.fast_rounds", Word: "toe rounds", Step: -float64(s.Gauge.Height(1)), Now: min(s.Toe.FastRounds, stops-1),
+		Stops: stops,
+		Each:  1, EachCount: -1, FirstCount: 1 + 2*s.Toe.IncreaseRounds,
 	}, true
 }
 
@@ -167,7 +171,8 @@ func (wedgeToe) Size(s *Sock) {
 		castOn = *given
 		if (n-castOn)%4 != 0 || castOn > n {
 			low := largestStart(n, min(castOn, n))
-			s.Checks.Of(verdict.OnToe, "toe.start_stitches", verdict.Stop, "toe_start", "read %d, but %d stitches round cannot be reached from it by fours. Start with %d or %d.",
+			s.Checks.Of(verdict.OnToe, "toe.start_stitches", verdict.Stop, "toe_start",
+				"read %d, but %d stitches round cannot be reached from it by fours. Start with %d or %d.",
 				castOn, n, low, min(low+4, n))
 			return
 		}
@@ -177,7 +182,8 @@ func (wedgeToe) Size(s *Sock) {
 	if given := toe.FastRounds; given != nil {
 		fast = *given
 		if fast > k {
-			s.Checks.Of(verdict.OnToe, "toe.fast_rounds", verdict.Caution, "toe_fast_rounds", "the toe has only %s, so all of them follow each other at once instead of %d.", measure.Count(k, "increase round"), fast)
+			s.Checks.Of(verdict.OnToe, "toe.fast_rounds", verdict.Caution, "toe_fast_rounds",
+				"the toe has only %s, so all of them follow each other at once instead of %d.", measure.Count(k, "increase round"), fast)
 			fast = k
 		}
 	}
@@ -245,15 +251,19 @@ type edge struct {
 
 // wedgeEdges are the increases at the start and at the end of a needle.
 var wedgeEdges = map[string][2]edge{
-	"kfb": {{[]needle.Op{{Code: needle.K, N: 1}, {Code: needle.Kfb, N: 1}}, 2}, {[]needle.Op{{Code: needle.Kfb, N: 1}, {Code: needle.K, N: 1}}, 2}},
+	"kfb": {{[]needle.Op{{Code: needle.K, N: 1}, {Code: needle.Kfb, N: 1}}, 2},
+		{[]needle.Op{{Code: needle.Kfb, N: 1}, {Code: needle.K, N: 1}}, 2}},
 	// The bump of a kfb lies at its left, so the second one stands a stitch sooner.
-	"kfb_mirrored": {{[]needle.Op{{Code: needle.K, N: 1}, {Code: needle.Kfb, N: 1}}, 2}, {[]needle.Op{{Code: needle.Kfb, N: 1}, {Code: needle.K, N: 2}}, 3}},
-	"m1":           {{[]needle.Op{{Code: needle.K, N: 1}, {Code: needle.M1R, N: 1}}, 1}, {[]needle.Op{{Code: needle.M1L, N: 1}, {Code: needle.K, N: 1}}, 1}},
+	"kfb_mirrored": {{[]needle.Op{{Code: needle.K, N: 1}, {Code: needle.Kfb, N: 1}}, 2},
+		{[]needle.Op{{Code: needle.Kfb, N: 1}, {Code: needle.K, N: 2}}, 3}},
+	"m1": {{[]needle.Op{{Code: needle.K, N: 1}, {Code: needle.M1R, N: 1}}, 1},
+		{[]needle.Op{{Code: needle.M1L, N: 1}, {Code: needle.K, N: 1}}, 1}},
 }
 
 // wedgeDecreases take back what was added too much, at the same places.
 var wedgeDecreases = [2]edge{
-	{[]needle.Op{{Code: needle.K, N: 1}, {Code: needle.SSK, N: 1}}, 3}, {[]needle.Op{{Code: needle.K2tog, N: 1}, {Code: needle.K, N: 1}}, 3},
+	{[]needle.Op{{Code: needle.K, N: 1}, {Code: needle.SSK, N: 1}}, 3},
+	{[]needle.Op{{Code: needle.K2tog, N: 1}, {Code: needle.K, N: 1}}, 3},
 }
 
 // wedge works a needle of n stitches and changes its count by so many at its start and at its end.

@@ -29,7 +29,8 @@ func add[T Technique](field string, list *[]T, t T) {
 type bluntToe struct{}
 
 var aboutBlunt = About{
-	Name: "blunt", Label: "Blunt toe", Said: "blunt toe", Reason: "increases in every round: short and square", Term: "wedge", Rows: "rounds", Counts: 1,
+	Name: "blunt", Label: "Blunt toe", Said: "blunt toe", Reason: "increases in every round: short and square", Term: "wedge",
+	Rows: "rounds", Counts: 1,
 	Uses:   []string{"toe.start_loop"},
 	Resets: []string{"toe.cast_on", "toe.start_stitches", "toe.fast_rounds", "toe.turns_per_side"},
 	Allows: twoNeedleCastOns,
@@ -65,7 +66,8 @@ func (bluntToe) Work(h *hands, s *Sock) {
 }
 
 func (bluntToe) Explain(s *Sock, on *sheet.Sheet) {
-	on.Add("toe_rounds", "Rounds of the toe", fmt.Sprint(s.Toe.Rounds), "Nothing: it is as short as it can be.", "%d increases, one round before and one after", s.Toe.IncreaseRounds)
+	on.Add("toe_rounds", "Rounds of the toe", fmt.Sprint(s.Toe.Rounds), "Nothing: it is as short as it can be.",
+		"%d increases, one round before and one after", s.Toe.IncreaseRounds)
 }
 
 func (bluntToe) Stitches(s *Sock) float64 { return wedgeToe{}.Stitches(s) }
@@ -77,7 +79,8 @@ func (bluntToe) Caution(_ *Sock, say *verdict.Checks) {
 // tuckTurn is the German turn begun on the right side, without a round between the halves.
 type tuckTurn struct{ germanTurn }
 
-var aboutTuck = About{Name: "tuck", Label: "Tucked stitches", Said: "tucked stitches", Reason: "for those who like to begin on the right side", Term: "turn", Resets: turnResets, Counts: 1}
+var aboutTuck = About{Name: "tuck", Label: "Tucked stitches", Said: "tucked stitches",
+	Reason: "for those who like to begin on the right side", Term: "turn", Resets: turnResets, Counts: 1}
 
 func (tuckTurn) About() *About          { return &aboutTuck }
 func (tuckTurn) firstSide() needle.Side { return needle.RS }

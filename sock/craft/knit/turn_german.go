@@ -7,7 +7,8 @@ import "acornstep/sock/rows/needle"
 type germanTurn struct{}
 
 var aboutGerman = About{
-	Name: "german", Label: "Double stitches", Said: "double stitches", Reason: "quick (German), and the doubles count themselves", Term: "turn", Resets: turnResets, Leaves: "double stitches",
+	Name: "german", Label: "Double stitches", Said: "double stitches", Reason: "quick (German), and the doubles count themselves",
+	Term: "turn", Resets: turnResets, Leaves: "double stitches",
 }
 
 func (germanTurn) About() *About { return &aboutGerman }

@@ -7,7 +7,8 @@ import "acornstep/sock/rows/needle"
 type liftTurn struct{}
 
 var aboutLift = About{
-	Name: "lift", Label: "Slip and lift", Said: "slip and lift", Reason: "least bulk", Term: "turn", Resets: turnResets, Leaves: "resting stitches", Counts: 1,
+	Name: "lift", Label: "Slip and lift", Said: "slip and lift", Reason: "least bulk", Term: "turn", Resets: turnResets,
+	Leaves: "resting stitches", Counts: 1,
 }
 
 func (liftTurn) About() *About { return &aboutLift }

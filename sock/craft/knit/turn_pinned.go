@@ -7,7 +7,8 @@ import "acornstep/sock/rows/needle"
 type pinnedTurn struct{}
 
 var aboutPinned = About{
-	Name: "pinned", Label: "Pins", Said: "pins", Reason: "the neatest gap; needs pins", Term: "turn", Resets: turnResets, Leaves: "pins", Counts: 1,
+	Name: "pinned", Label: "Pins", Said: "pins", Reason: "the neatest gap; needs pins", Term: "turn", Resets: turnResets, Leaves: "pins",
+	Counts: 1,
 }
 
 func (pinnedTurn) About() *About { return &aboutPinned }

@@ -6,7 +6,8 @@ import "acornstep/sock/rows/needle"
 type wrapTurn struct{}
 
 var aboutWrap = About{
-	Name: "wrap", Label: "Wraps", Said: "wraps", Reason: "well hidden, if each wrap is lifted", Term: "turn", Resets: turnResets, Leaves: "wrapped stitches", Counts: 1,
+	Name: "wrap", Label: "Wraps", Said: "wraps", Reason: "well hidden, if each wrap is lifted", Term: "turn", Resets: turnResets,
+	Leaves: "wrapped stitches", Counts: 1,
 }
 
 func (wrapTurn) About() *About { return &aboutWrap }

@@ -6,7 +6,8 @@ import "acornstep/sock/rows/needle"
 type yarnOverTurn struct{}
 
 var aboutYarnOver = About{
-	Name: "yarn_over", Label: "Yarn-overs", Said: "yarn-overs", Reason: "nothing to lift; never forget the yarn-over", Term: "turn", Resets: turnResets, Leaves: "yarn-overs", Counts: 1,
+	Name: "yarn_over", Label: "Yarn-overs", Said: "yarn-overs", Reason: "nothing to lift; never forget the yarn-over", Term: "turn",
+	Resets: turnResets, Leaves: "yarn-overs", Counts: 1,
 }
 
 func (yarnOverTurn) About() *About { return &aboutYarnOver }

@@ -115,7 +115,8 @@ func TestWrittenDocumentsReadBack(t *testing.T) {
 		o := outer{
 			Name: anyText(t, "name"), Sure: rapid.Bool().Draw(t, "sure"),
 			Inner: inner{Count: rapid.IntRange(-1e6, 1e6).Draw(t, "count"), Length: &length}, Many: []inner{},
-			Texts: rapid.MapOf(rapid.StringN(1, 8, -1), rapid.Custom(func(t *rapid.T) string { return anyText(t, "value") })).Draw(t, "texts"),
+			Texts: rapid.MapOf(rapid.StringN(1, 8, -1), rapid.Custom(func(t *rapid.T) string { return anyText(t, "value") })).Draw(t,
+				"texts"),
 		}
 		text, err := json.Marshal(o)
 		if err != nil {

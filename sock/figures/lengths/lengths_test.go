@@ -22,7 +22,8 @@ func TestLengthsByHand(t *testing.T) {
 		{"heel: 22 ÷ 0.44 + 1 ÷ 0.88", ShortRowHeel(11, 1, 0.44, gauge), 51.136363636364},
 		{"garter heel: 22 ÷ 0.64", ShortRowHeel(11, 0, GarterRows(gauge), gauge), 34.375},
 		{"flap of 36 rows at 0.75: 37 × 0.75 ÷ 0.44", Flap(36, FlapRows(gauge, 0.75)), 63.068181818182},
-		{"diagonal: 34 ÷ 0.32 + 2 √(34.375² + 50²) + 12 ÷ 0.32", DiagonalOfShortRows(68, 34, 11, 0.44, gauge), 106.25 + 2*60.6765244 + 37.5},
+		{"diagonal: 34 ÷ 0.32 + 2 √(34.375² + 50²) + 12 ÷ 0.32", DiagonalOfShortRows(68, 34, 11, 0.44, gauge),
+			106.25 + 2*60.6765244 + 37.5},
 		{"diagonal of a flap: (34 + 36 + 20) ÷ 0.32", DiagonalOfFlap(68, 34, 36, 20, gauge), 281.25},
 		{"diagonal of a gusset: (68 + 26) ÷ 0.32", DiagonalOfGusset(68, 13, gauge), 293.75},
 	} {

@@ -11,7 +11,8 @@ import (
 func TestYarnInMetresAndYards(t *testing.T) {
 	assert.Equal(t, "420 m", Centimetres.Yarn(420))
 	assert.Equal(t, "459 yd", Inches.Yarn(420))
-	for text, want := range map[string]float64{"420": 420, "420 m": 420, "420,5 metres": 420.5, " 459 yd": 419.7096, "459 YARDS": 419.7096, "100yds": 91.44} {
+	for text, want := range map[string]float64{"420": 420, "420 m": 420, "420,5 metres": 420.5, " 459 yd": 419.7096,
+		"459 YARDS": 419.7096, "100yds": 91.44} {
 		got, err := ParseYarn(text, Centimetres)
 		require.NoError(t, err, text)
 		assert.InDelta(t, want, got, 1e-9, text)

@@ -78,7 +78,8 @@ func Rank(d design.Design, by Wish, known []string) (Report, error) {
 		return r, err
 	}
 	r.Gauges = offGauge(&d)
-	r.Note = fmt.Sprintf("Grams are a first guess of ± %.0f %%. Turning styles give the same shape: choose the one your hands like.", 100*yarn.Uncertainty)
+	r.Note = fmt.Sprintf("Grams are a first guess of ± %.0f %%. Turning styles give the same shape: choose the one your hands like.",
+		100*yarn.Uncertainty)
 	return r, nil
 }
 

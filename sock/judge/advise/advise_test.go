@@ -13,7 +13,8 @@ import (
 
 func read(t testing.TB, foot string) design.Design {
 	t.Helper()
-	d, err := design.Read([]byte(`{"format":"acorn-step.design","version":1,"foot":{"length_mm":251,"ball_girth_mm":236` + foot + `},"gauge":{"stitches_per_100mm":32,"rounds_per_100mm":44}}`))
+	d, err := design.Read([]byte(`{"format":"acorn-step.design","version":1,"foot":{"length_mm":251,"ball_girth_mm":236` + foot +
+		`},"gauge":{"stitches_per_100mm":32,"rounds_per_100mm":44}}`))
 	require.NoError(t, err)
 	return d
 }

@@ -88,13 +88,15 @@ func firstSide(s *knit.Sock) string {
 // fields are the decisions in the order of the work, the default of the school first.
 var fields = []field{
 	{name: "fit.multiple", part: "round", phrase: "counted in", label: "Count in", here: roundHere, ways: these(
-		way{4, "Fours", "both needles have the same even count"}, way{2, "Twos", "closest to the foot"}, way{6, "Sixes", "for a pattern over six"}, way{8, "Eights", "for a pattern over eight"})},
+		way{4, "Fours", "both needles have the same even count"}, way{2, "Twos", "closest to the foot"},
+		way{6, "Sixes", "for a pattern over six"}, way{8, "Eights", "for a pattern over eight"})},
 	{name: "toe.kind", part: "toe", label: "Kind of toe", here: toeHere, ways: listed("toe.kind")},
 	{name: "toe.start", part: "toe", phrase: "begins with", label: "Begins with", here: toeHere, ways: these(
 		way{"half", "Half the stitches", "flat and wide, increases every other round"},
 		way{"rounded", "A third, rounded", "quick at first, follows round toes"},
 		way{"fitted", "Fitted to the toes", "as deep as these toes"})},
-	{name: "toe.cast_on", part: "toe", phrase: "cast on", label: "Cast-on", here: toeHere, ways: listed("toe.cast_on", "provisional"), asked: twoNeedles},
+	{name: "toe.cast_on", part: "toe", phrase: "cast on", label: "Cast-on", here: toeHere, ways: listed("toe.cast_on", "provisional"),
+		asked: twoNeedles},
 	{name: "toe.start_loop", part: "toe", phrase: "its first loop", label: "First loop", here: toeHere, ways: these(
 		way{"twist", "From a twist", "no knot in the toe"},
 		way{"slip_knot", "From a slip knot", "holds at once; a small knot"},
@@ -103,9 +105,10 @@ var fields = []field{
 		way{"kfb", "kfb", "each bump counts an increase round"},
 		way{"kfb_mirrored", "kfb, mirrored", "the bumps lie alike on both sides"},
 		way{"m1", "Made stitches", "no bumps; slants to count by"})},
-	{name: "toe.odd", part: "toe", phrase: "two more than fours:", label: "Two more than fours", here: toeHere, asked: oddSquare, ways: these(
-		way{"ridge", "One ridge more", "the square is two rows longer"},
-		way{"pair", "One stitch in each half", "made in the round that picks up"})},
+	{name: "toe.odd", part: "toe", phrase: "two more than fours:", label: "Two more than fours", here: toeHere, asked: oddSquare,
+		ways: these(
+			way{"ridge", "One ridge more", "the square is two rows longer"},
+			way{"pair", "One stitch in each half", "made in the round that picks up"})},
 	{name: "foot_length.school", part: "length", phrase: "reckoned by", label: "Foot length by", here: footHere, ways: these(
 		way{"exact", "Toe's and heel's own rows", "counts what is really knitted"},
 		way{"thumb", "Rule of thumb", "an inch for the toe, an inch for the heel"},
@@ -116,22 +119,30 @@ var fields = []field{
 	{name: "heel.kind", part: "heel", label: "Kind of heel", here: heelHere, ways: listed("heel.kind")},
 	{name: "heel.turn", part: "heel", phrase: "turned with", label: "Turning style", here: turnsHere, ways: listed("heel.turn")},
 	{name: "heel.share", part: "heel", phrase: "over", label: "Worked over", here: turnsHere, ways: these(
-		way{0.5, "Half the stitches", "the usual heel"}, way{0.6, "60 %", "spreads the bend, roomier"}, way{0.65, "65 %", "roomier still"}, way{0.7, "70 %", "padded and wide, with garter"})},
+		way{0.5, "Half the stitches", "the usual heel"}, way{0.6, "60 %", "spreads the bend, roomier"},
+		way{0.65, "65 %", "roomier still"}, way{0.7, "70 %", "padded and wide, with garter"})},
 	{name: "heel.fabric", part: "heel", phrase: "in", label: "Heel fabric", here: heelHere, ways: these(
 		way{"stockinette", "Stockinette", "smooth, like the rest"},
 		way{"garter", "Garter", "gives more, wears harder, ridges inside"})},
-	{name: "heel.rounds_between", part: "heel", phrase: "between the halves", label: "Rounds between the halves", here: deepHere, comes: roundsBetween, asked: mainYarn, ways: these(
-		way{nil, "As the style has it", "one in the German style, none in the others"}, way{0, "None: stacked", "shallower by half a round"}, way{1, "One round", "all turns are settled in it"}, way{2, "Two rounds", "deeper"})},
-	{name: "heel.first_row", part: "heel", phrase: "first row", label: "First row of the heel", here: deepHere, comes: firstSide, asked: mainYarn, ways: these(
-		way{nil, "As the style begins", "wrong side in the German style, right side in the others"}, way{"RS", "Right side", "knit over the sole first"}, way{"WS", "Wrong side", "turn where the round ends"})},
-	{name: "heel.slip_columns", part: "heel", phrase: "slip stitches", label: "Slip stitches", here: heelHere, asked: slipStitches, ways: these(
-		way{"flap", "On the flap", "they end where the turn begins"},
-		way{"turn", "Through the turn", "grips a narrow heel, wears harder"},
-		way{"back", "And up the back", "every second round, to the leg"})},
-	{name: "round_start", part: "heel", phrase: "the round begins", label: "The round begins", here: heelHere, asked: slipStitches, ways: these(
-		way{"instep", "At the instep", "as on the foot"},
-		way{"centre_back", "At the centre of the back", "both sides of the gusset in one sweep"},
-		way{"columns", "Where the heel's columns begin", "the strengthening comes first in each round"})},
+	{name: "heel.rounds_between", part: "heel", phrase: "between the halves", label: "Rounds between the halves", here: deepHere,
+		comes: roundsBetween, asked: mainYarn, ways: these(
+			way{nil, "As the style has it", "one in the German style, none in the others"},
+			way{0, "None: stacked", "shallower by half a round"}, way{1, "One round", "all turns are settled in it"},
+			way{2, "Two rounds", "deeper"})},
+	{name: "heel.first_row", part: "heel", phrase: "first row", label: "First row of the heel", here: deepHere, comes: firstSide,
+		asked: mainYarn, ways: these(
+			way{nil, "As the style begins", "wrong side in the German style, right side in the others"},
+			way{"RS", "Right side", "knit over the sole first"}, way{"WS", "Wrong side", "turn where the round ends"})},
+	{name: "heel.slip_columns", part: "heel", phrase: "slip stitches", label: "Slip stitches", here: heelHere, asked: slipStitches,
+		ways: these(
+			way{"flap", "On the flap", "they end where the turn begins"},
+			way{"turn", "Through the turn", "grips a narrow heel, wears harder"},
+			way{"back", "And up the back", "every second round, to the leg"})},
+	{name: "round_start", part: "heel", phrase: "the round begins", label: "The round begins", here: heelHere, asked: slipStitches,
+		ways: these(
+			way{"instep", "At the instep", "as on the foot"},
+			way{"centre_back", "At the centre of the back", "both sides of the gusset in one sweep"},
+			way{"columns", "Where the heel's columns begin", "the strengthening comes first in each round"})},
 	{name: "corner.method", part: "corners", label: "Corners", here: cornerHere, ways: listed("corner.method")},
 	{name: "ankle.change", part: "ankle", phrase: "the count changes", label: "The count changes", here: ankleHere, ways: these(
 		way{"after_heel", "After the heel", "the heel has the foot's count"},
@@ -148,7 +159,8 @@ var fields = []field{
 		way{"front", "In front", "the instep's columns go on"},
 		way{"back", "At the back", "holds, and the front lies smooth"},
 		way{"sides", "On each side", "a third of the leg, between plain columns"})},
-	{name: "leg.instep_pattern", part: "length", phrase: "on the instep", label: "Pattern on the instep", here: footHere, ways: patterns(false)},
+	{name: "leg.instep_pattern", part: "length", phrase: "on the instep", label: "Pattern on the instep", here: footHere,
+		ways: patterns(false)},
 	{name: "cuff.pattern", part: "cuff", label: "Pattern of the cuff", here: cuffHere, ways: patterns(true)},
 	{name: "bind_off", part: "cuff", phrase: "bound off", label: "Bind-off", here: bindOffHere, ways: listed("bind_off")},
 	{name: "needles", part: "needles", label: "Needles", here: needlesHere, ways: these(

@@ -60,7 +60,8 @@ func better(a, b *Candidate) int {
 	if by := cmp.Compare(math.Round(a.Misfit/felt), math.Round(b.Misfit/felt)); by != 0 {
 		return by
 	}
-	return cmp.Or(cmp.Compare(a.unusual, b.unusual), cmp.Compare(a.Counting, b.Counting), cmp.Compare(math.Round(a.Grams), math.Round(b.Grams)))
+	return cmp.Or(cmp.Compare(a.unusual, b.unusual), cmp.Compare(a.Counting, b.Counting),
+		cmp.Compare(math.Round(a.Grams), math.Round(b.Grams)))
 }
 
 // feelsLike says that two ways are one to a knitter: the same kind of heel in the same fabric, as roomy, or only roomier by the count.

@@ -20,7 +20,8 @@ func anyFoot(t *rapid.T) design.Design {
 	if rapid.Bool().Draw(t, "measured") {
 		girth := float64(length) * rapid.Float64Range(0.85, 1.1).Draw(t, "girth")
 		more = fmt.Sprintf(`,"ball_girth_mm":%.0f,"heel_diagonal_mm":%.0f,"ankle_girth_mm":%.0f,"toe_depth_mm":%.0f`, girth,
-			girth*rapid.Float64Range(1.2, 1.65).Draw(t, "diagonal"), girth*rapid.Float64Range(0.85, 1.15).Draw(t, "ankle"), float64(length)*rapid.Float64Range(0.15, 0.25).Draw(t, "depth"))
+			girth*rapid.Float64Range(1.2, 1.65).Draw(t, "diagonal"), girth*rapid.Float64Range(0.85, 1.15).Draw(t, "ankle"),
+			float64(length)*rapid.Float64Range(0.15, 0.25).Draw(t, "depth"))
 	}
 	d, err := design.Read(fmt.Appendf(nil, `{"format":"acorn-step.design","version":1,"foot":{"length_mm":%d,"heel_width":%q%s},"gauge":{"stitches_per_100mm":%d,"rounds_per_100mm":%d}}`,
 		length, rapid.SampledFrom([]string{"average", "narrow", "wide"}).Draw(t, "width"), more,
@@ -56,7 +57,8 @@ func TestOneJudgement(t *testing.T) {
 		best := three[0]
 		if best.Toe != "wedge" {
 			for _, c := range r.Candidates {
-				if c.Toe == "wedge" && c.Heel == best.Heel && math.Round(c.Misfit/felt) == math.Round(best.Misfit/felt) && c.Stitches == best.Stitches && c.fabric == best.fabric {
+				if c.Toe == "wedge" && c.Heel == best.Heel && math.Round(c.Misfit/felt) == math.Round(best.Misfit/felt) &&
+					c.Stitches == best.Stitches && c.fabric == best.fabric {
 					t.Fatalf("%s stands before %s and fits no better", best.Title, c.Title)
 				}
 			}
@@ -94,7 +96,8 @@ func TestWithinWhatIsEasyTheUsualWayComesFirst(t *testing.T) {
 	best, err := Best(read(t, `,"heel_diagonal_mm":300`))
 	require.NoError(t, err)
 	require.NotNil(t, best)
-	assert.Equal(t, []any{"wedge", "half", "short_row", 0.5, 68}, []any{best.Toe, best.Changes["toe.start"], best.Heel, best.Changes["heel.share"], best.Stitches})
+	assert.Equal(t, []any{"wedge", "half", "short_row", 0.5, 68},
+		[]any{best.Toe, best.Changes["toe.start"], best.Heel, best.Changes["heel.share"], best.Stitches})
 	assert.Equal(t, "sits over the instep; the usual way", best.Why)
 	assert.True(t, best.Chosen, "a sock about which nothing was chosen is knitted the usual way")
 }

@@ -96,7 +96,8 @@ func (f *field) options(d design.Design, unit measure.Unit, best *Candidate) Cho
 	now, ways := d.Get(f.name), f.ways(&d)
 	here := make([][]string, len(ways))
 	for i, way := range ways {
-		o := Option{Value: way.value, Label: way.label, Reason: way.reason, Chosen: way.value == now, Changes: knit.Choose(f.name, way.value)}
+		o := Option{Value: way.value, Label: way.label, Reason: way.reason, Chosen: way.value == now,
+			Changes: knit.Choose(f.name, way.value)}
 		tried := d
 		if !o.Chosen {
 			var err error
@@ -257,7 +258,8 @@ func ankleHere(w *words) []string {
 func legHere(w *words) []string {
 	s := w.sock
 	girth := s.Gauge.Girth(float64(s.AnkleStitches)) * measure.Length(s.LegWidth())
-	return []string{fmt.Sprintf("%d sts", s.LegStitches), stretches(fit.Stretch(s.Design.Foot.AnkleGirth, girth)) + " at the ankle, " + fit.Ankle(s).Word}
+	return []string{fmt.Sprintf("%d sts", s.LegStitches),
+		stretches(fit.Stretch(s.Design.Foot.AnkleGirth, girth)) + " at the ankle, " + fit.Ankle(s).Word}
 }
 
 func cuffHere(w *words) []string {

@@ -100,7 +100,8 @@ var figures = []figure{
 	{field: "cuff.height_mm", part: "cuff", label: "height of the cuff"},
 }
 
-// Path is every decision on a sock that was measured, in the order of the work, with what was said of it and the grams that its rows take.
+// Path is every decision on a sock that was measured, in the order of the work, with what was said of it and the
+// grams that its rows take.
 func Path(s *knit.Sock, checks verdict.Checks, grams float64, unit measure.Unit) []Decision {
 	w := &words{s, unit, grams}
 	pinned := *s.Design
@@ -168,7 +169,8 @@ func (p *part) figures(s *knit.Sock, pinned *design.Design) []Piece {
 	var list []Piece
 	d := s.Design
 	for _, n := range s.Numbers(p.lead) {
-		list = append(list, Piece{Field: n.Field, Label: lower(n.Label), Kind: "figure", Value: valueOf(pinned, n.Field), Suffix: n.Suffix, Hint: n.Hint})
+		list = append(list, Piece{Field: n.Field, Label: lower(n.Label), Kind: "figure", Value: valueOf(pinned, n.Field),
+			Suffix: n.Suffix, Hint: n.Hint})
 	}
 	for _, f := range figures {
 		if f.part != p.name || !d.Uses(f.field) {
@@ -249,7 +251,8 @@ func toeSaid(w *words) string {
 
 func lengthSaid(w *words) string {
 	d := w.sock.Design
-	return sentence(strings.Join(footHere(w), ", "), otherThan("stockinette", d.Leg.InstepPattern, patternSaid(d, d.Leg.InstepPattern)+" on the instep"),
+	return sentence(strings.Join(footHere(w), ", "),
+		otherThan("stockinette", d.Leg.InstepPattern, patternSaid(d, d.Leg.InstepPattern)+" on the instep"),
 		otherThan("stockinette", d.FootLength.Sole, "smooth inside"))
 }
 
@@ -284,7 +287,8 @@ func heelSaid(w *words) string {
 	case h.Turns > 0:
 		turns = fmt.Sprintf("%d over %d · %d · %d", h.Stitches, h.Turns, h.Centre, h.Turns)
 	}
-	return sentence(w.said("heel.kind"), increases, turn, otherThan("stockinette", string(d.Heel.Fabric), "in garter"), turns, flap, overInstep(s))
+	return sentence(w.said("heel.kind"), increases, turn, otherThan("stockinette", string(d.Heel.Fabric), "in garter"), turns, flap,
+		overInstep(s))
 }
 
 func cornersSaid(w *words) string {
@@ -295,12 +299,14 @@ func ankleSaid(w *words) string { return strings.Join(ankleHere(w), ", ") }
 
 func legSaid(w *words) string {
 	s := w.sock
-	return sentence(w.long(s.Design.Leg.Height)+" with its cuff", patternSaid(s.Design, s.Design.Leg.Pattern), measure.Count(s.LegRounds, "round")+" below the cuff")
+	return sentence(w.long(s.Design.Leg.Height)+" with its cuff", patternSaid(s.Design, s.Design.Leg.Pattern),
+		measure.Count(s.LegRounds, "round")+" below the cuff")
 }
 
 func cuffSaid(w *words) string {
 	s := w.sock
-	return sentence(patternSaid(s.Design, s.Design.Cuff.Pattern), w.long(min(s.Design.Cuff.Height, s.Design.Leg.Height)), measure.Count(s.CuffRounds, "round")) + "; bound off " + w.said("bind_off")
+	return sentence(patternSaid(s.Design, s.Design.Cuff.Pattern), w.long(min(s.Design.Cuff.Height, s.Design.Leg.Height)),
+		measure.Count(s.CuffRounds, "round")) + "; bound off " + w.said("bind_off")
 }
 
 func needlesSaid(w *words) string {
@@ -342,7 +348,8 @@ func repeatSaid(s *knit.Sock) string {
 }
 
 func roundNumbers(w *words) []Number {
-	return []Number{{"foot_stitches", fmt.Sprintf("%d stitches", w.sock.Stitches)}, {"finished_length_mm", w.long(w.sock.FinishedLength) + " long"}}
+	return []Number{{"foot_stitches", fmt.Sprintf("%d stitches", w.sock.Stitches)},
+		{"finished_length_mm", w.long(w.sock.FinishedLength) + " long"}}
 }
 
 func toeNumbers(w *words) []Number {
@@ -355,7 +362,8 @@ func toeNumbers(w *words) []Number {
 }
 
 func lengthNumbers(w *words) []Number {
-	return []Number{{"foot_rounds", measure.Count(w.sock.FootRounds, "round")}, {"heel_starts_at_mm", w.long(w.sock.HeelStarts) + " from the tip"}}
+	return []Number{{"foot_rounds", measure.Count(w.sock.FootRounds, "round")},
+		{"heel_starts_at_mm", w.long(w.sock.HeelStarts) + " from the tip"}}
 }
 
 func heelNumbers(w *words) []Number {

@@ -72,7 +72,8 @@ func readWhole(t require.TestingT, fields string) design.Design {
 	return d
 }
 
-// Whatever was chosen: each field of the design can be changed in one place, each judgement stands with one decision, and nobody reads a path or, in inches, a metre.
+// Whatever was chosen: each field of the design can be changed in one place, each judgement stands with one
+// decision, and nobody reads a path or, in inches, a metre.
 func TestThePathLeavesNothingOut(t *testing.T) {
 	rapid.Check(t, func(t *rapid.T) {
 		d := anySock(t)

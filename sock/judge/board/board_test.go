@@ -106,7 +106,8 @@ func TestOnlyTheCountsThatDifferAreListed(t *testing.T) {
 	right := worked(t, `"foot":{"length_mm":256,"ball_girth_mm":236}`+rest)
 	list := board.Differences(left, right)
 	require.Len(t, list, 1, "a longer foot of the same girth is more rounds to the heel and nothing else")
-	assert.Equal(t, board.Difference{Label: "Rounds to the heel", Left: left.Plan.Summary.FootRounds, Right: right.Plan.Summary.FootRounds}, list[0])
+	assert.Equal(t, board.Difference{Label: "Rounds to the heel", Left: left.Plan.Summary.FootRounds,
+		Right: right.Plan.Summary.FootRounds}, list[0])
 	assert.Empty(t, board.Differences(left, worked(t, "")), "a draft with faults has no counts")
 }
 
@@ -119,12 +120,14 @@ func TestTheDigestOfASock(t *testing.T) {
 	}
 	assert.Equal(t, "measure the length", digest("", "").Digest.Missing)
 	assert.Equal(t, "count the stitches of the swatch", digest(`"foot":{"length_mm":251}`, "").Digest.Missing)
-	assert.Equal(t, "count the rounds of the swatch", digest(`"foot":{"length_mm":251},"gauge":{"stitches_per_100mm":32}`, "").Digest.Missing)
+	assert.Equal(t, "count the rounds of the swatch",
+		digest(`"foot":{"length_mm":251},"gauge":{"stitches_per_100mm":32}`, "").Digest.Missing)
 	assert.Contains(t, digest(foot+`,"leg":{"stitches":44}`, "").Digest.Missing, "cannot be pulled on")
 
 	// Half of 68 is 34, from which 68 is not reached by fours; 32 is the next.
 	sock := digest(foot, `"leg.height_mm":"17"`)
-	assert.Equal(t, basket.Digest{FootStitches: 68, CastOn: 32, Rows: worked(t, foot+`,"leg":{"height_mm":170}`).Effort.Rows}, sock.Digest)
+	assert.Equal(t, basket.Digest{FootStitches: 68, CastOn: 32, Rows: worked(t, foot+`,"leg":{"height_mm":170}`).Effort.Rows},
+		sock.Digest)
 	assert.Empty(t, sock.Draft.Entries)
 	assert.Equal(t, map[string]any{"height_mm": 170.0}, sock.Draft.Design["leg"])
 

@@ -29,7 +29,8 @@ type Drawing struct {
 	Eases []fit.Ease `json:"eases,omitempty"`
 }
 
-// Draw draws the sock of a draft on its foot; a draft that gives none has no drawing. Its error is that of the context, or of the program.
+// Draw draws the sock of a draft on its foot; a draft that gives none has no drawing. Its error is that of the
+// context, or of the program.
 func Draw(ctx context.Context, r draft.Reading, care worn.Care) (Drawing, error) {
 	p, sock, err := made(r)
 	if p == nil {
@@ -38,7 +39,8 @@ func Draw(ctx context.Context, r draft.Reading, care worn.Care) (Drawing, error)
 	return DrawPlan(ctx, p, sock, care)
 }
 
-// DrawDoubted draws the rows of a draft as they come out under a doubt: on another foot, in another gauge. Its errors are those of [Draw] and [whatif.Ask].
+// DrawDoubted draws the rows of a draft as they come out under a doubt: on another foot, in another gauge. Its
+// errors are those of [Draw] and [whatif.Ask].
 func DrawDoubted(ctx context.Context, r draft.Reading, doubt whatif.Doubt, care worn.Care) (Drawing, error) {
 	p, _, err := made(r)
 	if p == nil {

@@ -21,8 +21,8 @@ type Tried struct {
 	Ghost shape.Points `json:"ghost"`
 	// Needle is where the needle lies on it, on the side that is seen.
 	Needle shape.Points `json:"needle"`
-	// Behind is how far the needle lies behind the tip of the toes, under the sole, in mm; Above how high it lies above the floor, at the back.
-	// A sock whose needle lies on the leg has Above, else Behind.
+	// Behind is how far the needle lies behind the tip of the toes, under the sole, in mm; Above how high it lies
+	// above the floor, at the back. A sock whose needle lies on the leg has Above, else Behind.
 	Behind measure.Length `json:"behind_mm,omitempty"`
 	Above  measure.Length `json:"above_mm,omitempty"`
 }
@@ -57,7 +57,8 @@ func TryOn(ctx context.Context, p *plan.Plan, sock *knit.Sock, rows int, rounds 
 	return tried, nil
 }
 
-// onLeg is how high above the floor the needle lies at least to be on the leg, as a share of the length of the foot; lower, it lies round the heel.
+// onLeg is how high above the floor the needle lies at least to be on the leg, as a share of the length of the
+// foot; lower, it lies round the heel.
 const onLeg = 0.15
 
 // started says whether a round of the foot was worked.

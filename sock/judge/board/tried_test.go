@@ -13,7 +13,8 @@ import (
 	"acornstep/sock/papers/design"
 )
 
-// By hand: after 40 rounds of the foot the needle lies 19/0.44 + 40/0.44 = 134 mm from the tip on the table; on the foot some of that bends round the toes, and a hand stretches it a little.
+// By hand: after 40 rounds of the foot the needle lies 19/0.44 + 40/0.44 = 134 mm from the tip on the table; on the
+// foot some of that bends round the toes, and a hand stretches it a little.
 func TestASockIsTriedOn(t *testing.T) {
 	d, err := design.Read([]byte(`{"format":"acorn-step.design","version":1,"foot":{"length_mm":251,"ball_girth_mm":236},"gauge":{"stitches_per_100mm":32,"rounds_per_100mm":44},"heel":{"kind":"flap_under"}}`))
 	require.NoError(t, err)

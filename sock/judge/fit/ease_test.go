@@ -18,7 +18,8 @@ func sockOf(t require.TestingT, fields string) *knit.Sock {
 	return knit.Measure(&d)
 }
 
-// By hand: a short-row heel of 34 stitches and 11 turns is 265 mm round the diagonal, and 345 mm stretch that by 30 %; another heel gives more than any turn.
+// By hand: a short-row heel of 34 stitches and 11 turns is 265 mm round the diagonal, and 345 mm stretch that by 30
+// %; another heel gives more than any turn.
 func TestWhatEasesAHighInstep(t *testing.T) {
 	eases := Eases(sockOf(t, `,"heel":{"kind":"short_row"}`))
 	require.NotEmpty(t, eases)
@@ -30,7 +31,8 @@ func TestWhatEasesAHighInstep(t *testing.T) {
 // Whatever is said to ease a place does so by the figures that are said, and makes no other place worse that sat well.
 func TestAnEaseKeepsItsPromise(t *testing.T) {
 	rapid.Check(t, func(t *rapid.T) {
-		s := sockOf(t, fmt.Sprintf(`,"stitches":%d,"heel":{"kind":%q},"leg":{"height_mm":130}`, 4*rapid.IntRange(13, 18).Draw(t, "quarter"), rapid.SampledFrom(design.Registered("heel.kind")).Draw(t, "heel")))
+		s := sockOf(t, fmt.Sprintf(`,"stitches":%d,"heel":{"kind":%q},"leg":{"height_mm":130}`,
+			4*rapid.IntRange(13, 18).Draw(t, "quarter"), rapid.SampledFrom(design.Registered("heel.kind")).Draw(t, "heel")))
 		if s.Stopped() {
 			t.Skip()
 		}

@@ -57,11 +57,14 @@ func Of(s *knit.Sock) []Place {
 	}
 	places := []Place{
 		stretch("toes", foot.ToesShare*wearer.BallGirth, toes, Stretch(round, toes), Stretch(round, toes*(1-measure.Length(most))), true),
-		stretch("ball", wearer.BallGirth, drawn, Stretch(round, drawn*(1-leastEase)), Stretch(round, drawn*(1-measure.Length(most))), wearer.Guessed("ball_girth_mm")),
-		stretch("arch", foot.ArchShare*wearer.BallGirth, drawn, Stretch(round, drawn), Stretch(round, drawn*(1-measure.Length(most))), true),
+		stretch("ball", wearer.BallGirth, drawn, Stretch(round, drawn*(1-leastEase)), Stretch(round, drawn*(1-measure.Length(most))),
+			wearer.Guessed("ball_girth_mm")),
+		stretch("arch", foot.ArchShare*wearer.BallGirth, drawn, Stretch(round, drawn), Stretch(round, drawn*(1-measure.Length(most))),
+			true),
 		Heel(s),
 		Ankle(s),
-		cuff(stretch("cuff", wearer.HeelDiagonal, g.Girth(float64(s.LegStitches)), 0, 100*(knit.PassCaution-1), wearer.Guessed("heel_diagonal_mm"))),
+		cuff(stretch("cuff", wearer.HeelDiagonal, g.Girth(float64(s.LegStitches)), 0, 100*(knit.PassCaution-1),
+			wearer.Guessed("heel_diagonal_mm"))),
 	}
 	if wearer.CalfGirth != nil && wearer.CalfHeight != nil && d.Leg.Height >= *wearer.CalfHeight {
 		places = append(places, leg(s, "calf", *wearer.CalfGirth, s.LegStitches, false))
@@ -91,12 +94,14 @@ func Stretch(foot, sock measure.Length) float64 { return 100 * float64(foot/sock
 
 // called are the places as people call them.
 var called = map[string]struct{ label, said string }{
-	"toes": {"toes", "the toes"}, "ball": {"ball", "the ball of the foot"}, "arch": {"arch", "the arch"}, "heel": {"instep", "the instep and heel"},
+	"toes": {"toes", "the toes"}, "ball": {"ball", "the ball of the foot"}, "arch": {"arch", "the arch"},
+	"heel":  {"instep", "the instep and heel"},
 	"ankle": {"ankle", "the ankle"}, "cuff": {"over heel", "the cuff over the heel"}, "calf": {"calf", "the calf"},
 }
 
 func stretch(name string, foot, sock measure.Length, low, high float64, estimated bool) Place {
-	p := Place{Name: name, Label: called[name].label, Said: called[name].said, Foot: foot, Sock: sock, StretchPct: Stretch(foot, sock), LowPct: low, HighPct: high, Estimated: estimated, Level: verdict.Note, Word: "sits"}
+	p := Place{Name: name, Label: called[name].label, Said: called[name].said, Foot: foot, Sock: sock, StretchPct: Stretch(foot, sock),
+		LowPct: low, HighPct: high, Estimated: estimated, Level: verdict.Note, Word: "sits"}
 	switch {
 	case p.StretchPct < low-0.05:
 		p.Level, p.Word, p.Text = verdict.Caution, "slack", "It hardly stretches here: it may sag."

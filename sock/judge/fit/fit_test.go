@@ -63,7 +63,8 @@ func TestGarterGivesMore(t *testing.T) {
 	assert.Greater(t, Misfit(Of(sock(t, `,"heel":{"turns_per_side":6}`))), Misfit(Of(sock(t, ""))))
 }
 
-// A 2×2 rib draws the leg in to three quarters: 159.4 mm for an ankle of 236 mm are 48 %, and up to 60 % it sits. A plain leg of as much stretch would be tight.
+// A 2×2 rib draws the leg in to three quarters: 159.4 mm for an ankle of 236 mm are 48 %, and up to 60 % it sits. A
+// plain leg of as much stretch would be tight.
 func TestRibIsJudgedByItsOwnStretch(t *testing.T) {
 	ribbed := place(t, Of(sock(t, `,"leg":{"pattern":"rib_2x2"}`)), "ankle")
 	assert.InDelta(t, 48.1, ribbed.StretchPct, 0.1)

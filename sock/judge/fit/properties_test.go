@@ -31,7 +31,8 @@ func TestRoomGrowsWithTheStitches(t *testing.T) {
 	rapid.Check(t, func(t *rapid.T) {
 		n := 4 * rapid.IntRange(14, 19).Draw(t, "quarter")
 		diagonal := rapid.Float64Range(290, 370).Draw(t, "diagonal")
-		heel := rapid.SampledFrom([]string{`{"kind":"short_row"}`, `{"kind":"flap_under"}`, `{"kind":"gusset_turn"}`, `{"kind":"short_row","share":0.65}`}).Draw(t, "heel")
+		heel := rapid.SampledFrom([]string{`{"kind":"short_row"}`, `{"kind":"flap_under"}`, `{"kind":"gusset_turn"}`,
+			`{"kind":"short_row","share":0.65}`}).Draw(t, "heel")
 		now, more := stretches(measured(t, n, diagonal, heel)), stretches(measured(t, n+4, diagonal, heel))
 		for _, name := range []string{"toes", "ball", "arch", "heel"} {
 			if more[name] >= now[name]+1e-9 {
@@ -58,7 +59,8 @@ func TestRoomGrowsWithTheStitches(t *testing.T) {
 // A place that is outside its sensible range says so, one within it does not, and a caution has a reason.
 func TestEveryVerdictHasItsSentence(t *testing.T) {
 	rapid.Check(t, func(t *rapid.T) {
-		places := measured(t, 4*rapid.IntRange(12, 22).Draw(t, "quarter"), rapid.Float64Range(275, 400).Draw(t, "diagonal"), `{"kind":"short_row"}`)
+		places := measured(t, 4*rapid.IntRange(12, 22).Draw(t, "quarter"), rapid.Float64Range(275, 400).Draw(t, "diagonal"),
+			`{"kind":"short_row"}`)
 		for _, p := range places {
 			if p.Text == "" {
 				t.Fatalf("%s at %.1f %% says nothing", p.Name, p.StretchPct)

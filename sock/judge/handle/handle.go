@@ -99,7 +99,8 @@ func toeDepth(s *knit.Sock) (Handle, bool) {
 	d, ok := s.ToeDrag()
 	return Handle{
 		Field: d.Field, Label: "Depth of the toe", Axis: "x",
-		Step: d.Step, Now: d.Now, Stops: d.Stops, First: d.First, Each: d.Each, FirstCount: d.FirstCount, EachCount: d.EachCount, Word: d.Word,
+		Step: d.Step, Now: d.Now, Stops: d.Stops, First: d.First, Each: d.Each, FirstCount: d.FirstCount, EachCount: d.EachCount,
+		Word: d.Word,
 	}, ok && d.Now >= 0 && d.Now < d.Stops
 }
 

@@ -58,22 +58,27 @@ func TestASquareToeHasNoDepthToDrag(t *testing.T) {
 	}
 }
 
-// A handle lies where its part ends on the drawing: the heel at the lowest place of the last round of the foot, the cuff in the middle of its first round.
+// A handle lies where its part ends on the drawing: the heel at the lowest place of the last round of the foot, the
+// cuff in the middle of its first round.
 func TestWhereHandlesLie(t *testing.T) {
 	d := designOf(t, "")
 	line := func(section needle.Section, n int, points ...shape.Point) shape.Line {
 		return shape.Line{Row: fmt.Sprintf("%s-%d", section, n), Points: points}
 	}
 	drawing := &shape.Shape{Lines: []shape.Line{
-		line(needle.Toe, 1, shape.Point{2, 30}, shape.Point{2, 10}), line(needle.Toe, 2, shape.Point{40, 50}, shape.Point{42, 25}, shape.Point{40, 0}),
-		line(needle.Foot, 1, shape.Point{44, 50}, shape.Point{44, 0}), line(needle.Foot, 2, shape.Point{190, 70}, shape.Point{192, 0}, shape.Point{191, 4}),
-		line(needle.Cuff, 1, shape.Point{150, 200}, shape.Point{190, 202}, shape.Point{230, 200}), line(needle.Cuff, 2, shape.Point{150, 240}, shape.Point{191, 241}, shape.Point{230, 240}),
+		line(needle.Toe, 1, shape.Point{2, 30}, shape.Point{2, 10}),
+		line(needle.Toe, 2, shape.Point{40, 50}, shape.Point{42, 25}, shape.Point{40, 0}),
+		line(needle.Foot, 1, shape.Point{44, 50}, shape.Point{44, 0}),
+		line(needle.Foot, 2, shape.Point{190, 70}, shape.Point{192, 0}, shape.Point{191, 4}),
+		line(needle.Cuff, 1, shape.Point{150, 200}, shape.Point{190, 202}, shape.Point{230, 200}),
+		line(needle.Cuff, 2, shape.Point{150, 240}, shape.Point{191, 241}, shape.Point{230, 240}),
 	}}
 	at := map[string]shape.Point{}
 	for _, g := range Grips(knit.Measure(&d), drawing) {
 		at[g.Field] = g.At
 	}
-	assert.Equal(t, map[string]shape.Point{"toe.fast_rounds": {42, 25}, "fit.length_ease_mm": {192, 0}, "leg.height_mm": {191, 241}, "cuff.height_mm": {190, 202}}, at)
+	assert.Equal(t, map[string]shape.Point{"toe.fast_rounds": {42, 25}, "fit.length_ease_mm": {192, 0}, "leg.height_mm": {191, 241},
+		"cuff.height_mm": {190, 202}}, at)
 }
 
 // counted is what a handle promises, as the sized sock has it.
@@ -100,8 +105,10 @@ func TestEveryStopGivesItsCount(t *testing.T) {
 			rapid.SampledFrom(design.Registered("heel.kind")).Draw(t, "heel"),
 			rapid.IntRange(120, 300).Draw(t, "leg"),
 			rapid.SampledFrom([]string{"stockinette", "rib_2x2", "seed", "dew_lace"}).Draw(t, "pattern"))
-		text := `{"format":"acorn-step.design","version":1,"foot":{"length_mm":` + fmt.Sprint(rapid.IntRange(180, 290).Draw(t, "length")) +
-			`},"gauge":{"stitches_per_100mm":` + fmt.Sprint(rapid.IntRange(22, 36).Draw(t, "stitches")) + `,"rounds_per_100mm":` + fmt.Sprint(rapid.IntRange(30, 50).Draw(t, "rounds")) + `}` + fields + `}`
+		text := `{"format":"acorn-step.design","version":1,"foot":{"length_mm":` +
+			fmt.Sprint(rapid.IntRange(180, 290).Draw(t, "length")) +
+			`},"gauge":{"stitches_per_100mm":` + fmt.Sprint(rapid.IntRange(22, 36).Draw(t, "stitches")) + `,"rounds_per_100mm":` +
+			fmt.Sprint(rapid.IntRange(30, 50).Draw(t, "rounds")) + `}` + fields + `}`
 		d, err := design.Read([]byte(text))
 		if err != nil {
 			t.Skip(err)

@@ -48,7 +48,8 @@ func (w *Doubt) check() document.Faults {
 		field string
 		value float64
 		most  float64
-	}{{"stitches_per_100mm", w.Stitches, mostGauge}, {"rounds_per_100mm", w.Rounds, mostGauge}, {"length_mm", float64(w.Length), mostLength}, {"yarn_pct", w.YarnPct, mostYarn}} {
+	}{{"stitches_per_100mm", w.Stitches, mostGauge}, {"rounds_per_100mm", w.Rounds, mostGauge},
+		{"length_mm", float64(w.Length), mostLength}, {"yarn_pct", w.YarnPct, mostYarn}} {
 		if f.value < -f.most || f.value > f.most {
 			faults.Add(f.field, "read %g, possible is %g to %g", f.value, -f.most, f.most)
 		}
@@ -67,7 +68,8 @@ func Ask(d design.Design, doubt Doubt, unit measure.Unit) ([]Figure, error) {
 	return a.figures(), nil
 }
 
-// Same is the sock of a design when the same rows are knitted under a doubt: its foot and its gauge are others, its counts are not. Its errors are those of [Ask].
+// Same is the sock of a design when the same rows are knitted under a doubt: its foot and its gauge are others, its
+// counts are not. Its errors are those of [Ask].
 func Same(d design.Design, doubt Doubt) (*knit.Sock, error) {
 	a, err := doubted(&d, doubt)
 	if err != nil {
@@ -116,16 +118,25 @@ func (a *asked) figures() []Figure {
 	spare := func(length, sock measure.Length) string { return show(length - sock) }
 	foot, other := a.d.Foot, a.changed.Foot
 	list := []Figure{
-		{Name: "foot_stitches", Label: "Stitches round the foot", Now: fmt.Sprint(a.now.Stitches), Same: fmt.Sprint(a.now.Stitches), Anew: fmt.Sprint(a.anew.Stitches)},
-		{Name: "girth", Label: "Stretch round the ball", Now: pct(foot.BallGirth, girth(a.now)), Same: pct(other.BallGirth, girth(a.same)), Anew: pct(other.BallGirth, girth(a.anew))},
-		{Name: "heel", Label: "Stretch over the instep", Now: pct(foot.HeelDiagonal, a.now.HeelGirth()), Same: pct(other.HeelDiagonal, a.same.HeelGirth()), Anew: pct(other.HeelDiagonal, a.anew.HeelGirth())},
-		{Name: "cuff", Label: "Stretch of the cuff over the heel", Now: pct(foot.HeelDiagonal, leg(a.now)), Same: pct(other.HeelDiagonal, leg(a.same)), Anew: pct(other.HeelDiagonal, leg(a.anew))},
-		{Name: "foot_rounds", Label: "Rounds to the heel", Now: fmt.Sprint(a.now.FootRounds), Same: fmt.Sprint(a.now.FootRounds), Anew: fmt.Sprint(a.anew.FootRounds)},
-		{Name: "heel_starts_at_mm", Label: "From the tip to the heel", Now: show(a.now.HeelStarts), Same: show(a.now.HeelStarts * denser), Anew: show(a.anew.HeelStarts)},
-		{Name: "finished_length_mm", Label: "Length of the sock", Now: show(length(a.now)), Same: show(length(a.now) * denser), Anew: show(length(a.anew))},
-		{Name: "ease", Label: "Shorter than the foot by", Now: spare(foot.Length, length(a.now)), Same: spare(other.Length, length(a.now)*denser), Anew: spare(other.Length, length(a.anew))},
+		{Name: "foot_stitches", Label: "Stitches round the foot", Now: fmt.Sprint(a.now.Stitches), Same: fmt.Sprint(a.now.Stitches),
+			Anew: fmt.Sprint(a.anew.Stitches)},
+		{Name: "girth", Label: "Stretch round the ball", Now: pct(foot.BallGirth, girth(a.now)),
+			Same: pct(other.BallGirth, girth(a.same)), Anew: pct(other.BallGirth, girth(a.anew))},
+		{Name: "heel", Label: "Stretch over the instep", Now: pct(foot.HeelDiagonal, a.now.HeelGirth()),
+			Same: pct(other.HeelDiagonal, a.same.HeelGirth()), Anew: pct(other.HeelDiagonal, a.anew.HeelGirth())},
+		{Name: "cuff", Label: "Stretch of the cuff over the heel", Now: pct(foot.HeelDiagonal, leg(a.now)),
+			Same: pct(other.HeelDiagonal, leg(a.same)), Anew: pct(other.HeelDiagonal, leg(a.anew))},
+		{Name: "foot_rounds", Label: "Rounds to the heel", Now: fmt.Sprint(a.now.FootRounds), Same: fmt.Sprint(a.now.FootRounds),
+			Anew: fmt.Sprint(a.anew.FootRounds)},
+		{Name: "heel_starts_at_mm", Label: "From the tip to the heel", Now: show(a.now.HeelStarts), Same: show(a.now.HeelStarts * denser),
+			Anew: show(a.anew.HeelStarts)},
+		{Name: "finished_length_mm", Label: "Length of the sock", Now: show(length(a.now)), Same: show(length(a.now) * denser),
+			Anew: show(length(a.anew))},
+		{Name: "ease", Label: "Shorter than the foot by", Now: spare(foot.Length, length(a.now)),
+			Same: spare(other.Length, length(a.now)*denser), Anew: spare(other.Length, length(a.anew))},
 		{Name: "leg_rounds", Label: "Leg and cuff rounds", Now: legRounds(a.now), Same: legRounds(a.now), Anew: legRounds(a.anew)},
-		{Name: "ball", Label: "Leg rounds that half the ball gives", Now: ballRounds(a.now), Same: ballRounds(a.same), Anew: ballRounds(a.anew)},
+		{Name: "ball", Label: "Leg rounds that half the ball gives", Now: ballRounds(a.now), Same: ballRounds(a.same),
+			Anew: ballRounds(a.anew)},
 	}
 	for i := range list {
 		list[i].Changed = list[i].Now != list[i].Same || list[i].Now != list[i].Anew

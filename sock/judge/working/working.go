@@ -40,7 +40,8 @@ func (w *writer) round() {
 	if len(share) < 4 {
 		share = fmt.Sprintf("%.2f", 1-d.Fit.GirthEasePct/100)
 	}
-	change := fmt.Sprintf("A step is %d stitches, %.1f %% of the girth; the ease that is asked for moves the target.", d.Fit.Multiple, 100*float64(d.Fit.Multiple)/float64(s.Stitches))
+	change := fmt.Sprintf("A step is %d stitches, %.1f %% of the girth; the ease that is asked for moves the target.", d.Fit.Multiple,
+		100*float64(d.Fit.Multiple)/float64(s.Stitches))
 	if d.Stitches != nil {
 		w.Add("foot_stitches", "Stitches round the foot", fmt.Sprint(s.Stitches), change,
 			"chosen by you; %s × %s × %s = %.2f would be the target", w.Long(d.Foot.BallGirth), share, w.Per(s.Gauge.Stitches), target)
@@ -56,25 +57,31 @@ func (w *writer) foot() {
 		"%s − %s = %s", w.Long(d.Foot.Length), w.Long(d.Fit.LengthEase), w.Long(s.FinishedLength))
 	toe, heel := s.SchoolTakes()
 	free := s.FinishedLength - toe - heel
-	w.Add("foot_rounds", "Rounds to the heel", fmt.Sprint(s.FootRounds), fmt.Sprintf("A round is %s. Another school of taking off toe and heel, or a deeper heel.", w.Long(s.Gauge.Height(1))),
-		"(%s − %s − %s) × %s = %.2f → %d", w.Long(s.FinishedLength), w.Long(toe), w.Long(heel), w.Per(s.Gauge.Rounds), float64(free)*s.Gauge.Rounds, s.FootRounds)
+	w.Add("foot_rounds", "Rounds to the heel", fmt.Sprint(s.FootRounds),
+		fmt.Sprintf("A round is %s. Another school of taking off toe and heel, or a deeper heel.", w.Long(s.Gauge.Height(1))),
+		"(%s − %s − %s) × %s = %.2f → %d", w.Long(s.FinishedLength), w.Long(toe), w.Long(heel), w.Per(s.Gauge.Rounds),
+		float64(free)*s.Gauge.Rounds, s.FootRounds)
 	w.Add("heel_starts_at_mm", "From the tip to the heel", w.Long(s.HeelStarts), "The rounds of the foot.",
 		"%s + %d ÷ %s = %s", w.Long(s.Toe.Length), s.FootRounds, w.Per(s.Gauge.Rounds), w.Long(s.HeelStarts))
 }
 
 func (w *writer) leg() {
 	s, d := w.sock, w.sock.Design
-	w.Add("leg_stitches", "Stitches of the leg", fmt.Sprint(s.LegStitches), "A difference under four keeps the foot's count; patterns have to repeat.",
-		"%s × %.2f × %s = %.2f; the leg takes %d", w.Long(d.Foot.AnkleGirth), 1-d.Fit.GirthEasePct/100, w.Per(s.Gauge.Stitches), knit.LegTarget(d), s.LegStitches)
+	w.Add("leg_stitches", "Stitches of the leg", fmt.Sprint(s.LegStitches),
+		"A difference under four keeps the foot's count; patterns have to repeat.",
+		"%s × %.2f × %s = %.2f; the leg takes %d", w.Long(d.Foot.AnkleGirth), 1-d.Fit.GirthEasePct/100, w.Per(s.Gauge.Stitches),
+		knit.LegTarget(d), s.LegStitches)
 	cuff := min(d.Cuff.Height, d.Leg.Height)
-	w.Add("cuff_rounds", "Cuff rounds", fmt.Sprint(s.CuffRounds), "The height of the cuff.", "%s × %s = %.2f → %d", w.Long(cuff), w.Per(s.Gauge.Rounds), float64(cuff)*s.Gauge.Rounds, s.CuffRounds)
+	w.Add("cuff_rounds", "Cuff rounds", fmt.Sprint(s.CuffRounds), "The height of the cuff.", "%s × %s = %.2f → %d", w.Long(cuff),
+		w.Per(s.Gauge.Rounds), float64(cuff)*s.Gauge.Rounds, s.CuffRounds)
 	gusset := ""
 	if n := len(s.Heel.GussetRounds); n > 0 {
 		gusset = fmt.Sprintf(" − %d of the gusset", n)
 	}
 	all := s.Gauge.RoundsIn(d.Leg.Height)
 	w.Add("leg_rounds", "Leg rounds", fmt.Sprint(s.LegRounds), "The height of the leg; drag its edge.",
-		"%s × %s = %.2f → %d, − %d of the cuff%s = %d", w.Long(d.Leg.Height), w.Per(s.Gauge.Rounds), float64(d.Leg.Height)*s.Gauge.Rounds, all, s.CuffRounds, gusset, s.LegRounds)
+		"%s × %s = %.2f → %d, − %d of the cuff%s = %d", w.Long(d.Leg.Height), w.Per(s.Gauge.Rounds), float64(d.Leg.Height)*s.Gauge.Rounds,
+		all, s.CuffRounds, gusset, s.LegRounds)
 }
 
 func (w *writer) yarn(p *plan.Plan) {
@@ -85,8 +92,10 @@ func (w *writer) yarn(p *plan.Plan) {
 	for _, n := range yarn.Needs(&p.Design, p.Rows) {
 		grams, metres = grams+n.Grams, metres+n.Metres
 	}
-	w.Add("grams", "Yarn for one sock", fmt.Sprintf("%.0f g", grams), "Weighing the ball replaces the reckoning, which is good to ± "+fmt.Sprintf("%.0f", 100*yarn.Uncertainty)+" %.",
-		"%.1f mm in a stitch (2 ÷ rounds + 1 ÷ stitches + %g × %.2f mm of yarn), %s in all, × %g g ÷ %s = %.0f g", float64(perStitch), yarn.PerThickness, float64(thickness), w.Unit.Yarn(metres), y.BallGrams, w.Unit.Yarn(y.BallMetres), grams)
+	w.Add("grams", "Yarn for one sock", fmt.Sprintf("%.0f g", grams),
+		"Weighing the ball replaces the reckoning, which is good to ± "+fmt.Sprintf("%.0f", 100*yarn.Uncertainty)+" %.",
+		"%.1f mm in a stitch (2 ÷ rounds + 1 ÷ stitches + %g × %.2f mm of yarn), %s in all, × %g g ÷ %s = %.0f g", float64(perStitch),
+		yarn.PerThickness, float64(thickness), w.Unit.Yarn(metres), y.BallGrams, w.Unit.Yarn(y.BallMetres), grams)
 }
 
 func (w *writer) fit() {
@@ -96,14 +105,16 @@ func (w *writer) fit() {
 		switch p.Name {
 		case "ball":
 			more := s.Gauge.Girth(float64(s.Stitches + s.Design.Fit.Multiple))
-			change = fmt.Sprintf("With %d stitches it would stretch %.0f %%.", s.Stitches+s.Design.Fit.Multiple, fit.Stretch(p.Foot, more))
+			change = fmt.Sprintf("With %d stitches it would stretch %.0f %%.", s.Stitches+s.Design.Fit.Multiple,
+				fit.Stretch(p.Foot, more))
 		case "heel":
 			change = w.otherHeels()
 		case "cuff", "ankle", "calf":
 			change = "More leg stitches, or a stretchier pattern."
 		}
 		w.Add("fit."+p.Name, "Stretch at "+p.Said, fmt.Sprintf("%.0f %%", p.StretchPct), change,
-			"%s ÷ %s = %.2f: stretches %.0f %%; %.0f to %.0f %% is sensible", w.Long(p.Foot), w.Long(p.Sock), float64(p.Foot/p.Sock), p.StretchPct, p.LowPct, p.HighPct)
+			"%s ÷ %s = %.2f: stretches %.0f %%; %.0f to %.0f %% is sensible", w.Long(p.Foot), w.Long(p.Sock), float64(p.Foot/p.Sock),
+			p.StretchPct, p.LowPct, p.HighPct)
 	}
 }
 

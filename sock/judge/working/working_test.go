@@ -57,7 +57,8 @@ func TestEveryNumberHasItsWorking(t *testing.T) {
 			"gusset_turn": {"gusset_increases", "heel_turns_per_side"},
 		} {
 			lines := linesOf(t, fmt.Sprintf(`,"toe":{"kind":%q},"heel":{"kind":%q}`, toe, heel), measure.Centimetres)
-			for _, name := range append(own, "foot_stitches", "cast_on_stitches", "toe_rounds", "toe_length", "finished_length_mm", "foot_rounds",
+			for _, name := range append(own, "foot_stitches", "cast_on_stitches", "toe_rounds", "toe_length", "finished_length_mm",
+				"foot_rounds",
 				"heel_starts_at_mm", "heel_stitches", "leg_stitches", "leg_rounds", "cuff_rounds", "grams", "fit.toes", "fit.cuff") {
 				assert.Contains(t, lines, name, "%s and %s", toe, heel)
 			}

@@ -160,7 +160,8 @@ func (w *bending) change(i int, same func(a, b needle.Row) bool) int {
 
 func (w *bending) edition() *Edition {
 	e := w.e
-	n := &Edition{Line: Line{Version: e.Version + 1, Reason: w.b.Reason}, Plan: w.plans[0], Places: w.places[0], HeelPlace: e.HeelPlace, Board: e.Board}
+	n := &Edition{Line: Line{Version: e.Version + 1, Reason: w.b.Reason}, Plan: w.plans[0], Places: w.places[0], HeelPlace: e.HeelPlace,
+		Board: e.Board}
 	n.Holds = &[2]int{}
 	for i := range n.Holds {
 		n.Holds[i] = max(w.done[i], w.change(i, SameRow))

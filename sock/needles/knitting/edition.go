@@ -31,7 +31,8 @@ type Edition struct {
 	Line
 	// Plan is the document. A plan by others may lack a design.
 	Plan *plan.Plan
-	// Second is the plan of the second sock of the pair where its rows are others: mirrored, or decided for one sock alone; nil where both are alike.
+	// Second is the plan of the second sock of the pair where its rows are others: mirrored, or decided for one
+	// sock alone; nil where both are alike.
 	Second *plan.Plan
 	// HeelPlace names the place on the foot where the heel begins when the sock is tried on; empty when nobody said.
 	HeelPlace string
@@ -44,7 +45,8 @@ type Edition struct {
 	// knitted, and what is to be knitted alike. A tick of the edition before that says more was made on rows that became
 	// others. Nil for the first edition, and where nobody kept it: then every tick is taken as it is.
 	Holds *[2]int
-	// Steps are what every edition up to this one says of the places of the one before it, by version; filled in when an edition is read again.
+	// Steps are what every edition up to this one says of the places of the one before it, by version; filled in
+	// when an edition is read again.
 	Steps []logbook.Step
 	// Board is the design as the board had it when this was decided, without what was counted on the needles; nil when nobody kept it.
 	Board *design.Design
@@ -119,8 +121,9 @@ func mirrored(p *plan.Plan) (*plan.Plan, error) {
 // ErrNoRows is given for a plan that an older program kept as a design alone, from which no sock can be made any more.
 var ErrNoRows = errors.New("this plan was kept without its rows, and its design gives no sock any more: its diary is safe; open it on the board, mend what is named there, and begin a new sock from it")
 
-// Adopt makes the rows of a plan that was kept as a design alone. Judgements that came later do not
-// stop what is on the needles already. It is the first edition that has rows; where those that were counted lie in it, whoever kept them knows.
+// Adopt makes the rows of a plan that was kept as a design alone. Judgements that came later do not stop what is on
+// the needles already. It is the first edition that has rows; where those that were counted lie in it, whoever kept
+// them knows.
 func Adopt(d design.Design) (*Edition, error) {
 	p, sock, err := knit.MakeAnyway(d)
 	if err != nil {
@@ -143,6 +146,7 @@ func sameLetters(a, b []needle.Row) bool { return slices.EqualFunc(a, b, sameLet
 
 // SameRow says whether two rows are worked alike.
 func SameRow(a, b needle.Row) bool {
-	return a.ID == b.ID && a.Kind == b.Kind && a.Side == b.Side && a.Stitches == b.Stitches && a.Fabric == b.Fabric && a.Colour == b.Colour &&
+	return a.ID == b.ID && a.Kind == b.Kind && a.Side == b.Side && a.Stitches == b.Stitches && a.Fabric == b.Fabric &&
+		a.Colour == b.Colour &&
 		slices.Equal(a.Ops, b.Ops) && slices.Equal(a.Markers, b.Markers)
 }

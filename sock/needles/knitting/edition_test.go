@@ -40,7 +40,8 @@ func TestASpliceKeepsWhatIsKnitted(t *testing.T) {
 		more := func(n string) string {
 			return fmt.Sprintf(`,"heel":{"kind":%q,"turn":%q},"leg":{"height_mm":%d,"pattern":%q},"cuff":{"height_mm":%d,"pattern":"rib_1x1"}`,
 				pick(n+"heel", design.Registered("heel.kind")...), pick(n+"turn", design.Registered("heel.turn")...),
-				rapid.IntRange(100, 200).Draw(t, n+"leg"), pick(n+"pattern", "stockinette", "rib_2x2"), rapid.IntRange(20, 60).Draw(t, n+"cuff"))
+				rapid.IntRange(100, 200).Draw(t, n+"leg"), pick(n+"pattern", "stockinette", "rib_2x2"),
+				rapid.IntRange(20, 60).Draw(t, n+"cuff"))
 		}
 		old, next := begun(t, more("old ")), begun(t, more("next "))
 		done := rapid.IntRange(0, len(old.Plan.Rows)).Draw(t, "done")
@@ -54,7 +55,8 @@ func TestASpliceKeepsWhatIsKnitted(t *testing.T) {
 		if faults := check.Plan(spliced); len(faults) > 0 {
 			t.Fatal(faults[0])
 		}
-		if len(places) != len(old.Plan.Rows)+1 || !slices.IsSorted(places) || places[done] != done || places[len(places)-1] != len(spliced.Rows) {
+		if len(places) != len(old.Plan.Rows)+1 || !slices.IsSorted(places) || places[done] != done ||
+			places[len(places)-1] != len(spliced.Rows) {
 			t.Fatalf("places %v", places)
 		}
 	})

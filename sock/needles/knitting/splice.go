@@ -55,7 +55,8 @@ func Splice(old, next *plan.Plan, done int) (*plan.Plan, []int, error) {
 	return nil, nil, document.Faults{{Message: "from where the work stands, the needles never look as that plan needs them: leave the plan as it is, or rip back"}}
 }
 
-// firstApart is the first row in which two socks differ, for somebody who compares rows in a way; where one is the beginning of the other, its end.
+// firstApart is the first row in which two socks differ, for somebody who compares rows in a way; where one is the
+// beginning of the other, its end.
 func firstApart(a, b []needle.Row, same func(a, b needle.Row) bool) int {
 	n := min(len(a), len(b))
 	for i := range n {

@@ -89,7 +89,8 @@ func (w *Work) Rows(sock, version int) (int, bool) {
 func (w *Work) Admit(e *logbook.Event, clock int64) document.Faults {
 	faults := e.Validate()
 	if e.Clock > clock+logbook.MostAhead {
-		faults.Add("clock", "read %d; the largest so far is %d, and no device can be more than %d ahead of it", e.Clock, clock, logbook.MostAhead)
+		faults.Add("clock", "read %d; the largest so far is %d, and no device can be more than %d ahead of it", e.Clock, clock,
+			logbook.MostAhead)
 	}
 	if e.Version > w.Version {
 		faults.Add("version", "read %d; this sock has %d versions of its plan", e.Version, w.Version)
@@ -111,7 +112,8 @@ func (e *Edition) Work() (*Work, error) {
 	if err != nil {
 		return nil, fmt.Errorf("edition %d: %w", e.Version, err)
 	}
-	w := &Work{Edition: e, Trace: t, First: sockOf(e.Plan, t), Strip: strip.Of(t), Courses: logbook.CoursesOf(e.Steps), Wheres: whereami.Of(e.Plan, t, knit.Leaves(&e.Plan.Design))}
+	w := &Work{Edition: e, Trace: t, First: sockOf(e.Plan, t), Strip: strip.Of(t), Courses: logbook.CoursesOf(e.Steps),
+		Wheres: whereami.Of(e.Plan, t, knit.Leaves(&e.Plan.Design))}
 	w.fabrics[0] = sync.OnceValue(func() *fabric.Fabric { return fabric.Of(t) })
 	w.fabrics[1] = w.fabrics[0]
 	if e.Second == nil {
@@ -140,8 +142,11 @@ func sockOf(p *plan.Plan, t *trace.Trace) Sock {
 	for i := range p.Rows {
 		r := &p.Rows[i]
 		rows[i] = Row{
-			ID: r.ID, Section: string(r.Section), N: r.N, Of: of[string(r.Section)], Kind: string(r.Kind), Side: string(r.Side), Stitches: r.Stitches,
-			Worked: t.Steps[i].Worked, Parts: said[i].Parts, Shows: shows[i], Note: r.Note, Until: fingers.Until(r, t.Before(i).Snapshot), Colour: r.Colour, Reach: lengths[i],
+			ID: r.ID, Section: string(r.Section), N: r.N, Of: of[string(r.Section)], Kind: string(r.Kind), Side: string(r.Side),
+			Stitches: r.Stitches,
+			Worked:   t.Steps[i].Worked, Parts: said[i].Parts, Shows: shows[i], Note: r.Note,
+			Until:  fingers.Until(r, t.Before(i).Snapshot),
+			Colour: r.Colour, Reach: lengths[i],
 		}
 		if turnsOnly(r) && i+1 < len(p.Rows) {
 			rows[i].Joined = true

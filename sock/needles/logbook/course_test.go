@@ -41,8 +41,9 @@ func anyPair(t *rapid.T) []Step {
 	return steps
 }
 
-// A foot of ten rows becomes one of seven when five are done, and a third version has the heel otherwise from its second row on. What a device ticked on
-// the first meanwhile is kept: it counts as far as the rows are the same, and is asked about until somebody says where the sock is.
+// A foot of ten rows becomes one of seven when five are done, and a third version has the heel otherwise from its
+// second row on. What a device ticked on the first meanwhile is kept: it counts as far as the rows are the same,
+// and is asked about until somebody says where the sock is.
 func TestATickOfARowThatBecameAnotherIsAsked(t *testing.T) {
 	shorter := Step{Places: []int{0, 1, 2, 3, 4, 5, 6, 7, 7, 7, 7, 8, 9, 10, 11}, Holds: &[2]int{7, 14}}
 	shorter.Second = []int{0, 1, 2, 3, 4, 5, 6, 7, 8, 9, 10, 11, 12, 13, 14}
@@ -80,7 +81,8 @@ func TestATickOfARowThatBecameAnotherIsAsked(t *testing.T) {
 func TestAStrayCountsAsFarAsItHolds(t *testing.T) {
 	rapid.Check(t, func(t *rapid.T) {
 		c := CoursesOf(anyPair(t))
-		e := Event{ID: "a", Clock: 1, Kind: RowDone, Version: rapid.IntRange(1, 3).Draw(t, "version"), Sock: rapid.IntRange(1, 2).Draw(t, "sock"), Row: rapid.IntRange(0, 40).Draw(t, "row")}
+		e := Event{ID: "a", Clock: 1, Kind: RowDone, Version: rapid.IntRange(1, 3).Draw(t, "version"),
+			Sock: rapid.IntRange(1, 2).Draw(t, "sock"), Row: rapid.IntRange(0, 40).Draw(t, "row")}
 		book := Read(c.Today([]Event{e}))
 		place, hold := book.Places[e.Sock-1].Row, c.Hold(e.Sock, e.Version)
 		if got := len(book.Strays) == 1; got != (e.Row+1 > hold) {

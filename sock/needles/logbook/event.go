@@ -120,7 +120,8 @@ const (
 func (e *Event) Validate() document.Faults {
 	var faults document.Faults
 	name := func(field, text string, required bool) {
-		if n := len(text); n > maxID || required && n == 0 || strings.ContainsFunc(text, func(r rune) bool { return r < '!' || r > '~' }) {
+		if n := len(text); n > maxID || required && n == 0 ||
+			strings.ContainsFunc(text, func(r rune) bool { return r < '!' || r > '~' }) {
 			faults.Add(field, "read %.70q; it has 1 to %d plain characters", text, maxID)
 		}
 	}
@@ -176,7 +177,8 @@ func (e *Event) Kept(clock int64, rows func(sock, version int) (int, bool)) docu
 		plain.Kind, plain.Places, plain.Text = Noted, nil, ""
 		faults = plain.Validate()
 		if len(e.Places) != 2 || e.Version < 2 || e.Sock != 1 {
-			faults.Add("places", "read %d places of version %d and sock %d; the program says two, of a version after the first", len(e.Places), e.Version, e.Sock)
+			faults.Add("places", "read %d places of version %d and sock %d; the program says two, of a version after the first",
+				len(e.Places), e.Version, e.Sock)
 			return faults
 		}
 		for i, place := range e.Places {

@@ -62,8 +62,10 @@ func anyEvents(t *rapid.T) []Event {
 		}
 		seen[device]++
 		e := Event{
-			ID: fmt.Sprintf("%s-%d", device, i), Device: device, Clock: seen[device], Version: rapid.IntRange(1, 3).Draw(t, "version"), Sock: rapid.IntRange(1, 2).Draw(t, "sock"),
-			Row: rapid.IntRange(0, 40).Draw(t, "row"), Kind: rapid.SampledFrom([]Kind{RowDone, RowDone, RowDone, HalfDone, Placed, Undone, Noted}).Draw(t, "kind"),
+			ID: fmt.Sprintf("%s-%d", device, i), Device: device, Clock: seen[device], Version: rapid.IntRange(1, 3).Draw(t, "version"),
+			Sock: rapid.IntRange(1, 2).Draw(t, "sock"),
+			Row:  rapid.IntRange(0, 40).Draw(t, "row"),
+			Kind: rapid.SampledFrom([]Kind{RowDone, RowDone, RowDone, HalfDone, Placed, Undone, Noted}).Draw(t, "kind"),
 		}
 		if e.Kind == Undone && len(events) > 0 {
 			of := rapid.SampledFrom(events).Draw(t, "of")
@@ -156,7 +158,8 @@ func TestWeighingTellsTheStitch(t *testing.T) {
 }
 
 func TestEventsThatCannotBe(t *testing.T) {
-	e := Event{ID: "with blank", Device: "", Clock: 0, At: -1, Kind: "knot", Version: 0, Sock: 3, Row: -1, Grams: 9e9, Length: -2, Text: strings.Repeat("x", 3000)}
+	e := Event{ID: "with blank", Device: "", Clock: 0, At: -1, Kind: "knot", Version: 0, Sock: 3, Row: -1, Grams: 9e9, Length: -2,
+		Text: strings.Repeat("x", 3000)}
 	faults := e.Validate()
 	for _, field := range []string{"id", "device", "clock", "at_ms", "kind", "version", "sock", "row", "grams", "length_mm", "text"} {
 		assert.ErrorContains(t, faults, field+": ")

@@ -71,7 +71,8 @@ func TestOnlyRowsMakeThePace(t *testing.T) {
 				now = now.Add(time.Duration(per * stitches * float64(time.Second)))
 				even++
 			}
-			events = append(events, Event{ID: fmt.Sprint("r", row), Device: "d", Clock: int64(row + 1), At: now.UnixMilli(), Kind: RowDone, Version: 1, Sock: 1, Row: row})
+			events = append(events, Event{ID: fmt.Sprint("r", row), Device: "d", Clock: int64(row + 1), At: now.UnixMilli(),
+				Kind: RowDone, Version: 1, Sock: 1, Row: row})
 		}
 		p := PaceOf(events, counts)
 		if even < fewestRows+1 {

@@ -34,7 +34,8 @@ func BallOf(standing []Event, yarn string, worked func(sock, row int) int) (Ball
 		case !weighed:
 			firstGrams, firstStitches = e.Grams, stitches
 		case e.Grams > b.Left:
-			b = Ball{Doubt: fmt.Sprintf("The ball was %g g and is %g g now: is it another one? Reckoning begins anew with it.", b.Left, e.Grams)}
+			b = Ball{Doubt: fmt.Sprintf("The ball was %g g and is %g g now: is it another one? Reckoning begins anew with it.", b.Left,
+				e.Grams)}
 			firstGrams, firstStitches = e.Grams, stitches
 		case stitches > firstStitches && e.Grams < firstGrams:
 			b.PerStitch = (firstGrams - e.Grams) / float64(stitches-firstStitches)

@@ -66,7 +66,8 @@ var unknitted = []string{"name", "format", "version", "mirror", "foot.estimated"
 func Decide(e *knitting.Edition, d design.Design, b Bound, unit measure.Unit) (Decided, error) {
 	first := max(1, b.Sock)
 	p := e.PlanOf(first)
-	out := Decided{Proposal: Proposal{Row: b.Done[0], OtherRow: &b.Done[1], Changes: []Change{}, Coming: []string{}}, Pending: []Pending{}, Locked: []Lock{}}
+	out := Decided{Proposal: Proposal{Row: b.Done[0], OtherRow: &b.Done[1], Changes: []Change{}, Coming: []string{}},
+		Pending: []Pending{}, Locked: []Lock{}}
 	if !p.HasDesign() {
 		return out, fault("", "this plan came without a design, so nothing can be decided anew: go on as it says")
 	}
@@ -116,7 +117,8 @@ func bendBy(e *knitting.Edition, d design.Design, changes design.Changes, b Boun
 	socks := b.socks(e)
 	if len(socks) == 0 {
 		for _, field := range changes.Fields() {
-			locked = append(locked, Lock{Field: field, Label: design.Label(field), Row: "the last row: it is off the needles", Sock: max(1, b.Sock)})
+			locked = append(locked, Lock{Field: field, Label: design.Label(field), Row: "the last row: it is off the needles",
+				Sock: max(1, b.Sock)})
 		}
 		return bend, locked, nil
 	}
@@ -221,7 +223,8 @@ func (k *knittedBy) following(changes design.Changes) design.Changes {
 // counted are the figures that give way to a choice, though they were counted on the needles.
 var counted = map[string][]string{
 	"leg.height_mm": {"leg.rounds", "cuff.rounds"}, "cuff.height_mm": {"leg.rounds", "cuff.rounds"},
-	"leg.pattern": {"leg.stitches", "leg.rounds"}, "cuff.pattern": {"leg.stitches"}, "ankle.change": {"leg.stitches"}, "heel.kind": {"leg.rounds", "heel.picked_up"},
+	"leg.pattern": {"leg.stitches", "leg.rounds"}, "cuff.pattern": {"leg.stitches"}, "ankle.change": {"leg.stitches"},
+	"heel.kind":      {"leg.rounds", "heel.picked_up"},
 	"heel.flap_rows": {"heel.picked_up", "leg.rounds"}, "foot_length.rounds": {},
 }
 

@@ -29,7 +29,8 @@ func decided(t require.TestingT, e *knitting.Edition, changes design.Changes, b 
 	return Decide(e, d, b, measure.Centimetres)
 }
 
-// On the foot the heel is still open: a flap of 36 rows takes 63 mm instead of 51, so that the foot has 5 rounds fewer. In the heel it is locked.
+// On the foot the heel is still open: a flap of 36 rows takes 63 mm instead of 51, so that the foot has 5 rounds
+// fewer. In the heel it is locked.
 func TestWhatLiesAboveTheNeedleIsStillDecided(t *testing.T) {
 	e := begunWith(t, "")
 	flap := design.Changes{"heel.kind": "flap_under"}
@@ -61,7 +62,8 @@ func TestWhatLiesAboveTheNeedleIsStillDecided(t *testing.T) {
 	assert.Empty(t, q.Pending, "a name is no row")
 }
 
-// Two rows more are decided while the flap is on the needle: the foot is knitted and stays, the turn comes two rows later. After the turn it is locked.
+// Two rows more are decided while the flap is on the needle: the foot is knitted and stays, the turn comes two rows
+// later. After the turn it is locked.
 func TestAFlapIsStillLongerWhileItIsKnitted(t *testing.T) {
 	e := begunWith(t, `,"heel":{"kind":"flap_under"}`)
 	row := at(t, e.Plan, "heel-20")
@@ -108,12 +110,14 @@ func TestADecisionNeverChangesAKnittedRow(t *testing.T) {
 	taken, locked := 0, 0
 	rapid.Check(t, func(t *rapid.T) {
 		e := begunWith(t, `,"toe":{"kind":"`+rapid.SampledFrom(design.Registered("toe.kind")).Draw(t, "toe")+
-			`"},"heel":{"kind":"`+rapid.SampledFrom(design.Registered("heel.kind")).Draw(t, "heel")+`","turn":"`+rapid.SampledFrom(design.Registered("heel.turn")).Draw(t, "turn")+`"}`)
+			`"},"heel":{"kind":"`+rapid.SampledFrom(design.Registered("heel.kind")).Draw(t, "heel")+`","turn":"`+
+			rapid.SampledFrom(design.Registered("heel.turn")).Draw(t, "turn")+`"}`)
 		choices, err := advise.Options(*e.Board, measure.Centimetres)
 		if err != nil {
 			t.Fatal(err)
 		}
-		b := Bound{Sock: rapid.IntRange(0, 2).Draw(t, "sock"), Done: knitting.Done{rapid.IntRange(1, len(e.Plan.Rows)).Draw(t, "row"), rapid.IntRange(1, len(e.Plan.Rows)).Draw(t, "other")}}
+		b := Bound{Sock: rapid.IntRange(0, 2).Draw(t, "sock"),
+			Done: knitting.Done{rapid.IntRange(1, len(e.Plan.Rows)).Draw(t, "row"), rapid.IntRange(1, len(e.Plan.Rows)).Draw(t, "other")}}
 		choice := rapid.SampledFrom(choices).Draw(t, "choice")
 		option := rapid.SampledFrom(choice.Options).Draw(t, "option")
 		d, err := e.Board.With(option.Changes)

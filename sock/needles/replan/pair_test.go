@@ -31,8 +31,10 @@ func (v *evening) pick(name string, from ...string) string {
 func anyPair(t *rapid.T) *evening {
 	v := &evening{T: t}
 	fields := fmt.Sprintf(`,"mirror":%t,"toe":{"kind":%q},"heel":{"kind":%q,"turn":%q,"share":%s,"fabric":%q},"corner":{"method":%q},"needles":%q`,
-		rapid.Bool().Draw(t, "mirror"), v.pick("toe", design.Registered("toe.kind")...), v.pick("heel", design.Registered("heel.kind")...),
-		v.pick("turn", design.Registered("heel.turn")...), v.pick("share", "0.5", "0.5", "0.65"), v.pick("fabric", "stockinette", "stockinette", "garter"),
+		rapid.Bool().Draw(t, "mirror"), v.pick("toe", design.Registered("toe.kind")...),
+		v.pick("heel", design.Registered("heel.kind")...),
+		v.pick("turn", design.Registered("heel.turn")...), v.pick("share", "0.5", "0.5", "0.65"),
+		v.pick("fabric", "stockinette", "stockinette", "garter"),
 		v.pick("corner", design.Registered("corner.method")...), v.pick("needles", "magic_loop", "dpn5"))
 	v.editions = []*knitting.Edition{begunWith(t, fields)}
 	return v
@@ -83,7 +85,8 @@ func (v *evening) happens() (h Happened, fact bool) {
 	return h, fact
 }
 
-// kept holds an edition against the one before it: of every sock that nothing was told of, each knitted row is the same to the letter, and it stands where it stood.
+// kept holds an edition against the one before it: of every sock that nothing was told of, each knitted row is the
+// same to the letter, and it stands where it stood.
 func (v *evening) kept(next *knitting.Edition, told int) {
 	was := v.newest()
 	after := next.From(v.done)
@@ -113,8 +116,9 @@ func (v *evening) kept(next *knitting.Edition, told int) {
 	v.editions, v.done = append(v.editions, next), after
 }
 
-// Whatever happens to one sock of a pair, at any place of either, knitted rows of both stay as they are, to the letter, and both stand where
-// they stood; what is told of knitted rows themselves changes those of that sock alone. The rest is sound, and a refusal says why.
+// Whatever happens to one sock of a pair, at any place of either, knitted rows of both stay as they are, to the
+// letter, and both stand where they stood; what is told of knitted rows themselves changes those of that sock
+// alone. The rest is sound, and a refusal says why.
 func TestNothingThatHappensTouchesAKnittedRowOfEitherSock(t *testing.T) {
 	bent, refused := 0, 0
 	rapid.Check(t, func(t *rapid.T) {

@@ -118,7 +118,8 @@ func wholeIncrease(c *miscount) []Cause {
 		row := c.name(i)
 		switch c.off {
 		case -up:
-			return []Cause{{"The last increase round was knitted plain.", fmt.Sprintf("Increase in the next round instead: nobody will see it. Or rip back to %s.", row), i, row}}
+			return []Cause{{"The last increase round was knitted plain.",
+				fmt.Sprintf("Increase in the next round instead: nobody will see it. Or rip back to %s.", row), i, row}}
 		case up:
 			return []Cause{{"One increase round too many.", fmt.Sprintf("Leave out the next one. Or rip back to %s.", row), i, row}}
 		}
@@ -137,9 +138,11 @@ func missedIncrease(c *miscount) []Cause {
 	}, func(code needle.Code) (text, repair string) {
 		switch code {
 		case needle.PU:
-			return "not every stitch was picked up", "Pick up what is missing now, in the next gap of the same edge or corner, and put it on the needle where it belongs"
+			return "not every stitch was picked up",
+				"Pick up what is missing now, in the next gap of the same edge or corner, and put it on the needle where it belongs"
 		case needle.YO:
-			return "a yarn-over of the pattern was forgotten", "Lift the strand between the two stitches at that place on to the needle: it is the yarn-over"
+			return "a yarn-over of the pattern was forgotten",
+				"Lift the strand between the two stitches at that place on to the needle: it is the yarn-over"
 		}
 		return "an increase was forgotten", "In the next round lift the strand between the two stitches at that place and knit it twisted"
 	})
@@ -153,7 +156,8 @@ func keptDecrease(c *miscount) []Cause {
 }
 
 // slips are operations of the last row that did such a thing, each of which changes the count by one when it is left out.
-func (c *miscount) slips(sign int, wanted func(o needle.Op, before needle.Code) bool, say func(needle.Code) (text, repair string)) []Cause {
+func (c *miscount) slips(sign int, wanted func(o needle.Op, before needle.Code) bool,
+	say func(needle.Code) (text, repair string)) []Cause {
 	if c.off*sign < 0 {
 		return nil
 	}
@@ -219,10 +223,12 @@ func forgottenYarnOver(c *miscount) []Cause {
 	var causes []Cause
 	if newest >= 0 && -c.off <= lie {
 		causes = append(causes, Cause{"A yarn-over after a turn was forgotten.",
-			fmt.Sprintf("%d have to lie on the needle. Look at the start of %s: lift the strand at the turn on to the needle, and go on.", lie, c.name(newest)), newest, "at the start of " + c.name(newest)})
+			fmt.Sprintf("%d have to lie on the needle. Look at the start of %s: lift the strand at the turn on to the needle, and go on.",
+				lie, c.name(newest)), newest, "at the start of " + c.name(newest)})
 	}
 	if c.off == -lie {
-		causes = append(causes, Cause{"The yarn-overs were not counted.", fmt.Sprintf("The plan counts all loops, the %d yarn-overs among them.", lie), -1, ""})
+		causes = append(causes, Cause{"The yarn-overs were not counted.",
+			fmt.Sprintf("The plan counts all loops, the %d yarn-overs among them.", lie), -1, ""})
 	}
 	return causes
 }
@@ -242,13 +248,19 @@ func countedLegs(c *miscount) []Cause {
 	}
 	var causes []Cause
 	if doubles >= c.off {
-		causes = append(causes, Cause{"Both legs of a double stitch were counted.", fmt.Sprintf("%s on the needle: each counts as one.", are(doubles, "double stitch", "double stitches")), -1, "beside the gaps"})
+		causes = append(causes, Cause{"Both legs of a double stitch were counted.",
+			fmt.Sprintf("%s on the needle: each counts as one.", are(doubles, "double stitch", "double stitches")), -1,
+			"beside the gaps"})
 	}
 	if wraps >= c.off {
-		causes = append(causes, Cause{"A wrap was counted as a stitch.", fmt.Sprintf("%s wrapped: a wrap lies round the foot of its stitch and counts for nothing.", are(wraps, "stitch", "stitches")), -1, "beside the gaps"})
+		causes = append(causes, Cause{"A wrap was counted as a stitch.",
+			fmt.Sprintf("%s wrapped: a wrap lies round the foot of its stitch and counts for nothing.", are(wraps, "stitch", "stitches")),
+			-1, "beside the gaps"})
 	}
 	if pins >= c.off {
-		causes = append(causes, Cause{"The loop in a pin was put on the needle too early.", fmt.Sprintf("%s: let its loop hang inside until it is worked with the next stitch.", are(pins, "pin", "pins")), -1, "beside the gaps"})
+		causes = append(causes, Cause{"The loop in a pin was put on the needle too early.",
+			fmt.Sprintf("%s: let its loop hang inside until it is worked with the next stitch.", are(pins, "pin", "pins")), -1,
+			"beside the gaps"})
 	}
 	return causes
 }
@@ -275,14 +287,19 @@ func liftedTwice(c *miscount) []Cause {
 			continue
 		}
 		row := c.name(i)
-		what := map[needle.Code]string{needle.Kds: "double stitch", needle.Pds: "double stitch", needle.KW: "wrapped stitch", needle.PW: "wrapped stitch", needle.KPin: "pinned stitch", needle.PPin: "pinned stitch", needle.KLift: "lifted strand", needle.PLift: "lifted strand"}[resolved]
+		what := map[needle.Code]string{needle.Kds: "double stitch", needle.Pds: "double stitch", needle.KW: "wrapped stitch",
+			needle.PW: "wrapped stitch", needle.KPin: "pinned stitch", needle.PPin: "pinned stitch", needle.KLift: "lifted strand",
+			needle.PLift: "lifted strand"}[resolved]
 		switch {
 		case c.off == 1 && (resolved == needle.Kds || resolved == needle.Pds):
-			return []Cause{{"The two legs of a double stitch were worked one by one.", fmt.Sprintf("Look in %s, at the gap. Drop one of the two, and draw the slack into its neighbour.", row), i, "at the gap"}}
+			return []Cause{{"The two legs of a double stitch were worked one by one.",
+				fmt.Sprintf("Look in %s, at the gap. Drop one of the two, and draw the slack into its neighbour.", row), i, "at the gap"}}
 		case c.off == 1:
-			return []Cause{{fmt.Sprintf("A %s was worked as two.", what), fmt.Sprintf("Look in %s, at the gap. Work the two together in the next row.", row), i, "at the gap"}}
+			return []Cause{{fmt.Sprintf("A %s was worked as two.", what),
+				fmt.Sprintf("Look in %s, at the gap. Work the two together in the next row.", row), i, "at the gap"}}
 		case c.off == -1:
-			return []Cause{{fmt.Sprintf("A %s was worked together with its neighbour.", what), fmt.Sprintf("Look in %s, at the gap. Lift the strand there in the next row, and work it twisted.", row), i, "at the gap"}}
+			return []Cause{{fmt.Sprintf("A %s was worked together with its neighbour.", what),
+				fmt.Sprintf("Look in %s, at the gap. Lift the strand there in the next row, and work it twisted.", row), i, "at the gap"}}
 		}
 		return nil
 	}
@@ -293,8 +310,10 @@ func liftedTwice(c *miscount) []Cause {
 func droppedOrSplit(c *miscount) []Cause {
 	if c.off < 0 {
 		return []Cause{
-			{"A stitch was dropped: look for a ladder.", "Catch it with a crochet hook, bar by bar, and put it back on the needle.", -1, ""},
-			{"Two stitches were worked together by mistake.", "In the next row lift the strand beside the place and work it twisted.", -1, ""},
+			{"A stitch was dropped: look for a ladder.", "Catch it with a crochet hook, bar by bar, and put it back on the needle.", -1,
+				""},
+			{"Two stitches were worked together by mistake.", "In the next row lift the strand beside the place and work it twisted.", -1,
+				""},
 		}
 	}
 	return []Cause{

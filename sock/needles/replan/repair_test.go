@@ -18,7 +18,8 @@ import (
 func TestEveryWrongCountHasACauseAndARepair(t *testing.T) {
 	plans := []*plan.Plan{
 		planOf(t, ""), planOf(t, `,"heel":{"kind":"flap_under"}`), planOf(t, `,"heel":{"kind":"gusset_turn","turn":"wrap"}`),
-		planOf(t, `,"toe":{"kind":"short_row"},"heel":{"turn":"pinned"}`), planOf(t, `,"toe":{"kind":"garter_square"},"heel":{"turn":"lift"}`),
+		planOf(t, `,"toe":{"kind":"short_row"},"heel":{"turn":"pinned"}`),
+		planOf(t, `,"toe":{"kind":"garter_square"},"heel":{"turn":"lift"}`),
 	}
 	rapid.Check(t, func(t *rapid.T) {
 		p := rapid.SampledFrom(plans).Draw(t, "sock")
@@ -50,7 +51,8 @@ func TestEveryWrongCountHasACauseAndARepair(t *testing.T) {
 	})
 }
 
-// Where increases went before, a count that is short by all of them is the increase round knitted plain: that is said first, with the row to rip to.
+// Where increases went before, a count that is short by all of them is the increase round knitted plain: that is
+// said first, with the row to rip to.
 func TestAMissedIncreaseRoundIsSaidFirst(t *testing.T) {
 	p := planOf(t, "")
 	for i := range p.Rows {
@@ -95,7 +97,8 @@ func TestCausesComeFromTheLoopsThatAreThere(t *testing.T) {
 		{`,"heel":{"turn":"pinned"}`, "heel-8", 1, "The loop in a pin was put on the needle too early.", "beside the gaps"},
 		{"", "toe-4", -1, "An increase was forgotten: toe, round 4.", "at the start of needle 1, at the end"},
 		{"", "leg-1", -1, "Not every stitch was picked up: leg, round 1.", "at the start of needle 1 or at the start of needle 2"},
-		{`,"heel":{"kind":"flap_under"}`, "gusset-4", 1, "Two stitches were not worked together: gusset, round 4.", "at the start of needle 2 or at the end of needle 2"},
+		{`,"heel":{"kind":"flap_under"}`, "gusset-4", 1, "Two stitches were not worked together: gusset, round 4.",
+			"at the start of needle 2 or at the end of needle 2"},
 	} {
 		p := planOf(t, c.fields)
 		after := at(t, p, c.after) + 1

@@ -228,7 +228,8 @@ func proposeBend(e *knitting.Edition, bend knitting.Bend, h Happened) (Proposal,
 	at := h.Done
 	at[h.sock()-1] = h.Row
 	after := edition.From(at)
-	proposal := Proposal{Edition: edition, Plans: true, Row: after[h.sock()-1], OtherRow: &after[2-h.sock()], Changes: []Change{}, Coming: []string{}}
+	proposal := Proposal{Edition: edition, Plans: true, Row: after[h.sock()-1], OtherRow: &after[2-h.sock()], Changes: []Change{},
+		Coming: []string{}}
 	proposal.compare(e.PlanOf(h.sock()), edition.PlanOf(h.sock()), h.Length == nil, h.Unit)
 	proposal.tellPair(e, edition, h.sock(), fates, h.Done, h.Unit)
 	edition.Reason = proposal.Text
@@ -239,11 +240,15 @@ func proposeBend(e *knitting.Edition, bend knitting.Bend, h Happened) (Proposal,
 func (q *Proposal) compare(p, next *plan.Plan, cost bool, unit measure.Unit) {
 	a, b := p.Summary, next.Summary
 	for _, c := range []Change{
-		{"stitches cast on", a.CastOnStitches, b.CastOnStitches}, {"increase rounds", value(a.IncreaseRounds), value(b.IncreaseRounds)}, {"rounds of the toe", a.ToeRounds, b.ToeRounds},
+		{"stitches cast on", a.CastOnStitches, b.CastOnStitches}, {"increase rounds", value(a.IncreaseRounds), value(b.IncreaseRounds)},
+		{"rounds of the toe", a.ToeRounds, b.ToeRounds},
 		{"stitches round the foot", a.FootStitches, b.FootStitches}, {"rounds before the heel", a.FootRounds, b.FootRounds},
-		{"heel stitches", a.HeelStitches, b.HeelStitches}, {"flap rows", value(a.FlapRows), value(b.FlapRows)}, {"turns a side", value(a.HeelTurnsPerSide), value(b.HeelTurnsPerSide)},
-		{"gusset increases", value(a.GussetIncreases), value(b.GussetIncreases)}, {"gusset decrease rounds", value(a.GussetDecreaseRounds), value(b.GussetDecreaseRounds)},
-		{"leg rounds", a.LegRounds, b.LegRounds}, {"cuff rounds", a.CuffRounds, b.CuffRounds}, {"stitches of the leg", a.LegStitches, b.LegStitches},
+		{"heel stitches", a.HeelStitches, b.HeelStitches}, {"flap rows", value(a.FlapRows), value(b.FlapRows)},
+		{"turns a side", value(a.HeelTurnsPerSide), value(b.HeelTurnsPerSide)},
+		{"gusset increases", value(a.GussetIncreases), value(b.GussetIncreases)},
+		{"gusset decrease rounds", value(a.GussetDecreaseRounds), value(b.GussetDecreaseRounds)},
+		{"leg rounds", a.LegRounds, b.LegRounds}, {"cuff rounds", a.CuffRounds, b.CuffRounds},
+		{"stitches of the leg", a.LegStitches, b.LegStitches},
 	} {
 		if c.Was != c.Now {
 			q.Changes = append(q.Changes, c)

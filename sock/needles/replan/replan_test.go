@@ -193,7 +193,8 @@ func TestNobodyIsToldWhatIsKnittedOfTheOtherSock(t *testing.T) {
 	}
 }
 
-// Ticked on the foot of before, to the second row of its heel, on a device that had not heard of three rounds more: the sock has that heel.
+// Ticked on the foot of before, to the second row of its heel, on a device that had not heard of three rounds more:
+// the sock has that heel.
 func TestRowsThatWereKnittedByThePlanOfBefore(t *testing.T) {
 	e := begunWith(t, "")
 	foot := at(t, e.Plan, "foot-60")

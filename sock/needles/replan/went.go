@@ -29,13 +29,15 @@ func castOn(e *knitting.Edition, h Happened) (Proposal, error) {
 	}
 	switch {
 	case loops < fewestToShape:
-		return Proposal{}, fault("cast_on", "read %d; on fewer than %d there is no room to shape a toe: cast on once more", loops, fewestToShape)
+		return Proposal{}, fault("cast_on", "read %d; on fewer than %d there is no room to shape a toe: cast on once more", loops,
+			fewestToShape)
 	case loops > round:
 		return Proposal{}, fault("cast_on", "read %d; the sock is %d round, so that no room is left to shape a toe: cast on once more, or choose %d stitches round on the board", loops, round, loops)
 	}
 	went, rest := wentBefore(p, h.Row)
 	if rest > 0 {
-		return Proposal{}, fault("cast_on", "read %d; the toe is knitted and its count came out: say how many stitches you count now", loops)
+		return Proposal{}, fault("cast_on", "read %d; the toe is knitted and its count came out: say how many stitches you count now",
+			loops)
 	}
 	went.CastOn = loops
 	d := p.Design
@@ -56,10 +58,12 @@ func otherToe(e *knitting.Edition, h Happened) (Proposal, error) {
 	loops, d := *h.CastOn, p.Design
 	round := 2 * loops
 	if loops%2 != 0 || round < knit.FewestStitches {
-		return Proposal{}, fault("cast_on", "read %d; this toe is begun on an even count, %d at least: cast on once more", loops, knit.FewestStitches/2)
+		return Proposal{}, fault("cast_on", "read %d; this toe is begun on an even count, %d at least: cast on once more", loops,
+			knit.FewestStitches/2)
 	}
 	if section(p, h.Row) != needle.Toe && section(p, h.Row) != needle.CastOn {
-		return Proposal{}, fault("cast_on", "read %d; the toe is knitted and its count came out: say how many stitches you count now", loops)
+		return Proposal{}, fault("cast_on", "read %d; the toe is knitted and its count came out: say how many stitches you count now",
+			loops)
 	}
 	d.Stitches, d.FootLength.Rounds, d.Leg.Rounds = &round, nil, nil
 	made, err := knit.Make(d)

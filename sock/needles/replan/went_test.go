@@ -163,7 +163,8 @@ func TestSeventeenAndTwentyWerePickedUp(t *testing.T) {
 	assert.Equal(t, 93, next.Rows[at(t, next, "gusset-2")].Stitches)
 	assert.Equal(t, at(t, p, "gusset-3"), q.Row)
 
-	// Told after one decrease round by the plan, which took one on each side: 16 and 19 are left with their corners, three lone ones still to go.
+	// Told after one decrease round by the plan, which took one on each side: 16 and 19 are left with their
+	// corners, three lone ones still to go.
 	q, err = Ask(edition(p), Happened{Row: at(t, p, "gusset-5"), PickedUp: &[2]int{17, 20}})
 	require.NoError(t, err)
 	next = q.Edition.Plan
@@ -184,7 +185,8 @@ func stitchesFrom(p *plan.Plan, row, n int) []int {
 // Any two counts, told anywhere in the gusset: sound rows from the needle's state on, and the leg's count in the end.
 func TestAnyCountsThatWerePickedUp(t *testing.T) {
 	rapid.Check(t, func(t *rapid.T) {
-		p := planOf(t, `,"heel":{"kind":"flap_under"},"needles":"`+rapid.SampledFrom([]string{"magic_loop", "dpn5"}).Draw(t, "needles")+`"`)
+		p := planOf(t, `,"heel":{"kind":"flap_under"},"needles":"`+rapid.SampledFrom([]string{"magic_loop", "dpn5"}).Draw(t, "needles")+
+			`"`)
 		first := at(t, p, "gusset-1")
 		row := rapid.IntRange(first, first+20).Draw(t, "row")
 		counts := [2]int{rapid.IntRange(13, 24).Draw(t, "left"), rapid.IntRange(13, 24).Draw(t, "right")}

@@ -47,7 +47,8 @@ func (o *socks) scrapNames() []string {
 	var sections []string
 	for i := range o.plan.Rows {
 		name := string(o.plan.Rows[i].Section)
-		if o.plan.Rows[i].Colour == needle.Contrast && name != string(needle.CastOn) && name != string(needle.BindOff) && !slices.Contains(sections, name) {
+		if o.plan.Rows[i].Colour == needle.Contrast && name != string(needle.CastOn) && name != string(needle.BindOff) &&
+			!slices.Contains(sections, name) {
 			sections = append(sections, name)
 		}
 	}

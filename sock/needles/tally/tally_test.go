@@ -84,7 +84,9 @@ func TestAScrapIsEnoughOrNot(t *testing.T) {
 	assert.InDelta(t, 10, all.Needs, 6, "about 10 g a sock for all three")
 
 	foot := at(t, p, "foot-1")
-	sum := Of(pairOf(p, traced), book(logbook.Event{Kind: logbook.Weighed, Grams: 12, Text: "toe"}, logbook.Event{Kind: logbook.RowDone, Row: foot - 1}, logbook.Event{Kind: logbook.Weighed, Row: foot, Grams: 8, Text: "toe"}), today)
+	sum := Of(pairOf(p, traced), book(logbook.Event{Kind: logbook.Weighed, Grams: 12, Text: "toe"},
+		logbook.Event{Kind: logbook.RowDone, Row: foot - 1}, logbook.Event{Kind: logbook.Weighed, Row: foot, Grams: 8, Text: "toe"}),
+		today)
 	toe := scrap(t, sum, "toe")
 	assert.True(t, toe.Weighed)
 	assert.InDelta(t, 4.0/964, toe.PerStitch, 1e-9)
@@ -126,7 +128,8 @@ func TestHowFarTheBallReaches(t *testing.T) {
 
 	two, traced := sockOf(t, twoYarns)
 	assert.Equal(t, 36, Of(pairOf(two, traced), weighed(two), today).Ball.Each[0].LegRounds)
-	// Ripped back to the foot: 65 rounds of 68, and the 34 of the instep before and after the heel, are of its own yarn: 4,488 at 4/680 g.
+	// Ripped back to the foot: 65 rounds of 68, and the 34 of the instep before and after the heel, are of its own
+	// yarn: 4,488 at 4/680 g.
 	back := Of(pairOf(two, traced), weighed(two, logbook.Event{Kind: logbook.Placed, Row: at(t, two, "foot-1")}), today).Ball
 	assert.Contains(t, back.Each[0].Working, "26.4 g below the leg")
 }
@@ -137,7 +140,8 @@ func TestBothSocksFromOneBall(t *testing.T) {
 	rapid.Check(t, func(t *rapid.T) {
 		one, two := rapid.IntRange(1, len(p.Rows)-1).Draw(t, "first"), rapid.IntRange(1, len(p.Rows)-1).Draw(t, "second")
 		grams := rapid.Float64Range(1, 150).Draw(t, "grams")
-		b := Of(pairOf(p, traced), book(logbook.Event{Kind: logbook.Placed, Row: one}, logbook.Event{Kind: logbook.Placed, Sock: 2, Row: two}, logbook.Event{Kind: logbook.Weighed, Grams: grams}), today).Ball
+		b := Of(pairOf(p, traced), book(logbook.Event{Kind: logbook.Placed, Row: one},
+			logbook.Event{Kind: logbook.Placed, Sock: 2, Row: two}, logbook.Event{Kind: logbook.Weighed, Grams: grams}), today).Ball
 		o := socks{p, traced}
 		per := yarn.GramsPerStitch(&p.Design)
 		sock := knit.Measure(&p.Design)
@@ -167,7 +171,8 @@ func TestStripesInRounds(t *testing.T) {
 	require.NotNil(t, sum.Stripes)
 	assert.InDelta(t, 10, sum.Stripes.FootRounds, 0.05)
 	assert.InDelta(t, 10, sum.Stripes.LegRounds, 0.05)
-	sum = Of(pairOf(p, traced), book(logbook.Event{Kind: logbook.Striped, Length: 8210, Text: "after the grey"}, logbook.Event{Kind: logbook.Striped, Length: 4105}), today)
+	sum = Of(pairOf(p, traced), book(logbook.Event{Kind: logbook.Striped, Length: 8210, Text: "after the grey"},
+		logbook.Event{Kind: logbook.Striped, Length: 4105}), today)
 	assert.InDelta(t, 5, sum.Stripes.FootRounds, 0.05, "said anew")
 	assert.Equal(t, "after the grey", sum.Stripes.Began, "which does not forget where the first sock began")
 }
@@ -202,7 +207,8 @@ func TestAPresentIsAPair(t *testing.T) {
 	sum := Of(pairOf(p, traced), book(events...), today)
 	assert.Nil(t, sum.Due)
 	require.Len(t, sum.Sections, 2)
-	assert.Equal(t, []day.Date{"2026-11-24", "2026-11-24", "2026-11-24"}, []day.Date{sum.Sections[0].From, sum.Sections[0].DoneOn, sum.DoneOn})
+	assert.Equal(t, []day.Date{"2026-11-24", "2026-11-24", "2026-11-24"},
+		[]day.Date{sum.Sections[0].From, sum.Sections[0].DoneOn, sum.DoneOn})
 
 	events = append(events, logbook.Event{Kind: logbook.Promised, Text: "2026-12-24"})
 	due := Of(pairOf(p, traced), book(events...), today).Due
@@ -268,7 +274,8 @@ func TestWhatIsLeftIsWhatIsNotDone(t *testing.T) {
 	}
 	rapid.Check(t, func(t *rapid.T) {
 		one, two := rapid.IntRange(0, len(p.Rows)).Draw(t, "first"), rapid.IntRange(1, len(p.Rows)).Draw(t, "second")
-		sum := Of(pairOf(p, traced), book(logbook.Event{Kind: logbook.Placed, Row: one}, logbook.Event{Kind: logbook.Placed, Sock: 2, Row: two}), today)
+		sum := Of(pairOf(p, traced), book(logbook.Event{Kind: logbook.Placed, Row: one},
+			logbook.Event{Kind: logbook.Placed, Sock: 2, Row: two}), today)
 		left := 0
 		for _, row := range []int{one, two} {
 			for i := row; i < len(traced.Steps); i++ {

@@ -34,23 +34,25 @@ type look struct {
 }
 
 func counted(name, label, question string, pick func(*Seen) *int, of func(Look) int) look {
-	return look{name, label, question, "count", nil, func(l Look) string { return fmt.Sprint(of(l)) }, func(s *Seen, l Look) (float64, bool) {
-		n := pick(s)
-		if n == nil {
-			return 0, false
-		}
-		switch off := math.Abs(float64(*n - of(l))); {
-		case off == 0:
-			return 0, true
-		case off == 1:
-			return offByOne, true
-		default:
-			return math.Min(offByMore+off/4, mostOff), true
-		}
-	}}
+	return look{name, label, question, "count", nil, func(l Look) string { return fmt.Sprint(of(l)) },
+		func(s *Seen, l Look) (float64, bool) {
+			n := pick(s)
+			if n == nil {
+				return 0, false
+			}
+			switch off := math.Abs(float64(*n - of(l))); {
+			case off == 0:
+				return 0, true
+			case off == 1:
+				return offByOne, true
+			default:
+				return math.Min(offByMore+off/4, mostOff), true
+			}
+		}}
 }
 
-// long is a count of many rounds, of which a few are overlooked easily. One that is not there, such as the rounds of a cuff on the foot, is none.
+// long is a count of many rounds, of which a few are overlooked easily. One that is not there, such as the rounds
+// of a cuff on the foot, is none.
 func long(name, label, question string, pick func(*Seen) *int, of func(Look) int) look {
 	l := counted(name, label, question, pick, of)
 	l.cost = func(s *Seen, l Look) (float64, bool) {
@@ -78,43 +80,62 @@ func chosen(name, label, question string, cost float64, choices []Choice, pick f
 }
 
 func taped(name, label, question string, pick func(*Seen) *float64, of func(Look) float64) look {
-	return look{name, label, question, "length", nil, func(l Look) string { return fmt.Sprint(int(of(l) / (2 * tapeError))) }, func(s *Seen, l Look) (float64, bool) {
-		v := pick(s)
-		if v == nil {
-			return 0, false
-		}
-		off := (*v - of(l)) / tapeError
-		return math.Min(off*off/2, mostByTape), true
-	}}
+	return look{name, label, question, "length", nil, func(l Look) string { return fmt.Sprint(int(of(l) / (2 * tapeError))) },
+		func(s *Seen, l Look) (float64, bool) {
+			v := pick(s)
+			if v == nil {
+				return 0, false
+			}
+			off := (*v - of(l)) / tapeError
+			return math.Min(off*off/2, mostByTape), true
+		}}
 }
 
 var (
-	look1 = counted("needle1", "Stitches on needle 1", "Count the stitches on needle 1, the instep.", func(s *Seen) *int { return s.Needle1 }, func(l Look) int { return l.Needle1 })
-	look2 = counted("needle2", "Stitches on needle 2", "Count the stitches on needle 2, the sole.", func(s *Seen) *int { return s.Needle2 }, func(l Look) int { return l.Needle2 })
+	look1 = counted("needle1", "Stitches on needle 1", "Count the stitches on needle 1, the instep.",
+		func(s *Seen) *int { return s.Needle1 }, func(l Look) int { return l.Needle1 })
+	look2 = counted("needle2", "Stitches on needle 2", "Count the stitches on needle 2, the sole.",
+		func(s *Seen) *int { return s.Needle2 }, func(l Look) int { return l.Needle2 })
 )
 
 var looks = []look{
 	look1, look2,
-	counted("right", "%s at the right", "Count the %s at the right.", func(s *Seen) *int { return s.Right }, func(l Look) int { return l.Right }),
-	counted("left", "%s at the left", "Count the %s at the left.", func(s *Seen) *int { return s.Left }, func(l Look) int { return l.Left }),
-	chosen("side", "Side that faces you", "Which side faces you when the yarn is ready to go on?", wrongSide, []Choice{{"RS", "right"}, {"WS", "wrong"}},
+	counted("right", "%s at the right", "Count the %s at the right.", func(s *Seen) *int { return s.Right },
+		func(l Look) int { return l.Right }),
+	counted("left", "%s at the left", "Count the %s at the left.", func(s *Seen) *int { return s.Left },
+		func(l Look) int { return l.Left }),
+	chosen("side", "Side that faces you", "Which side faces you when the yarn is ready to go on?", wrongSide,
+		[]Choice{{"RS", "right"}, {"WS", "wrong"}},
 		func(s *Seen) *string { return s.Side }, func(l Look) string { return string(l.Side) }),
-	chosen("yarn_at", "The yarn comes from", "Where does the yarn come from?", wrongSide, []Choice{{"start", "the start of the round"}, {"middle", "between needle 1 and needle 2"}, {"within", "within a needle"}},
+	chosen("yarn_at", "The yarn comes from", "Where does the yarn come from?", wrongSide,
+		[]Choice{{"start", "the start of the round"}, {"middle", "between needle 1 and needle 2"}, {"within", "within a needle"}},
 		func(s *Seen) *string { return s.YarnAt }, func(l Look) string { return l.YarnAt }),
-	chosen("tail", "The tail of the cast-on hangs", "Where does the tail of the cast-on hang, with the yarn ready?", wrongSide, []Choice{{"right", "right"}, {"left", "left"}},
+	chosen("tail", "The tail of the cast-on hangs", "Where does the tail of the cast-on hang, with the yarn ready?", wrongSide,
+		[]Choice{{"right", "right"}, {"left", "left"}},
 		func(s *Seen) *string { return s.Tail }, func(l Look) string { return l.Tail }),
-	chosen("last", "The last round shows", "Does the last round show increases, or a lone slanting stitch of a decrease?", wrongLast, []Choice{{"plain", "plain"}, {"increase", "increases"}, {"decrease", "decreases"}},
+	chosen("last", "The last round shows", "Does the last round show increases, or a lone slanting stitch of a decrease?", wrongLast,
+		[]Choice{{"plain", "plain"}, {"increase", "increases"}, {"decrease", "decreases"}},
 		func(s *Seen) *string { return s.Last }, func(l Look) string { return l.Last }),
-	counted("increases", "Bumps of increases in a column", "Count the bumps of increases in one column.", func(s *Seen) *int { return s.Increases }, func(l Look) int { return l.Increases }),
-	counted("ridges", "Ridges on one face", "Count the ridges of garter on one face, the cast-on's own among them.", func(s *Seen) *int { return s.Ridges }, func(l Look) int { return l.Ridges }),
-	counted("chains", "Chain edge stitches on one side", "Count the chain edge stitches of the flap: one for two rows.", func(s *Seen) *int { return s.Chains }, func(l Look) int { return l.Chains / 2 }),
-	long("since_toe", "Rounds since the toe", "Count the rounds since the toe: Vs in a column, or rungs of the ladder between two.", func(s *Seen) *int { return s.SinceToe }, func(l Look) int { return l.SinceToe }),
-	long("since_heel", "Rounds since the heel", "Count the rounds since the heel: Vs in a column, or rungs of the ladder between two.", func(s *Seen) *int { return s.SinceHeel }, func(l Look) int { return l.SinceHeel }),
-	long("since_cuff", "Rounds of the cuff", "Count the rounds of the cuff.", func(s *Seen) *int { return s.SinceCuff }, func(l Look) int { return l.SinceCuff }),
-	chosen("colour", "Colour of the last round", "Which colour is the last round?", wrongSide, nil, func(s *Seen) *string { return s.Colour }, func(l Look) string { return l.Colour }),
-	counted("colour_rounds", "Rounds of that colour", "Count the rounds of the colour that is on the needle.", func(s *Seen) *int { return s.ColourRounds }, func(l Look) int { return l.ColourRounds }),
-	taped("length", "From the tip along the sole", "Measure from the tip of the toe, along the sole.", func(s *Seen) *float64 { return s.Length }, func(l Look) float64 { return l.Along }),
-	taped("up", "Up the leg from the heel", "Measure up the leg, from the end of the heel.", func(s *Seen) *float64 { return s.Up }, func(l Look) float64 { return l.Up }),
+	counted("increases", "Bumps of increases in a column", "Count the bumps of increases in one column.",
+		func(s *Seen) *int { return s.Increases }, func(l Look) int { return l.Increases }),
+	counted("ridges", "Ridges on one face", "Count the ridges of garter on one face, the cast-on's own among them.",
+		func(s *Seen) *int { return s.Ridges }, func(l Look) int { return l.Ridges }),
+	counted("chains", "Chain edge stitches on one side", "Count the chain edge stitches of the flap: one for two rows.",
+		func(s *Seen) *int { return s.Chains }, func(l Look) int { return l.Chains / 2 }),
+	long("since_toe", "Rounds since the toe", "Count the rounds since the toe: Vs in a column, or rungs of the ladder between two.",
+		func(s *Seen) *int { return s.SinceToe }, func(l Look) int { return l.SinceToe }),
+	long("since_heel", "Rounds since the heel", "Count the rounds since the heel: Vs in a column, or rungs of the ladder between two.",
+		func(s *Seen) *int { return s.SinceHeel }, func(l Look) int { return l.SinceHeel }),
+	long("since_cuff", "Rounds of the cuff", "Count the rounds of the cuff.", func(s *Seen) *int { return s.SinceCuff },
+		func(l Look) int { return l.SinceCuff }),
+	chosen("colour", "Colour of the last round", "Which colour is the last round?", wrongSide, nil,
+		func(s *Seen) *string { return s.Colour }, func(l Look) string { return l.Colour }),
+	counted("colour_rounds", "Rounds of that colour", "Count the rounds of the colour that is on the needle.",
+		func(s *Seen) *int { return s.ColourRounds }, func(l Look) int { return l.ColourRounds }),
+	taped("length", "From the tip along the sole", "Measure from the tip of the toe, along the sole.",
+		func(s *Seen) *float64 { return s.Length }, func(l Look) float64 { return l.Along }),
+	taped("up", "Up the leg from the heel", "Measure up the leg, from the end of the heel.", func(s *Seen) *float64 { return s.Up },
+		func(l Look) float64 { return l.Up }),
 	// Asked for where somebody told of stripes.
 	{"repeats", "Stripe repeats from the tip of the toe", "", "count", nil, func(Look) string { return "" }, byStripes},
 }

@@ -104,7 +104,8 @@ func TestTheNeedleAfterThreeGermanTurns(t *testing.T) {
 	assert.Equal(t, "increase", l.Last)
 }
 
-// In the middle of the first increase round needle 1 has its two more and needle 2 has not; the yarn comes from between them, and the tail hangs at the left.
+// In the middle of the first increase round needle 1 has its two more and needle 2 has not; the yarn comes from
+// between them, and the tail hangs at the left.
 func TestTheMiddleOfARoundIsAPlace(t *testing.T) {
 	p, all := looksOf(t, "wedge", "short_row", "german")
 	l := before(t, p, all, "toe-2", true)
@@ -118,7 +119,8 @@ func TestTheMiddleOfARoundIsAPlace(t *testing.T) {
 	}
 }
 
-// 20 rounds of the foot are 20 rungs since the toe and 45.5 mm more than it; 20 of the leg reach 45.5 mm up, and no further along the sole than the heel.
+// 20 rounds of the foot are 20 rungs since the toe and 45.5 mm more than it; 20 of the leg reach 45.5 mm up, and no
+// further along the sole than the heel.
 func TestRoundsSinceALandmarkAndLengthsRoundTheCorner(t *testing.T) {
 	p, all := looksOf(t, "wedge", "short_row", "german")
 	foot, leg := before(t, p, all, "foot-21", false), before(t, p, all, "leg-21", false)
@@ -221,7 +223,8 @@ func sameLook(a, b Look) bool {
 	return a.Reach == b.Reach
 }
 
-// For every row of every kind of sock, and every middle of a round, perfect evidence names that place first where nothing else looks the same.
+// For every row of every kind of sock, and every middle of a round, perfect evidence names that place first where
+// nothing else looks the same.
 func TestPerfectEvidenceNamesThePlace(t *testing.T) {
 	every, first, twins := 0, 0, 0
 	for _, toe := range toes {
@@ -255,7 +258,8 @@ func TestOneWrongLookStillFindsThePlace(t *testing.T) {
 	kinds := map[string]*rate{}
 	var sum rate
 	rapid.Check(t, func(t *rapid.T) {
-		p, all := looksOf(t, rapid.SampledFrom(toes).Draw(t, "toe"), rapid.SampledFrom(heels).Draw(t, "heel"), rapid.SampledFrom(turns).Draw(t, "turn"))
+		p, all := looksOf(t, rapid.SampledFrom(toes).Draw(t, "toe"), rapid.SampledFrom(heels).Draw(t, "heel"),
+			rapid.SampledFrom(turns).Draw(t, "turn"))
 		for range 20 {
 			l := all.Looks[rapid.IntRange(0, len(all.Looks)-1).Draw(t, "place")]
 			seen := perfect(all, l)
@@ -292,7 +296,8 @@ func TestOneWrongLookStillFindsThePlace(t *testing.T) {
 
 // spoil makes one of the looks that were taken wrong, as people get it wrong; false when that one was not taken.
 func spoil(t *rapid.T, s *Seen) bool {
-	counts := []**int{&s.Needle1, &s.Needle2, &s.Right, &s.Left, &s.Increases, &s.Ridges, &s.Chains, &s.SinceToe, &s.SinceHeel, &s.SinceCuff}
+	counts := []**int{&s.Needle1, &s.Needle2, &s.Right, &s.Left, &s.Increases, &s.Ridges, &s.Chains, &s.SinceToe, &s.SinceHeel,
+		&s.SinceCuff}
 	which := rapid.IntRange(0, len(counts)+5).Draw(t, "wrong look")
 	if which < len(counts) {
 		if *counts[which] == nil {

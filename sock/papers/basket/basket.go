@@ -142,5 +142,6 @@ type Stale struct {
 }
 
 func (s *Stale) Error() string {
-	return fmt.Sprintf("the sock was changed elsewhere: this save was made on revision %d, and revision %d is kept", s.Given, s.Current.Revision)
+	return fmt.Sprintf("the sock was changed elsewhere: this save was made on revision %d, and revision %d is kept", s.Given,
+		s.Current.Revision)
 }

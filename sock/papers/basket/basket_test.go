@@ -27,7 +27,8 @@ func TestASockTakesAFootAsItIs(t *testing.T) {
 	assert.Equal(t, []string{"ball_girth_mm"}, taken.Estimated)
 	assert.Nil(t, taken.FootNews(w))
 
-	w.Measurements = append(w.Measurements, feet.Measurement{Side: feet.Left, What: "length_mm", Length: 255, On: "2026-11-20", Source: "tape"})
+	w.Measurements = append(w.Measurements, feet.Measurement{Side: feet.Left, What: "length_mm", Length: 255, On: "2026-11-20",
+		Source: "tape"})
 	news := taken.FootNews(w)
 	require.NotNil(t, news)
 	assert.Equal(t, []feet.Change{{What: "length_mm", Then: 251, Now: 255}}, news.Feet)

@@ -23,7 +23,10 @@ var techniques []Technique
 // field first. Naming one twice replaces it.
 func Register(list ...Technique) {
 	for _, t := range list {
-		if i := slices.IndexFunc(techniques, func(known Technique) bool { return known.Field == t.Field && known.Name == t.Name }); i >= 0 {
+		if i := slices.IndexFunc(techniques, func(known Technique) bool {
+			return known.Field == t.Field &&
+				known.Name == t.Name
+		}); i >= 0 {
 			techniques[i] = t
 			continue
 		}

@@ -174,7 +174,8 @@ type Yarn struct {
 	Stripes []Stripe `json:"stripes,omitempty"`
 	// Repeat are the lengths of yarn of each colour of a yarn that stripes by itself, from where the sock begins; none is the usual case.
 	Repeat []Length `json:"repeat_mm,omitempty"`
-	// RepeatRounds are instead the rounds that were counted of each of its colours, on RepeatStitches round; those of this foot where it is nil.
+	// RepeatRounds are instead the rounds that were counted of each of its colours, on RepeatStitches round; those
+	// of this foot where it is nil.
 	RepeatRounds   []float64 `json:"repeat_rounds,omitempty"`
 	RepeatStitches *int      `json:"repeat_stitches,omitempty"`
 }

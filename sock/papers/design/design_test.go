@@ -39,7 +39,8 @@ func TestGuessedGirthOfSmallFeet(t *testing.T) {
 }
 
 func TestEstimatedKeepsWhatTheKnitterMarked(t *testing.T) {
-	d, err := Read([]byte(strings.Replace(smallest, `"length_mm":250`, `"length_mm":250,"ball_girth_mm":230,"estimated":["length_mm","length_mm"]`, 1)))
+	d, err := Read([]byte(strings.Replace(smallest, `"length_mm":250`,
+		`"length_mm":250,"ball_girth_mm":230,"estimated":["length_mm","length_mm"]`, 1)))
 	require.NoError(t, err)
 	assert.Equal(t, []string{"length_mm", "toe_depth_mm", "heel_diagonal_mm", "ankle_girth_mm"}, d.Foot.Estimated)
 }
@@ -79,11 +80,15 @@ func TestRefusals(t *testing.T) {
 		{"broken", smallest[:40], "", "ends too early"},
 		{"not UTF-8", with(`"gauge"`, "\"name\":\"\xff\",\"gauge\""), "", "UTF-8"},
 		{"a list", "[]", "", "expected an object"},
-		{"strand and rounds between", with(`"gauge"`, `"heel":{"own_strand":true,"rounds_between":1},"gauge"`), "heel.rounds_between", "heel.own_strand"},
+		{"strand and rounds between", with(`"gauge"`, `"heel":{"own_strand":true,"rounds_between":1},"gauge"`), "heel.rounds_between",
+			"heel.own_strand"},
 		{"unknown pattern", with(`"gauge"`, `"leg":{"pattern":"moss_cable"},"gauge"`), "leg.pattern", "stockinette, rib_1x1"},
 		{"a cuff that rolls", with(`"gauge"`, `"cuff":{"pattern":"stockinette"},"gauge"`), "cuff.pattern", "rib_1x1"},
-		{"a pattern of the design's own", with(`"gauge"`, `"patterns":[{"name":"x","label":"X","repeat":3,"width":1,"rounds":[[["k",2]]]}],"gauge"`), "patterns[0].rounds[0]", "takes 2 stitches"},
-		{"contrast and first row", with(`"gauge"`, `"heel":{"first_row":"WS"},"yarn":{"contrast":["heel"]},"gauge"`), "heel.first_row", "yarn.contrast"},
+		{"a pattern of the design's own", with(`"gauge"`,
+			`"patterns":[{"name":"x","label":"X","repeat":3,"width":1,"rounds":[[["k",2]]]}],"gauge"`), "patterns[0].rounds[0]",
+			"takes 2 stitches"},
+		{"contrast and first row", with(`"gauge"`, `"heel":{"first_row":"WS"},"yarn":{"contrast":["heel"]},"gauge"`), "heel.first_row",
+			"yarn.contrast"},
 	}
 	for _, c := range cases {
 		t.Run(c.name, func(t *testing.T) {

@@ -22,7 +22,8 @@ func (v *validation) show(l Length) string {
 }
 
 func (f *Foot) values() []*Length {
-	return []*Length{&f.Length, &f.BallGirth, &f.ToeDepth, &f.HeelDiagonal, &f.AnkleGirth, f.CalfGirth, f.CalfHeight, f.ToeTipAside, f.LittleToeAside}
+	return []*Length{&f.Length, &f.BallGirth, &f.ToeDepth, &f.HeelDiagonal, &f.AnkleGirth, f.CalfGirth, f.CalfHeight, f.ToeTipAside,
+		f.LittleToeAside}
 }
 
 // guessedBelow lets a guess lie a little under the range of measured values: the
@@ -52,12 +53,14 @@ func (v *validation) checkFoot(d *Design) {
 	}
 	for i, name := range d.Foot.Estimated {
 		if !slices.Contains(measurements, name) {
-			v.faults.Add(fmt.Sprintf("foot.estimated[%d]", i), "read %s, expected one of %s", quote(name), strings.Join(measurements, ", "))
+			v.faults.Add(fmt.Sprintf("foot.estimated[%d]", i), "read %s, expected one of %s", quote(name),
+				strings.Join(measurements, ", "))
 		}
 	}
 	for i, name := range d.Foot.Cautions {
 		if !feet.KnownCaution(name) {
-			v.faults.Add(fmt.Sprintf("foot.cautions[%d]", i), "read %s, expected one of %s", quote(name), strings.Join(feet.CautionNames(), ", "))
+			v.faults.Add(fmt.Sprintf("foot.cautions[%d]", i), "read %s, expected one of %s", quote(name),
+				strings.Join(feet.CautionNames(), ", "))
 		}
 	}
 }
@@ -173,7 +176,8 @@ func (v *validation) checkCounts(d *Design) {
 	v.number("yarn.ball_m", d.Yarn.BallMetres, 1, 50000, false)
 	for i, section := range d.Yarn.Contrast {
 		if !slices.Contains(contrastSections, section) {
-			v.faults.Add(fmt.Sprintf("yarn.contrast[%d]", i), "read %s, expected one of %s", quote(section), strings.Join(contrastSections, ", "))
+			v.faults.Add(fmt.Sprintf("yarn.contrast[%d]", i), "read %s, expected one of %s", quote(section),
+				strings.Join(contrastSections, ", "))
 		}
 	}
 }
@@ -202,7 +206,8 @@ func (v *validation) checkParts(d *Design) {
 	}
 	for i, rounds := range d.Yarn.RepeatRounds {
 		if !(rounds >= fewestCounted && rounds <= mostRounds) {
-			v.faults.Add(fmt.Sprintf("yarn.repeat_rounds[%d]", i), "read %g rounds, possible are %g to %d", rounds, fewestCounted, mostRounds)
+			v.faults.Add(fmt.Sprintf("yarn.repeat_rounds[%d]", i), "read %g rounds, possible are %g to %d", rounds, fewestCounted,
+				mostRounds)
 		}
 	}
 	if n := d.Yarn.RepeatStitches; n != nil && (*n < fewestRound || *n > mostRound) {
@@ -210,7 +215,8 @@ func (v *validation) checkParts(d *Design) {
 	}
 	for i, long := range d.Yarn.Repeat {
 		if !(long >= shortestColour && long <= longestRepeat) {
-			v.faults.Add(fmt.Sprintf("yarn.repeat_mm[%d]", i), "read %g mm, possible are %d to %d mm of yarn", float64(long), shortestColour, longestRepeat)
+			v.faults.Add(fmt.Sprintf("yarn.repeat_mm[%d]", i), "read %g mm, possible are %d to %d mm of yarn", float64(long),
+				shortestColour, longestRepeat)
 		}
 	}
 	for i, s := range d.Yarn.Stripes {

@@ -13,8 +13,9 @@ import (
 
 func TestEntriesBecomePartOfTheDesign(t *testing.T) {
 	given := Draft{
-		Design:  map[string]any{"foot": map[string]any{"length_mm": 240.0}},
-		Entries: map[string]string{"foot.length_mm": `9 1/2"`, "gauge.stitches_per_100mm": "8/in", "gauge.rounds_per_100mm": "43; 44; 45", "heel.picked_up": "21, 19", "stitches": "64"},
+		Design: map[string]any{"foot": map[string]any{"length_mm": 240.0}},
+		Entries: map[string]string{"foot.length_mm": `9 1/2"`, "gauge.stitches_per_100mm": "8/in", "gauge.rounds_per_100mm": "43; 44; 45",
+			"heel.picked_up": "21, 19", "stitches": "64"},
 	}
 	r := Read(given, measure.Centimetres)
 	assert.Empty(t, r.Faults)
@@ -35,15 +36,18 @@ func TestATypedMeasurementIsNoEstimate(t *testing.T) {
 }
 
 func TestWhatCannotBeReadStays(t *testing.T) {
-	r := Read(Draft{Entries: map[string]string{"foot.length_mm": "abc", "gauge.rounds_per_100mm": "900", "heel.picked_up": "many", "foot.ball_girth_mm": "  "}}, measure.Inches)
-	assert.Equal(t, map[string]string{"foot.length_mm": "abc", "gauge.rounds_per_100mm": "900 per 4 in", "heel.picked_up": "many"}, r.Draft.Entries)
+	r := Read(Draft{Entries: map[string]string{"foot.length_mm": "abc", "gauge.rounds_per_100mm": "900", "heel.picked_up": "many",
+		"foot.ball_girth_mm": "  "}}, measure.Inches)
+	assert.Equal(t, map[string]string{"foot.length_mm": "abc", "gauge.rounds_per_100mm": "900 per 4 in", "heel.picked_up": "many"},
+		r.Draft.Entries)
 	assert.GreaterOrEqual(t, len(r.Faults), 4)
 }
 
 // A name that no field of a design has is told and left out; what else was typed stays.
 func TestEntriesForNoFieldAtAll(t *testing.T) {
 	for _, name := range []string{strings.Repeat(".", 900_000), "foot.length_mm.more", strings.Repeat("x", 61)} {
-		r := Read(Draft{Entries: map[string]string{name: "1", "foot.length_mm": "25.1", "gauge.stitches_per_100mm": "many"}}, measure.Centimetres)
+		r := Read(Draft{Entries: map[string]string{name: "1", "foot.length_mm": "25.1", "gauge.stitches_per_100mm": "many"}},
+			measure.Centimetres)
 		require.NotEmpty(t, r.Faults)
 		assert.Contains(t, r.Faults[0].Message, "a design has no such field")
 		assert.Less(t, len(r.Faults[0].Message), 200)
@@ -57,7 +61,8 @@ func TestEntriesForNoFieldAtAll(t *testing.T) {
 
 func TestReadingTwiceChangesNothing(t *testing.T) {
 	rapid.Check(t, func(t *rapid.T) {
-		entries := rapid.MapOf(rapid.SampledFrom([]string{"foot.length_mm", "foot.ball_girth_mm", "gauge.stitches_per_100mm", "heel.share", "name", "foot"}),
+		entries := rapid.MapOf(rapid.SampledFrom([]string{"foot.length_mm", "foot.ball_girth_mm", "gauge.stitches_per_100mm",
+			"heel.share", "name", "foot"}),
 			rapid.OneOf(rapid.String(), rapid.SampledFrom([]string{"25.1", "9 1/2", "32", "0", "-3", "2510 mm", ""}))).Draw(t, "entries")
 		for _, unit := range []measure.Unit{measure.Centimetres, measure.Inches} {
 			once := Read(Draft{Entries: entries}, unit)

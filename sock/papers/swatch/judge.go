@@ -40,13 +40,17 @@ func Judge(s *Swatch, y *Yarn) Judged {
 		}
 		*of.into = &counted
 		if counted.Short {
-			say(verdict.Caution, "short_"+of.what, "Some %s are counted over less than 5 cm (2 in): half a stitch more or less is a lot there. Count over a wider piece.", of.what)
+			say(verdict.Caution, "short_"+of.what,
+				"Some %s are counted over less than 5 cm (2 in): half a stitch more or less is a lot there. Count over a wider piece.",
+				of.what)
 		}
 		if len(readings) < wantedReadings {
-			say(verdict.Note, "few_"+of.what, "%s are counted in %s: count in three, the fabric is not the same everywhere.", title(of.what), places(len(readings)))
+			say(verdict.Note, "few_"+of.what, "%s are counted in %s: count in three, the fabric is not the same everywhere.",
+				title(of.what), places(len(readings)))
 		}
 		if share := (counted.High - counted.Low) / counted.Mean; share > 0.08 {
-			say(verdict.Caution, "spread_"+of.what, "The counts of %s lie %.0f %% apart. Was the tape straight, and did the edges roll?", of.what, 100*share)
+			say(verdict.Caution, "spread_"+of.what, "The counts of %s lie %.0f %% apart. Was the tape straight, and did the edges roll?",
+				of.what, 100*share)
 		}
 	}
 	j.Ready = j.Stitches != nil && j.Rounds != nil

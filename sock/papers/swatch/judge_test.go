@@ -38,9 +38,11 @@ func TestAGoodSwatchHasNothingWrongWithIt(t *testing.T) {
 func TestWhatIsWrongWithASwatch(t *testing.T) {
 	y := &Yarn{Grams: 100, Metres: 420}
 	s := &Swatch{Form: "flat", Readings: []Noted{{What: "stitches", Count: 8, Width: 30}}}
-	assert.Equal(t, []string{"short_stitches", "few_stitches", "spread_stitches", "none_rounds", "flat", "unwashed"}, codes(Judge(s, nil)))
+	assert.Equal(t, []string{"short_stitches", "few_stitches", "spread_stitches", "none_rounds", "flat", "unwashed"},
+		codes(Judge(s, nil)))
 	for gauge, code := range map[float64]string{28: "loose", 38: "tight", 46: "stiff"} {
-		s := &Swatch{Form: "sock", Washed: true, Readings: append(counted("stitches", gauge, gauge, gauge), counted("rounds", 44, 44, 44)...)}
+		s := &Swatch{Form: "sock", Washed: true, Readings: append(counted("stitches", gauge, gauge, gauge),
+			counted("rounds", 44, 44, 44)...)}
 		assert.Equal(t, []string{"sock", code}, codes(Judge(s, y)), "%v", gauge)
 	}
 	apart := &Swatch{Form: "round", Washed: true, Readings: append(counted("stitches", 30, 34, 32), counted("rounds", 44, 44, 44)...)}

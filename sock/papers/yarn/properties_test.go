@@ -20,7 +20,8 @@ import (
 func planned(t *rapid.T, leg int, contrast string) *plan.Plan {
 	d, err := design.Read(fmt.Appendf(nil, `{"format":"acorn-step.design","version":1,"foot":{"length_mm":%d},"gauge":{"stitches_per_100mm":%d,"rounds_per_100mm":%d},"toe":{"kind":%q},"heel":{"kind":%q,"turn":%q},"leg":{"height_mm":%d},"yarn":{"contrast":[%s]}}`,
 		rapid.IntRange(180, 290).Draw(t, "foot"), rapid.IntRange(26, 36).Draw(t, "stitches"), rapid.IntRange(36, 48).Draw(t, "rounds"),
-		rapid.SampledFrom(design.Registered("toe.kind")).Draw(t, "toe"), rapid.SampledFrom(design.Registered("heel.kind")).Draw(t, "heel"),
+		rapid.SampledFrom(design.Registered("toe.kind")).Draw(t, "toe"),
+		rapid.SampledFrom(design.Registered("heel.kind")).Draw(t, "heel"),
 		rapid.SampledFrom(design.Registered("heel.turn")).Draw(t, "turn"), leg, contrast))
 	require.NoError(t, err)
 	p, err := knit.Make(d)
@@ -127,7 +128,8 @@ func TestWhatIsPromisedIsThere(t *testing.T) {
 func TestCountedRoundsAreFoundAgain(t *testing.T) {
 	rapid.Check(t, func(t *rapid.T) {
 		d := design.Blank()
-		d.Gauge = design.Gauge{Stitches: rapid.Float64Range(24, 40).Draw(t, "stitches"), Rounds: rapid.Float64Range(32, 56).Draw(t, "rounds")}
+		d.Gauge = design.Gauge{Stitches: rapid.Float64Range(24, 40).Draw(t, "stitches"),
+			Rounds: rapid.Float64Range(32, 56).Draw(t, "rounds")}
 		d.Yarn.BallMetres = rapid.Float64Range(150, 600).Draw(t, "metres")
 		d.Yarn.RepeatRounds = []float64{rapid.Float64Range(0.5, 30).Draw(t, "first"), rapid.Float64Range(0.5, 30).Draw(t, "second")}
 		counted := 4 * rapid.IntRange(10, 22).Draw(t, "counted on")
@@ -149,7 +151,8 @@ func TestStripesGrowWithTheRepeat(t *testing.T) {
 	rapid.Check(t, func(t *rapid.T) {
 		g := measure.GaugePer100(rapid.Float64Range(18, 38).Draw(t, "stitches"), rapid.Float64Range(24, 52).Draw(t, "rounds"))
 		n, repeat := rapid.IntRange(32, 96).Draw(t, "n"), measure.Length(rapid.Float64Range(500, 40_000).Draw(t, "repeat"))
-		one, two, wider := yarn.StripeRounds(repeat, n, g, 0.7), yarn.StripeRounds(2*repeat, n, g, 0.7), yarn.StripeRounds(repeat, n+4, g, 0.7)
+		one, two, wider := yarn.StripeRounds(repeat, n, g, 0.7), yarn.StripeRounds(2*repeat, n, g, 0.7),
+			yarn.StripeRounds(repeat, n+4, g, 0.7)
 		if two < 1.999*one || two > 2.001*one || wider >= one {
 			t.Fatalf("%.2f rounds, of twice the repeat %.2f, on four stitches more %.2f", one, two, wider)
 		}

@@ -12,10 +12,13 @@ type Caution struct {
 
 // Cautions lists them.
 var Cautions = []Caution{
-	{"circulation", "Swollen legs, diabetes or poor circulation", "No tight bands and no tight cuff. Ask the person's clinician before you knit."},
+	{"circulation", "Swollen legs, diabetes or poor circulation",
+		"No tight bands and no tight cuff. Ask the person's clinician before you knit."},
 	{"numb_feet", "Numb feet", "No ridges, seams or loose ends under the foot: they are not felt until they have rubbed. Ask the person's clinician before you knit."},
-	{"smooth_floors", "Smooth floors, or unsteady on the feet", "Socks slip on smooth floors: add a grip to the sole, and leave no loose ends that toes catch in."},
-	{"allergy", "Wool or dye allergy, or a baby's skin", "Ask before you choose the yarn: which fibres are well borne, and is the yarn moth-proofed?"},
+	{"smooth_floors", "Smooth floors, or unsteady on the feet",
+		"Socks slip on smooth floors: add a grip to the sole, and leave no loose ends that toes catch in."},
+	{"allergy", "Wool or dye allergy, or a baby's skin",
+		"Ask before you choose the yarn: which fibres are well borne, and is the yarn moth-proofed?"},
 }
 
 // CautionNames lists the names.

@@ -96,10 +96,12 @@ func (w *Wearer) GrowthUntil(side Side, on day.Date, unit measure.Unit) (Growth,
 	g.PerMonth = math.Max(0, math.Min(fastestGrowth, slope*daysPerMonth))
 	g.Length += measure.Length(g.PerMonth * months)
 	g.Uncertainty += measure.Length(spread)
-	g.Working = fmt.Sprintf("%s on %s + %.1f months × %s = %s", unit.Show(newest.Length), newest.On.Text(), months, small(g.PerMonth, unit), unit.Show(g.Length))
+	g.Working = fmt.Sprintf("%s on %s + %.1f months × %s = %s", unit.Show(newest.Length), newest.On.Text(), months,
+		small(g.PerMonth, unit), unit.Show(g.Length))
 	switch {
 	case slope*daysPerMonth > fastestGrowth:
-		g.Text = fmt.Sprintf("The lengths grow by %s a month, more than feet do: reckoned with %s. Measure once more, standing.", small(slope*daysPerMonth, unit), small(fastestGrowth, unit))
+		g.Text = fmt.Sprintf("The lengths grow by %s a month, more than feet do: reckoned with %s. Measure once more, standing.",
+			small(slope*daysPerMonth, unit), small(fastestGrowth, unit))
 	case g.PerMonth < 0.1:
 		g.Text = "This foot has stopped growing, or rests."
 	default:

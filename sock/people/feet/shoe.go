@@ -28,12 +28,18 @@ const barleycorn = measure.Inch / 3
 
 // ShoeSystems lists the systems.
 var ShoeSystems = []ShoeSystem{
-	{"mondopoint", "Mondopoint", 80, 350, func(s float64) measure.Length { return measure.Length(s) }, false, "Mondopoint is the length of the foot in millimetres."},
-	{"eu", "EU", 15, 54, func(s float64) measure.Length { return measure.Length(s * 20 / 3) }, true, "An EU size counts Paris points of two thirds of a centimetre along the last."},
-	{"uk", "UK", 1, 17, func(s float64) measure.Length { return measure.Length(s+25) * barleycorn }, true, "A UK size counts thirds of an inch, beginning at 25 of them."},
-	{"us_women", "US women's", 2, 18, func(s float64) measure.Length { return measure.Length(s+22.5) * barleycorn }, true, "US women's sizes count thirds of an inch, two and a half below the UK's."},
-	{"us_men", "US men's", 2, 18, func(s float64) measure.Length { return measure.Length(s+24) * barleycorn }, true, "US men's sizes count thirds of an inch, one below the UK's."},
-	{"children", "children's", 0, 13.5, func(s float64) measure.Length { return measure.Length(s+12) * barleycorn }, true, "Children's sizes count thirds of an inch, beginning at 12 of them."},
+	{"mondopoint", "Mondopoint", 80, 350, func(s float64) measure.Length { return measure.Length(s) }, false,
+		"Mondopoint is the length of the foot in millimetres."},
+	{"eu", "EU", 15, 54, func(s float64) measure.Length { return measure.Length(s * 20 / 3) }, true,
+		"An EU size counts Paris points of two thirds of a centimetre along the last."},
+	{"uk", "UK", 1, 17, func(s float64) measure.Length { return measure.Length(s+25) * barleycorn }, true,
+		"A UK size counts thirds of an inch, beginning at 25 of them."},
+	{"us_women", "US women's", 2, 18, func(s float64) measure.Length { return measure.Length(s+22.5) * barleycorn }, true,
+		"US women's sizes count thirds of an inch, two and a half below the UK's."},
+	{"us_men", "US men's", 2, 18, func(s float64) measure.Length { return measure.Length(s+24) * barleycorn }, true,
+		"US men's sizes count thirds of an inch, one below the UK's."},
+	{"children", "children's", 0, 13.5, func(s float64) measure.Length { return measure.Length(s+12) * barleycorn }, true,
+		"Children's sizes count thirds of an inch, beginning at 12 of them."},
 }
 
 // FootOfShoe estimates the length of a foot from a shoe size. The error names

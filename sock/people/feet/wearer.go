@@ -94,15 +94,20 @@ type Kind struct {
 // Kinds lists what is measured, in the order of measuring.
 var Kinds = []Kind{
 	{"length_mm", "Length", "Standing with the whole weight on it, from the heel to the longest toe.", 80, 350, true, "a foot's length"},
-	{"ball_girth_mm", "Girth round the ball", "Round the widest place, behind the toes; the tape touches and does not press.", 90, 350, true, "the girth round the ball"},
-	{"toe_depth_mm", "Depth of the toes", "From the tip of the longest toe back to where the little toe begins.", 10, 110, true, "the depth of the toes"},
-	{"ball_width_mm", "Width", "Across the ball, on the tracing. No sock is reckoned from it; it shows how two feet differ.", 30, 150, false, "the width of the foot"},
+	{"ball_girth_mm", "Girth round the ball", "Round the widest place, behind the toes; the tape touches and does not press.", 90, 350,
+		true, "the girth round the ball"},
+	{"toe_depth_mm", "Depth of the toes", "From the tip of the longest toe back to where the little toe begins.", 10, 110, true,
+		"the depth of the toes"},
+	{"ball_width_mm", "Width", "Across the ball, on the tracing. No sock is reckoned from it; it shows how two feet differ.", 30, 150,
+		false, "the width of the foot"},
 	{"heel_diagonal_mm", "Heel diagonal", "Round the point of the heel and the bend of the ankle.", 90, 600, true, "the heel diagonal"},
 	{"ankle_girth_mm", "Ankle", "Round the thinnest place above the ankle bones.", 60, 460, true, "the girth of the ankle"},
 	{"calf_girth_mm", "Calf", "Round the thickest place of the calf, for knee socks.", 80, 700, true, "the girth of the calf"},
 	{"calf_height_mm", "Height of the calf", "From the floor up to that place.", 50, 600, true, "the height of the calf"},
 	{"toe_tip_aside_mm", "Longest toe, inward", "From the middle of the foot, heel to ball, over to its tip. A tracing tells it; it shapes the toes of the picture, no count.", 0, 60, true, "how far the longest toe lies inward"},
-	{"little_toe_aside_mm", "Little toe, outward", "From the same line out to where the little toe begins. A tracing tells it; it shapes the toes of the picture, no count.", 10, 90, true, "how far the little toe lies outward"},
+	{"little_toe_aside_mm", "Little toe, outward",
+		"From the same line out to where the little toe begins. A tracing tells it; it shapes the toes of the picture, no count.", 10, 90,
+		true, "how far the little toe lies outward"},
 }
 
 // KindOf finds a kind by its name.
@@ -157,7 +162,8 @@ func (m *Measurement) Validate(unit measure.Unit) document.Faults {
 	case !known:
 		faults.Add("what", "read %.40q, which is nothing that is measured on a foot", m.What)
 	case m.Length < kind.Min || m.Length > kind.Max:
-		faults.Add("length", "read %s; %s is %s to %s", unit.Show(m.Length), strings.ToLower(kind.Label), unit.Show(kind.Min), unit.Show(kind.Max))
+		faults.Add("length", "read %s; %s is %s to %s", unit.Show(m.Length), strings.ToLower(kind.Label), unit.Show(kind.Min),
+			unit.Show(kind.Max))
 	}
 	if _, err := ParseSide(string(m.Side)); err != nil {
 		faults.Add("side", "%s", err)

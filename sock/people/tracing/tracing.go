@@ -99,13 +99,15 @@ func Measure(m Marks) (Foot, error) {
 	}
 	for _, found := range []*Found{&foot.Length, foot.Width, foot.ToeDepth, foot.ToeTipAside, foot.LittleToeAside} {
 		if found != nil && !found.finite() {
-			return Foot{}, document.Faults{{Field: "corners", Message: "seen like this the sheet ends before the foot does: look at its corners, or take the picture from higher up"}}
+			return Foot{}, document.Faults{{Field: "corners",
+				Message: "seen like this the sheet ends before the foot does: look at its corners, or take the picture from higher up"}}
 		}
 	}
 	const shortest, longest = 80, 350
 	if l := foot.Length.Length; l < shortest || l > longest {
 		var faults document.Faults
-		faults.Add("toe", "heel and toe lie %.0f mm apart; a foot's length is %d to %d mm: look at the marks that give the scale", float64(l), shortest, longest)
+		faults.Add("toe", "heel and toe lie %.0f mm apart; a foot's length is %d to %d mm: look at the marks that give the scale",
+			float64(l), shortest, longest)
 		return Foot{}, faults
 	}
 	foot.Text = "Scaled by two marks: right for a scan, or a picture taken from straight above."

@@ -68,7 +68,8 @@ func TestASlantIsTakenOut(t *testing.T) {
 		near("length", foot.Length, length)
 		near("width", *foot.Width, 95)
 		near("toes", *foot.ToeDepth, 0.2*length)
-		// The middle of the ball lies 0.68 of the length along and 2.5 mm to the side of the little toe: from the line through it the tip lies inward.
+		// The middle of the ball lies 0.68 of the length along and 2.5 mm to the side of the little toe: from the
+		// line through it the tip lies inward.
 		turn := math.Atan2(2.5, 0.68*length-8)
 		near("tip", *foot.ToeTipAside, length*math.Sin(turn))
 		near("little toe", *foot.LittleToeAside, 40*math.Cos(turn)-0.8*length*math.Sin(turn))
@@ -95,7 +96,8 @@ func TestMarksThatGiveNoFoot(t *testing.T) {
 		{"paper", "a4 or letter", func(m *Marks) { m.Sheet = "napkin" }, sheet},
 		{"three corners", "four corners", func(m *Marks) { m.Corners = m.Corners[:3] }, sheet},
 		{"crossed corners", "do not go round", func(m *Marks) { m.Corners[1], m.Corners[2] = m.Corners[2], m.Corners[1] }, sheet},
-		{"corners at one place", "do not go round", func(m *Marks) { m.Corners = []Point{{36, 0}, {1188, 16}, {49.5, 840}, {48, 840}} }, sheet},
+		{"corners at one place", "do not go round", func(m *Marks) { m.Corners = []Point{{36, 0}, {1188, 16}, {49.5, 840}, {48, 840}} },
+			sheet},
 		{"corners in a line", "do not go round", func(m *Marks) { m.Corners = []Point{{0, 0}, {100, 0}, {200, 0}, {300, 0}} }, sheet},
 	}
 	for _, c := range cases {

@@ -87,7 +87,8 @@ func TestGroupsComeToTheHeel(t *testing.T) {
 			}
 			for _, text := range found(t, p, section) {
 				var row, left, middle, right int
-				if _, err := fmt.Sscanf(text, "%d: %d %d %d", &row, &left, &middle, &right); err != nil || left < 0 || middle < 0 || right < 0 || left+middle+right != want {
+				if _, err := fmt.Sscanf(text, "%d: %d %d %d", &row, &left, &middle, &right); err != nil || left < 0 || middle < 0 ||
+					right < 0 || left+middle+right != want {
 					t.Fatalf("%s of %d stitches: %s", section, want, text)
 				}
 			}

@@ -242,7 +242,8 @@ func (m *Machine) add(l look, c Code, from ...int32) {
 	}
 	low := m.below
 	high := m.nodes[low].next
-	becomesFirst := high == m.zero && (m.open && !m.atEnd || !m.open && (m.inRow.kind == Round && m.inRow.fresh || m.inRow.fills && m.side == RS))
+	becomesFirst := high == m.zero && (m.open && !m.atEnd || !m.open &&
+		(m.inRow.kind == Round && m.inRow.fresh || m.inRow.fills && m.side == RS))
 	m.nodes[id] = node{next: high, prev: low, look: l, made: made, on: m.needleFor(low, high, becomesFirst || m.afterTurn)}
 	m.nodes[low].next = id
 	m.nodes[high].prev = id

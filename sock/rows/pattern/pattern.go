@@ -139,7 +139,8 @@ func (p *Pattern) Validate() document.Faults {
 			takes, makes = takes+o.N*o.Code.Takes(), makes+o.N*o.Code.Makes()
 		}
 		if takes != p.Repeat || makes != p.Repeat {
-			faults.Add(fmt.Sprintf("rounds[%d]", i), "takes %d stitches and leaves %d, expected %d and %d", takes, makes, p.Repeat, p.Repeat)
+			faults.Add(fmt.Sprintf("rounds[%d]", i), "takes %d stitches and leaves %d, expected %d and %d", takes, makes, p.Repeat,
+				p.Repeat)
 		}
 	}
 	return faults
@@ -148,7 +149,8 @@ func (p *Pattern) Validate() document.Faults {
 // inRounds says whether an operation may stand in a pattern: it needs no turn and nothing that a turn left.
 func inRounds(c needle.Code) bool {
 	switch c {
-	case needle.K, needle.P, needle.Ktbl, needle.Ptbl, needle.Kfb, needle.Pfb, needle.M1, needle.M1L, needle.M1R, needle.M1P, needle.Sl, needle.YO:
+	case needle.K, needle.P, needle.Ktbl, needle.Ptbl, needle.Kfb, needle.Pfb, needle.M1, needle.M1L, needle.M1R, needle.M1P, needle.Sl,
+		needle.YO:
 		return true
 	}
 	return c.IsDecrease()

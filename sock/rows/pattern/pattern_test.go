@@ -19,7 +19,8 @@ func TestTheBookIsSound(t *testing.T) {
 }
 
 func TestAPatternOfOnesOwn(t *testing.T) {
-	own := []Pattern{{Name: "orbit_rib", Label: "orbit rib", Repeat: 3, Width: 0.9, Rounds: []needle.Ops{{op(needle.K, 2), op(needle.P, 1)}}}}
+	own := []Pattern{{Name: "orbit_rib", Label: "orbit rib", Repeat: 3, Width: 0.9,
+		Rounds: []needle.Ops{{op(needle.K, 2), op(needle.P, 1)}}}}
 	assert.Equal(t, "orbit rib", Find("orbit_rib", own).Label)
 	assert.Nil(t, Find("orbit_rib", nil))
 	assert.Same(t, rib1x1, Find("rib_1x1", own))

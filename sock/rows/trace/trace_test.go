@@ -43,7 +43,8 @@ func TestALoopKnowsWhatItWasDrawnThrough(t *testing.T) {
 func TestEveryLoopHasItsParents(t *testing.T) {
 	rapid.Check(t, func(t *rapid.T) {
 		pick := func(field string) string { return rapid.SampledFrom(design.Registered(field)).Draw(t, field) }
-		found := traced(t, `,"toe":{"kind":"`+pick("toe.kind")+`"},"heel":{"kind":"`+pick("heel.kind")+`","turn":"`+pick("heel.turn")+`"},"leg":{"height_mm":120,"pattern":"dew_lace"}`)
+		found := traced(t, `,"toe":{"kind":"`+pick("toe.kind")+`"},"heel":{"kind":"`+pick("heel.kind")+`","turn":"`+pick("heel.turn")+
+			`"},"leg":{"height_mm":120,"pattern":"dew_lace"}`)
 		for number, loop := range found.Loops {
 			parents := 0
 			for _, from := range loop.From {

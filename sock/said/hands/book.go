@@ -8,19 +8,24 @@ import (
 )
 
 // Sequences are all moves that are shown, in the order in which they are learned.
-var Sequences = practised(slices.Concat(castOns, stitches, needlesHeld, doubleTurns.moves, wrapTurns.moves, overTurns.moves, pinTurns.moves, liftTurns.moves, flaps, corners, colours, bindOffs))
+var Sequences = practised(slices.Concat(castOns, stitches, needlesHeld, doubleTurns.moves, wrapTurns.moves, overTurns.moves,
+	pinTurns.moves, liftTurns.moves, flaps, corners, colours, bindOffs))
 
 // holds are the moves that belong to the ways to hold a sock.
 var holds = map[string][]string{
-	"magic_loop": {"magic-loop", "tug"}, "two_circulars": {"two-circulars", "tug"}, "dpn4": {"dpn", "tug"}, "dpn5": {"dpn", "tug"}, "short_circular": {"short-circular"},
+	"magic_loop": {"magic-loop", "tug"}, "two_circulars": {"two-circulars", "tug"}, "dpn4": {"dpn", "tug"}, "dpn5": {"dpn", "tug"},
+	"short_circular": {"short-circular"},
 }
 
 // terms are the moves that show what a word of the craft means.
 var terms = map[string][]string{
-	"cast_on": {"co-magic", "co-magic-round"}, "bind_off": {"bo-together", "bo-together-end"}, "double_stitch": {"double-out-ws", "double-back-rs"},
-	"wrap": {"wrap-out-rs", "wrap-back-rs"}, "kfb": {"kfb"}, "rib": {"rib"}, "magic_loop": {"magic-loop"}, "picking_up": {"pick-up-left", "pick-up-right"},
-	"flap": {"flap-set-up", "flap-rs", "flap-ws"}, "gusset": {"gusset"}, "corner": {"outer-legs", "one-strand", "wrapped-neighbour"},
-	"turn": {"double-out-rs", "wrap-out-rs", "over-out-rs", "pin-out-rs", "lift-out-rs"}, "wedge": {"kfb"}, "stockinette": {"k", "p"},
+	"cast_on": {"co-magic", "co-magic-round"}, "bind_off": {"bo-together", "bo-together-end"},
+	"double_stitch": {"double-out-ws", "double-back-rs"},
+	"wrap":          {"wrap-out-rs", "wrap-back-rs"}, "kfb": {"kfb"}, "rib": {"rib"}, "magic_loop": {"magic-loop"},
+	"picking_up": {"pick-up-left", "pick-up-right"},
+	"flap":       {"flap-set-up", "flap-rs", "flap-ws"}, "gusset": {"gusset"},
+	"corner": {"outer-legs", "one-strand", "wrapped-neighbour"},
+	"turn":   {"double-out-rs", "wrap-out-rs", "over-out-rs", "pin-out-rs", "lift-out-rs"}, "wedge": {"kfb"}, "stockinette": {"k", "p"},
 }
 
 // Of are the names of the moves that belong to a choice, such as heel.turn:german, or to a word of the craft, such as term:rib.
@@ -55,7 +60,10 @@ func Find(name string) *Sequence {
 
 // practised says at which lesson each of these sequences can be tried.
 func practised(list []Sequence) []Sequence {
-	lessons := map[string]string{"kfb": "increase", "ktbl": "set-up", "co-magic": "cast-on", "co-magic-knot": "cast-on", "co-magic-round": "set-up", "rib": "rib", "outer-legs": "corner", "corner-gone": "corner-gone", "pick-up-left": "pick-up", "pick-up-right": "pick-up", "gusset": "gusset", "bo-together": "bind-off", "bo-yarn-over": "bind-off", "bo-sewn": "bind-off", "flap-set-up": "flap", "flap-rs": "flap", "flap-ws": "flap", "flap-turn-rs": "flap-turn", "flap-turn-ws": "flap-turn"}
+	lessons := map[string]string{"kfb": "increase", "ktbl": "set-up", "co-magic": "cast-on", "co-magic-knot": "cast-on",
+		"co-magic-round": "set-up", "rib": "rib", "outer-legs": "corner", "corner-gone": "corner-gone", "pick-up-left": "pick-up",
+		"pick-up-right": "pick-up", "gusset": "gusset", "bo-together": "bind-off", "bo-yarn-over": "bind-off", "bo-sewn": "bind-off",
+		"flap-set-up": "flap", "flap-rs": "flap", "flap-ws": "flap", "flap-turn-rs": "flap-turn", "flap-turn-ws": "flap-turn"}
 	for i := range list {
 		q := &list[i]
 		q.Lesson = lessons[q.Name]

@@ -19,7 +19,8 @@ import (
 
 var views = []View{{Right, false}, {Left, false}, {Right, true}, {Left, true}}
 
-// Every sequence can be followed: it has words and a picture for each step, what to look at and the usual slip, and no step shows again what the one before did.
+// Every sequence can be followed: it has words and a picture for each step, what to look at and the usual slip, and
+// no step shows again what the one before did.
 func TestEverySequenceIsWhole(t *testing.T) {
 	names, titles := map[string]bool{}, map[string]bool{}
 	for i := range Sequences {
@@ -121,7 +122,8 @@ func TestWhatLiesDeeperIsDrawnFirst(t *testing.T) {
 // For those who knit the other way everything is mirrored, and mirrored again it is what it was; the right side of the fabric stays.
 func TestTheMirror(t *testing.T) {
 	v := View{Right, true}
-	assert.Equal(t, "Needle into the front, from right to left: it leans left.", v.said("Needle into the front, from left to right: it leans right."))
+	assert.Equal(t, "Needle into the front, from right to left: it leans left.",
+		v.said("Needle into the front, from left to right: it leans right."))
 	assert.Equal(t, "Turn: the right side faces you.", v.said("Turn: the right side faces you."))
 	assert.Equal(t, "Right needle, Left needle", v.said("Left needle, Right needle"))
 	for i := range Sequences {
@@ -153,9 +155,12 @@ func anyPlan(t *rapid.T) *plan.Plan {
 	pick := func(name string, from ...string) string { return rapid.SampledFrom(from).Draw(t, name) }
 	d, err := design.Read(fmt.Appendf(nil, `{"format":"acorn-step.design","version":1,"foot":{"length_mm":251,"ball_girth_mm":236},"gauge":{"stitches_per_100mm":32,"rounds_per_100mm":44},
 		"toe":{"kind":%q,"increase":%q,"cast_on":%q},"heel":{"kind":%q,"turn":%q},"corner":{"method":%q},"bind_off":%q,"needles":%q,"leg":{"height_mm":%d,"pattern":%q},"yarn":{"contrast":[%s]}}`,
-		pick("toe", design.Registered("toe.kind")...), pick("increase", "kfb", "kfb_mirrored", "m1"), pick("cast-on", design.Registered("toe.cast_on")...), pick("heel", design.Registered("heel.kind")...),
-		pick("turn", design.Registered("heel.turn")...), pick("corner", design.Registered("corner.method")...), pick("bind-off", design.Registered("bind_off")...),
-		pick("needles", "magic_loop", "two_circulars", "dpn4", "dpn5", "short_circular"), rapid.IntRange(100, 150).Draw(t, "leg"), pick("pattern", "stockinette", "rib_2x2", "dew_lace"), pick("colour", "", `"toe"`, `"heel"`, `"toe","heel"`)))
+		pick("toe", design.Registered("toe.kind")...), pick("increase", "kfb", "kfb_mirrored", "m1"),
+		pick("cast-on", design.Registered("toe.cast_on")...), pick("heel", design.Registered("heel.kind")...),
+		pick("turn", design.Registered("heel.turn")...), pick("corner", design.Registered("corner.method")...),
+		pick("bind-off", design.Registered("bind_off")...),
+		pick("needles", "magic_loop", "two_circulars", "dpn4", "dpn5", "short_circular"), rapid.IntRange(100, 150).Draw(t, "leg"),
+		pick("pattern", "stockinette", "rib_2x2", "dew_lace"), pick("colour", "", `"toe"`, `"heel"`, `"toe","heel"`)))
 	if err != nil {
 		t.Skip(err) // not every toe allows every cast-on
 	}
@@ -213,7 +218,8 @@ func TestTheWordsOfRows(t *testing.T) {
 	assert.Equal(t, []word{{"k2tog", "corner-gone"}, {"k", "k"}}, at("leg-4"))
 	assert.Equal(t, []word{{"k", "rib"}, {"p", "rib"}}, at("cuff-1"))
 	assert.True(t, rows[2][0].New == false && rows[2][1].New, "the second round is the first with increases: %v", rows[2])
-	assert.Equal(t, []string{"cast-on", "set-up", "increase", "out-wrap", "heel-wrap", "corner", "corner-gone", "rib", "bind-off"}, Lessons(p))
+	assert.Equal(t, []string{"cast-on", "set-up", "increase", "out-wrap", "heel-wrap", "corner", "corner-gone", "rib", "bind-off"},
+		Lessons(p))
 	assert.Equal(t, []word{{"", "magic-loop"}, {"", "tug"}, {"", "co-magic-round"}, {"k", "k"}, {"ktbl", "ktbl"}}, at("toe-1"))
 }
 

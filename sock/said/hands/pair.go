@@ -55,7 +55,8 @@ func eights(n int) strand {
 
 // thumb is where a finger holds something: no more than a hint of a hand.
 func thumb(x, y float64) strand {
-	return strand{part: Hint, points: []point{{x - 0.45, y + 0.75, near}, {x - 0.32, y, near}, {x, y - 0.3, near}, {x + 0.32, y, near}, {x + 0.45, y + 0.75, near}}}
+	return strand{part: Hint, points: []point{{x - 0.45, y + 0.75, near}, {x - 0.32, y, near}, {x, y - 0.3, near}, {x + 0.32, y, near},
+		{x + 0.45, y + 0.75, near}}}
 }
 
 // cable is a flexible cable through points.
@@ -87,13 +88,15 @@ func (s scene) fabric(x, y float64, rows ...string) scene {
 func legs(part Part, x, y, rows float64) []strand {
 	var list []strand
 	for _, side := range []float64{-1, 1} {
-		list = append(list, strand{part: part, points: []point{{x + side*0.4, y - 0.05, 0.3}, {x + side*0.31, y + rows*0.36, 0.3}, {x + side*0.09, y + rows*0.62, 0.3}, {x + side*0.05, y + rows*0.72 + 0.1, 0.3}}})
+		list = append(list, strand{part: part, points: []point{{x + side*0.4, y - 0.05, 0.3}, {x + side*0.31, y + rows*0.36, 0.3},
+			{x + side*0.09, y + rows*0.62, 0.3}, {x + side*0.05, y + rows*0.72 + 0.1, 0.3}}})
 	}
 	return list
 }
 
 func bumpAt(part Part, x, y float64) strand {
-	return strand{part: part, points: []point{{x - 0.46, y + 0.5, 0.2}, {x - 0.32, y + 0.22, 0.6}, {x, y + 0.1, 0.6}, {x + 0.32, y + 0.22, 0.6}, {x + 0.46, y + 0.5, 0.2}}}
+	return strand{part: part, points: []point{{x - 0.46, y + 0.5, 0.2}, {x - 0.32, y + 0.22, 0.6}, {x, y + 0.1, 0.6},
+		{x + 0.32, y + 0.22, 0.6}, {x + 0.46, y + 0.5, 0.2}}}
 }
 
 // chain is a crocheted chain lying on its side, from the left, so many links; from the back it shows bars.
@@ -101,9 +104,11 @@ func chain(part Part, x, y float64, links int, back bool) []strand {
 	var list []strand
 	for i := range links {
 		at := point{x + float64(i)*0.8, y, 0}
-		list = append(list, strand{part: part, points: []point{{at.x - 0.1, y, 1}, {at.x + 0.3, y - 0.26, 1}, {at.x + 0.75, y - 0.22, 1}, {at.x + 0.95, y, 0.4}, {at.x + 0.75, y + 0.22, 1}, {at.x + 0.3, y + 0.26, 1}, {at.x - 0.1, y, 0.4}}})
+		list = append(list, strand{part: part, points: []point{{at.x - 0.1, y, 1}, {at.x + 0.3, y - 0.26, 1}, {at.x + 0.75, y - 0.22, 1},
+			{at.x + 0.95, y, 0.4}, {at.x + 0.75, y + 0.22, 1}, {at.x + 0.3, y + 0.26, 1}, {at.x - 0.1, y, 0.4}}})
 		if back {
-			list = append(list, strand{part: part, points: []point{{at.x + 0.42, y - 0.3, 2}, {at.x + 0.48, y, 2}, {at.x + 0.42, y + 0.3, 2}}})
+			list = append(list, strand{part: part,
+				points: []point{{at.x + 0.42, y - 0.3, 2}, {at.x + 0.48, y, 2}, {at.x + 0.42, y + 0.3, 2}}})
 		}
 	}
 	return list

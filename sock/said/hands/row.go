@@ -99,7 +99,8 @@ func (r *reader) before() {
 	}
 	switch {
 	case r.row.Colour == last.Colour:
-		if len(d.Yarn.Stripes) > 0 && r.i > 1 && r.p.Rows[r.i-2].Colour != last.Colour && r.row.Kind == needle.Round && last.Kind == needle.Round {
+		if len(d.Yarn.Stripes) > 0 && r.i > 1 && r.p.Rows[r.i-2].Colour != last.Colour && r.row.Kind == needle.Round &&
+			last.Kind == needle.Round {
 			r.add("", "step-free")
 		}
 	case r.row.Colour == "":
@@ -128,7 +129,8 @@ func (r *reader) move(at int, o needle.Op) string {
 	switch o.Code {
 	case needle.CO, needle.COChain:
 		shows := design.Shows("toe.cast_on", d.Toe.CastOn)
-		if i := slices.IndexFunc(shows, func(name string) bool { return strings.HasSuffix(name, "-knot") }); i >= 0 && d.Toe.StartLoop == "slip_knot" {
+		if i := slices.IndexFunc(shows, func(name string) bool { return strings.HasSuffix(name, "-knot") }); i >= 0 &&
+			d.Toe.StartLoop == "slip_knot" {
 			return shows[i]
 		}
 		r.all(code, shows)

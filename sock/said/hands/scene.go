@@ -86,12 +86,14 @@ func arrow(from, by, to point) []strand {
 // ring goes round what must be seen.
 func ring(x, y, r float64) strand {
 	k := r * 0.71
-	return strand{part: Hint, points: []point{{x, y - r, near}, {x + k, y - k, near}, {x + r, y, near}, {x + k, y + k, near}, {x, y + r, near}, {x - k, y + k, near}, {x - r, y, near}, {x - k, y - k, near}, {x, y - r, near}}}
+	return strand{part: Hint, points: []point{{x, y - r, near}, {x + k, y - k, near}, {x + r, y, near}, {x + k, y + k, near},
+		{x, y + r, near}, {x - k, y + k, near}, {x - r, y, near}, {x - k, y - k, near}, {x, y - r, near}}}
 }
 
 // pin is a removable pin round a strand that runs across at this place, closed below it.
 func pin(x, y float64) strand {
-	return strand{part: Pin, points: []point{{x, y - 0.1, -2.5}, {x - 0.22, y + 0.1, -2.5}, {x - 0.16, y + 0.75, 2.5}, {x + 0.14, y + 0.8, 2.5}, {x + 0.2, y + 0.1, 2.5}, {x, y - 0.1, 2.5}}}
+	return strand{part: Pin, points: []point{{x, y - 0.1, -2.5}, {x - 0.22, y + 0.1, -2.5}, {x - 0.16, y + 0.75, 2.5},
+		{x + 0.14, y + 0.8, 2.5}, {x + 0.2, y + 0.1, 2.5}, {x, y - 0.1, 2.5}}}
 }
 
 // rod is a needle from its far end to its tip; cut is where it dives from one depth into another.

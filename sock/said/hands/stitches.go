@@ -14,7 +14,8 @@ var stitches = []Sequence{
 	{
 		Name: "k", Title: "Knit", Group: groupSts,
 		Steps: []Step{
-			{"The yarn is behind. Put the right needle into the first stitch from the front, under its front leg from left to right.", tips("vvv", "VV").into(knitwise, 1).behind()},
+			{"The yarn is behind. Put the right needle into the first stitch from the front, under its front leg from left to right.",
+				tips("vvv", "VV").into(knitwise, 1).behind()},
 			{"Lay the yarn round the tip: behind it, over it, down between both needles.", tips("vvv", "VV").into(knitwise, 1).wrapped()},
 			{"Draw that loop through the stitch to the front.", tips("vvv", "VV").into(knitwise, 1).through()},
 			{"Let the old stitch slide off the left needle. The new loop hangs on the right one.", tips("vv", "VVV").behind().mark(1)},
@@ -24,8 +25,10 @@ var stitches = []Sequence{
 	{
 		Name: "p", Title: "Purl", Group: groupSts,
 		Steps: []Step{
-			{"The yarn is in front. Put the right needle into the first stitch from right to left, in front of the left needle.", tips("bbb", "BB").into(purlwise, 1).front()},
-			{"Lay the yarn round the tip: over it from the front, down behind it, out below.", tips("bbb", "BB").into(purlwise, 1).wrapped()},
+			{"The yarn is in front. Put the right needle into the first stitch from right to left, in front of the left needle.",
+				tips("bbb", "BB").into(purlwise, 1).front()},
+			{"Lay the yarn round the tip: over it from the front, down behind it, out below.",
+				tips("bbb", "BB").into(purlwise, 1).wrapped()},
 			{"Push that loop back through the stitch.", tips("bbb", "BB").into(purlwise, 1).through()},
 			{"Let the old stitch slide off the left needle.", tips("bb", "BBB").front().mark(1)},
 		},
@@ -35,16 +38,19 @@ var stitches = []Sequence{
 		Name: "sl-rs", Title: "Slip, yarn behind", Group: groupSts,
 		Steps: []Step{
 			{"The yarn stays behind.", tips("vvv", "VV").behind()},
-			{"Needle into the next stitch from right to left, as if to purl; nothing is worked.", tips("vvv", "VV").into(purlwise, 1).behind()},
+			{"Needle into the next stitch from right to left, as if to purl; nothing is worked.",
+				tips("vvv", "VV").into(purlwise, 1).behind()},
 			{"It goes over as it is. The yarn passes behind it when the next stitch is worked.", tips("vv", "vVV").behind().mark(1)},
 		},
-		Look: "The stitch is taller than its neighbours; its float lies on the inside.", Slip: "The yarn was in front: a bar lies before the stitch.",
+		Look: "The stitch is taller than its neighbours; its float lies on the inside.",
+		Slip: "The yarn was in front: a bar lies before the stitch.",
 	},
 	{
 		Name: "sl-ws", Title: "Slip, yarn in front", Group: groupSts,
 		Steps: []Step{
 			{"The wrong side faces you; the yarn stays in front.", tips("bbb", "BB").front()},
-			{"Needle into the next stitch from right to left, as if to purl; nothing is worked.", tips("bbb", "BB").into(purlwise, 1).front()},
+			{"Needle into the next stitch from right to left, as if to purl; nothing is worked.",
+				tips("bbb", "BB").into(purlwise, 1).front()},
 			{"It goes over as it is. The yarn passes before it, on the inside of the sock.", tips("bb", "bBB").front().mark(1)},
 		},
 		Look: "A float before the slipped stitch, on the wrong side.", Slip: "The yarn was behind: the float shows outside.",
@@ -53,7 +59,8 @@ var stitches = []Sequence{
 		Name: "ktbl", Title: "Knit through the back loop", Group: groupSts,
 		Steps: []Step{
 			{"Look at the loop: its leading leg is behind the needle.", tips("ttv", "VV").behind().mark(-1)},
-			{"Needle from right to left behind the left needle, through the back of the loop.", tips("ttv", "VV").into(backLoop, 1).behind()},
+			{"Needle from right to left behind the left needle, through the back of the loop.",
+				tips("ttv", "VV").into(backLoop, 1).behind()},
 			{"Lay the yarn round the tip.", tips("ttv", "VV").into(backLoop, 1).wrapped()},
 			{"Draw it through and let the old loop off: it stands straight.", tips("tv", "VVV").behind().mark(1)},
 		},
@@ -63,7 +70,8 @@ var stitches = []Sequence{
 		Name: "ptbl", Title: "Purl through the back loop", Group: groupSts,
 		Steps: []Step{
 			{"The yarn is in front; the loop's leading leg is behind the needle.", tips("ttb", "BB").front().mark(-1)},
-			{"Bring the needle round from behind: into the back leg from left to right, its tip to the front.", tips("ttb", "BB").into(fromBehind, 1).front()},
+			{"Bring the needle round from behind: into the back leg from left to right, its tip to the front.",
+				tips("ttb", "BB").into(fromBehind, 1).front()},
 			{"Lay the yarn round the tip.", tips("ttb", "BB").into(fromBehind, 1).wrapped()},
 			{"Push it back through and let the old loop off.", tips("tb", "BBB").front().mark(1)},
 		},
@@ -86,7 +94,8 @@ var stitches = []Sequence{
 			{"Lay the yarn round and draw it through.", tips("vvv", "VVV").into(backLoop, 1).wrapped()},
 			{"Slide the old stitch off: one became two.", tips("vv", "fVVV").behind().mark(1)},
 		},
-		Look: "A small bar at the foot of the new stitch: one bar, one increase round.", Slip: "Slid off too soon: only one stitch, and no bar.",
+		Look: "A small bar at the foot of the new stitch: one bar, one increase round.",
+		Slip: "Slid off too soon: only one stitch, and no bar.",
 	},
 	{
 		Name: "pfb", Title: "Purl front and back", Group: groupIncs,
@@ -101,7 +110,8 @@ var stitches = []Sequence{
 	{
 		Name: "m1l", Title: "Make one, leaning left", Group: groupIncs,
 		Steps: []Step{
-			{"Between the needles runs a bar. Lift it with the left needle from the front.", tips("vvv", "VV").behind().with(bar()...).with(arrow(point{-0.5, 1.3, 0}, point{-0.2, 0.9, 0}, point{-0.35, 0.2, 0})...)},
+			{"Between the needles runs a bar. Lift it with the left needle from the front.",
+				tips("vvv", "VV").behind().with(bar()...).with(arrow(point{-0.5, 1.3, 0}, point{-0.2, 0.9, 0}, point{-0.35, 0.2, 0})...)},
 			{"It lies over the left needle like a loop.", tips("_vv", "VV").behind().with(lifted(false))},
 			{"Knit its back leg: so it is twisted and closes.", tips("_vv", "VV").into(backLoop, 1).behind().with(lifted(false))},
 			{"One stitch more, that leans to the left.", tips("vv", "iVV").behind().mark(1)},
@@ -111,7 +121,8 @@ var stitches = []Sequence{
 	{
 		Name: "m1r", Title: "Make one, leaning right", Group: groupIncs,
 		Steps: []Step{
-			{"Between the needles runs a bar. Lift it with the left needle from the back.", tips("vvv", "VV").behind().with(bar()...).with(arrow(point{0.35, 1.3, 0}, point{0.1, 0.9, 0}, point{-0.2, 0.2, 0})...)},
+			{"Between the needles runs a bar. Lift it with the left needle from the back.",
+				tips("vvv", "VV").behind().with(bar()...).with(arrow(point{0.35, 1.3, 0}, point{0.1, 0.9, 0}, point{-0.2, 0.2, 0})...)},
 			{"It lies the other way round over the left needle, its leading leg behind.", tips("_vv", "VV").behind().with(lifted(true))},
 			{"Knit its front leg: so it is twisted and closes.", tips("_vv", "VV").into(knitwise, 1).behind().with(lifted(true))},
 			{"One stitch more, that leans to the right.", tips("vv", "iVV").behind().mark(1)},
@@ -121,7 +132,8 @@ var stitches = []Sequence{
 	{
 		Name: "m1", Title: "Lift the strand and knit it twisted", Group: groupIncs,
 		Steps: []Step{
-			{"Between the needles runs a strand. Lift it with the left needle from the front.", tips("vvv", "VV").behind().with(bar()...).with(arrow(point{-0.5, 1.3, 0}, point{-0.2, 0.9, 0}, point{-0.35, 0.2, 0})...)},
+			{"Between the needles runs a strand. Lift it with the left needle from the front.",
+				tips("vvv", "VV").behind().with(bar()...).with(arrow(point{-0.5, 1.3, 0}, point{-0.2, 0.9, 0}, point{-0.35, 0.2, 0})...)},
 			{"Needle into its back leg, and knit.", tips("_vv", "VV").into(backLoop, 1).behind().with(lifted(false))},
 			{"One stitch more; the strand is twisted and no hole is left.", tips("vv", "iVV").behind().mark(1)},
 		},
@@ -130,7 +142,8 @@ var stitches = []Sequence{
 	{
 		Name: "m1p", Title: "Lift the strand and purl it twisted", Group: groupIncs,
 		Steps: []Step{
-			{"Lift the strand between the needles with the left needle from the front.", tips("bbb", "BB").front().with(bar()...).with(arrow(point{-0.5, 1.3, 0}, point{-0.2, 0.9, 0}, point{-0.35, 0.2, 0})...)},
+			{"Lift the strand between the needles with the left needle from the front.",
+				tips("bbb", "BB").front().with(bar()...).with(arrow(point{-0.5, 1.3, 0}, point{-0.2, 0.9, 0}, point{-0.35, 0.2, 0})...)},
 			{"Needle round from behind into its back leg, and purl.", tips("_bb", "BB").into(fromBehind, 1).front().with(lifted(false))},
 			{"One stitch more; no hole is left.", tips("bb", "BBB").front().mark(1)},
 		},
@@ -139,7 +152,8 @@ var stitches = []Sequence{
 	{
 		Name: "k2tog", Title: "Knit two together", Group: groupDecs,
 		Steps: []Step{
-			{"Needle into the next two stitches at once, from the front, the second one first.", tips("vvv", "VV").into(knitwise, 2).behind()},
+			{"Needle into the next two stitches at once, from the front, the second one first.",
+				tips("vvv", "VV").into(knitwise, 2).behind()},
 			{"Lay the yarn round the tip, as for one.", tips("vvv", "VV").into(knitwise, 2).wrapped()},
 			{"Draw it through both, and let both off.", tips("v", "rVV").behind().mark(1)},
 		},
@@ -150,7 +164,8 @@ var stitches = []Sequence{
 		Steps: []Step{
 			{"Slip the next stitch as if to knit.", tips("vvv", "VV").into(knitwise, 1).behind()},
 			{"And one more, as if to knit: both hang turned on the right needle.", tips("v", "ttVV").behind()},
-			{"Left needle into the fronts of both, from left to right: the right needle lies behind.", tips("ttv", "VV").into(backLoop, 2).behind()},
+			{"Left needle into the fronts of both, from left to right: the right needle lies behind.",
+				tips("ttv", "VV").into(backLoop, 2).behind()},
 			{"Knit both together there, and let both off.", tips("v", "lVV").behind().mark(1)},
 		},
 		Look: "The upper one of the two leans to the left.", Slip: "Slipped as if to purl: the stitch below stands twisted.",
@@ -158,7 +173,8 @@ var stitches = []Sequence{
 	{
 		Name: "p2tog", Title: "Purl two together", Group: groupDecs,
 		Steps: []Step{
-			{"Yarn in front. Needle into the next two stitches from right to left, in front.", tips("bbb", "BB").into(purlwise, 2).front()},
+			{"Yarn in front. Needle into the next two stitches from right to left, in front.",
+				tips("bbb", "BB").into(purlwise, 2).front()},
 			{"Lay the yarn round the tip, as for one.", tips("bbb", "BB").into(purlwise, 2).wrapped()},
 			{"Push it back through both, and let both off.", tips("b", "BBB").front().mark(1)},
 		},
@@ -169,7 +185,8 @@ var stitches = []Sequence{
 		Steps: []Step{
 			{"Slip two, one by one, as if to knit.", tips("b", "ttBB").front()},
 			{"Give them back to the left needle as they are: turned.", tips("ttb", "BB").front().mark(-1)},
-			{"Turn the work to look: the needle comes round from behind, through the back legs of both.", tips("ttb", "BB").into(fromBehind, 2).front()},
+			{"Turn the work to look: the needle comes round from behind, through the back legs of both.",
+				tips("ttb", "BB").into(fromBehind, 2).front()},
 			{"Lay the yarn round, push it through both, and let both off.", tips("b", "BBB").front().mark(1)},
 		},
 		Look: "On the right side it leans to the left.", Slip: "Purled through the fronts: it leans the wrong way and twists.",
@@ -177,7 +194,8 @@ var stitches = []Sequence{
 	{
 		Name: "k3tog", Title: "Knit three together", Group: groupDecs,
 		Steps: []Step{
-			{"Needle into the next three loops at once, from the front, the third one first.", tips("vvv", "VV").into(knitwise, 3).behind()},
+			{"Needle into the next three loops at once, from the front, the third one first.",
+				tips("vvv", "VV").into(knitwise, 3).behind()},
 			{"Lay the yarn round the tip and draw it through all three.", tips("vvv", "VV").into(knitwise, 3).wrapped()},
 			{"Let all three off.", tips("v", "rVV").behind().mark(1)},
 		},

@@ -30,7 +30,8 @@ const (
 	backLoop
 	// fromBehind comes round the left leg to the front.
 	fromBehind
-	// drawnToFront and drawnToBack have the new loop on the right needle, before or behind the old one, which still hangs on the left one.
+	// drawnToFront and drawnToBack have the new loop on the right needle, before or behind the old one, which still
+	// hangs on the left one.
 	drawnToFront
 	drawnToBack
 )
@@ -115,7 +116,8 @@ func (s scene) loops(list string, side float64) scene {
 		}
 		switch letter {
 		case '|':
-			s = s.with(strand{part: Pin, points: []point{{x - side*0.43, ny - 0.26, 1.2}, {x - side*0.43 + 0.14, ny, 1.2}, {x - side*0.43, ny + 0.3, 0}, {x - side*0.43 - 0.14, ny, -1.2}, {x - side*0.43, ny - 0.26, -1.2}}})
+			s = s.with(strand{part: Pin, points: []point{{x - side*0.43, ny - 0.26, 1.2}, {x - side*0.43 + 0.14, ny, 1.2},
+				{x - side*0.43, ny + 0.3, 0}, {x - side*0.43 - 0.14, ny, -1.2}, {x - side*0.43, ny - 0.26, -1.2}}})
 			continue
 		case '/':
 			s = s.with(gapMark(x+side*0.05, ny))
@@ -152,8 +154,10 @@ func loopOver(part Part, at point, down float64, turned bool, wide float64) stra
 		f = -wide
 	}
 	return strand{part: part, points: []point{
-		{at.x + f*0.1, at.y + down + 0.2, 0.2}, {at.x + f*0.26, at.y + down*0.6, 1}, {at.x + f*0.28, at.y + 0.1, 1}, {at.x + f*0.16, at.y - 0.3, 1},
-		{at.x - f*0.06, at.y - 0.36, -1}, {at.x - f*0.25, at.y - 0.16, -1}, {at.x - f*0.31, at.y + 0.25, -1}, {at.x - f*0.26, at.y + down*0.6, 0.2}, {at.x - f*0.1, at.y + down + 0.2, 0.2},
+		{at.x + f*0.1, at.y + down + 0.2, 0.2}, {at.x + f*0.26, at.y + down*0.6, 1}, {at.x + f*0.28, at.y + 0.1, 1},
+		{at.x + f*0.16, at.y - 0.3, 1},
+		{at.x - f*0.06, at.y - 0.36, -1}, {at.x - f*0.25, at.y - 0.16, -1}, {at.x - f*0.31, at.y + 0.25, -1},
+		{at.x - f*0.26, at.y + down*0.6, 0.2}, {at.x - f*0.1, at.y + down + 0.2, 0.2},
 	}}
 }
 
@@ -180,7 +184,8 @@ func (s scene) loop(letter rune, at point, low float64) scene {
 	case 's':
 		return below(hang(false), Yarn, at.x, ground+0.55)
 	case 'd':
-		return below(s.with(loopOver(Now, at.plus(-0.21, 0), down, false, 0.55), loopOver(Now, at.plus(0.21, 0), down, false, 0.55)), Yarn, at.x, ground)
+		return below(s.with(loopOver(Now, at.plus(-0.21, 0), down, false, 0.55), loopOver(Now, at.plus(0.21, 0), down, false, 0.55)),
+			Yarn, at.x, ground)
 	case 'w', 'W':
 		s = below(hang(false), Yarn, at.x, ground).with(collar(at.x, ground-0.15))
 		if letter == 'W' {
@@ -194,9 +199,12 @@ func (s scene) loop(letter rune, at point, low float64) scene {
 	case 'r', 'l':
 		return s.with(over(Now, at, down, false)).lean(at.x, ground, map[rune]float64{'r': 1, 'l': -1}[letter])
 	case 'i':
-		return s.with(over(Now, at, down, false), strand{part: Yarn, points: []point{{at.x - 0.5, ground + 0.3, 0.2}, {at.x - 0.1, ground, 0.8}, {at.x + 0.12, ground + 0.1, 0.9}, {at.x - 0.12, ground + 0.1, 0.2}, {at.x + 0.1, ground, 0.2}, {at.x + 0.5, ground + 0.3, 0.2}}})
+		return s.with(over(Now, at, down, false), strand{part: Yarn,
+			points: []point{{at.x - 0.5, ground + 0.3, 0.2}, {at.x - 0.1, ground, 0.8}, {at.x + 0.12, ground + 0.1, 0.9},
+				{at.x - 0.12, ground + 0.1, 0.2}, {at.x + 0.1, ground, 0.2}, {at.x + 0.5, ground + 0.3, 0.2}}})
 	case 'f':
-		return s.with(over(Now, at, down, false), strand{part: Now, points: []point{{at.x - 0.36, ground + 0.02, 1.4}, {at.x, ground - 0.1, 1.4}, {at.x + 0.36, ground + 0.02, 1.4}}})
+		return s.with(over(Now, at, down, false), strand{part: Now,
+			points: []point{{at.x - 0.36, ground + 0.02, 1.4}, {at.x, ground - 0.1, 1.4}, {at.x + 0.36, ground + 0.02, 1.4}}})
 	case 'c':
 		part = Other
 		return hang(false).vee(Other, at.x, ground)
@@ -206,14 +214,17 @@ func (s scene) loop(letter rune, at point, low float64) scene {
 
 // collar is a wrap round the foot of a loop.
 func collar(x, y float64) strand {
-	return strand{part: Now, points: []point{{x - 0.42, y + 0.18, 0.2}, {x - 0.3, y + 0.02, 1.6}, {x, y - 0.06, 1.6}, {x + 0.3, y + 0.02, 1.6}, {x + 0.42, y + 0.18, 0.2}}}
+	return strand{part: Now, points: []point{{x - 0.42, y + 0.18, 0.2}, {x - 0.3, y + 0.02, 1.6}, {x, y - 0.06, 1.6},
+		{x + 0.3, y + 0.02, 1.6}, {x + 0.42, y + 0.18, 0.2}}}
 }
 
 // vee is a knit stitch seen from its smooth side, its upper edge at y, and the one below it.
 func (s scene) vee(part Part, x, y float64) scene {
 	for _, low := range []float64{0.66, 0} {
 		for _, side := range []float64{-1, 1} {
-			s = s.with(strand{part: part, points: []point{{x + side*0.44, y + low - 0.05, 0.3}, {x + side*0.34, y + low + stitch*0.45, 0.3}, {x + side*0.1, y + low + stitch*0.85, 0.3}, {x + side*0.05, y + low + stitch*1.05, 0.3}}})
+			s = s.with(strand{part: part, points: []point{{x + side*0.44, y + low - 0.05, 0.3},
+				{x + side*0.34, y + low + stitch*0.45, 0.3}, {x + side*0.1, y + low + stitch*0.85, 0.3},
+				{x + side*0.05, y + low + stitch*1.05, 0.3}}})
 		}
 	}
 	return s
@@ -222,7 +233,8 @@ func (s scene) vee(part Part, x, y float64) scene {
 // bump is a stitch seen from its purl side, and the one below it.
 func (s scene) bump(part Part, x, y float64) scene {
 	for _, low := range []float64{0.1, 0.5, 0.9} {
-		s = s.with(strand{part: part, points: []point{{x - 0.52, y + low + 0.24, 0.2}, {x - 0.36, y + low + 0.02, 0.6}, {x, y + low - 0.1, 0.6}, {x + 0.36, y + low + 0.02, 0.6}, {x + 0.52, y + low + 0.24, 0.2}}})
+		s = s.with(strand{part: part, points: []point{{x - 0.52, y + low + 0.24, 0.2}, {x - 0.36, y + low + 0.02, 0.6},
+			{x, y + low - 0.1, 0.6}, {x + 0.36, y + low + 0.02, 0.6}, {x + 0.52, y + low + 0.24, 0.2}}})
 	}
 	return s
 }
@@ -238,5 +250,6 @@ func (s scene) lean(x, y, way float64) scene {
 
 // chainStitch is one stitch of the chain at an edge: two legs that meet below.
 func chainStitch(part Part, x, y, high float64) strand {
-	return strand{part: part, points: []point{{x, y + high, 0.5}, {x - 0.28, y + high*0.6, 0.5}, {x - 0.24, y + high*0.2, 0.5}, {x, y, 0.5}, {x + 0.24, y + high*0.2, 0.5}, {x + 0.28, y + high*0.6, 0.5}, {x, y + high, 0.5}}}
+	return strand{part: part, points: []point{{x, y + high, 0.5}, {x - 0.28, y + high*0.6, 0.5}, {x - 0.24, y + high*0.2, 0.5},
+		{x, y, 0.5}, {x + 0.24, y + high*0.2, 0.5}, {x + 0.28, y + high*0.6, 0.5}, {x, y + high, 0.5}}}
 }

@@ -15,7 +15,8 @@ var overTurns = turnStyle{"yarn_over", "over", append(both(overBoth),
 	Sequence{
 		Name: "over-last", Title: "Yarn-overs: the last ones", Group: groupOver,
 		Steps: []Step{
-			{"The last loop on each side waits for the round: move it to the other half, with a hook when it is tight.", tips("yvv", "VV").behind().mark(-1)},
+			{"The last loop on each side waits for the round: move it to the other half, with a hook when it is tight.",
+				tips("yvv", "VV").behind().mark(-1)},
 			{"At the beginning of the other half knit it with the first stitch: k2tog.", tips("yvv", "VV").into(knitwise, 2).wrapped()},
 			{"At the end of that half the other loop goes with the last stitch: ssk.", tips("ytv", "VV").into(backLoop, 2).wrapped()},
 		},
@@ -47,23 +48,28 @@ func overBoth(f facing) []Sequence {
 				true:  "Yarn to the front between the tips, then over the needle to the back.",
 				false: "Yarn to the back between the tips, then over the needle to the front.",
 			}[f.knits], over(tips(f.n(3), ""))},
-			{map[bool]string{true: "Knit", false: "Purl"}[f.knits] + " on. The yarn-over and its stitch sit close: a pair.", f.yarnAt(tips(f.n(2), f.fresh+"y/"+f.n(1))).mark(2)},
+			{map[bool]string{true: "Knit", false: "Purl"}[f.knits] + " on. The yarn-over and its stitch sit close: a pair.",
+				f.yarnAt(tips(f.n(2), f.fresh+"y/"+f.n(1))).mark(2)},
 		},
 		Look: "A pair. Count the pairs.", Slip: "The yarn-over right after turning was forgotten: the count is one short.",
 	}
-	back := Sequence{Name: "over-back-" + f.id, Title: "Yarn-over taken back, " + f.said, Group: groupOver, Look: "The pair is closed, no hole beside it.", Slip: "The yarn-over was left alone: a hole, and one loop too many."}
+	back := Sequence{Name: "over-back-" + f.id, Title: "Yarn-over taken back, " + f.said, Group: groupOver,
+		Look: "The pair is closed, no hole beside it.", Slip: "The yarn-over was left alone: a hole, and one loop too many."}
 	if f.knits {
 		back.Steps = []Step{
 			{"Knit to the pair, and knit its stitch. The yarn-over beside it may sit crooked.", tips("yvv", "VV").behind().mark(-1)},
 			{"Turn the yarn-over so that its front leg leads.", tips("vvv", "VV").behind().mark(-1)},
-			{"Knit it together with the next stitch: k2tog. Later two yarn-overs and a stitch: k3tog.", tips("yvv", "VV").into(knitwise, 2).wrapped()},
+			{"Knit it together with the next stitch: k2tog. Later two yarn-overs and a stitch: k3tog.",
+				tips("yvv", "VV").into(knitwise, 2).wrapped()},
 			{"Turn, and yarn over again.", tips("bbb", "").overToFront()},
 		}
 	} else {
 		back.Steps = []Step{
 			{"Purl to the pair, and purl its stitch.", tips("ybb", "BB").front().mark(-1)},
-			{"Slip the yarn-over and the next stitch, one by one, as if to knit, and give them back turned.", tips("ttb", "BB").front().mark(-1)},
-			{"Purl both through their back legs: ssp. Later two yarn-overs and a stitch: sssp.", tips("ttb", "BB").into(fromBehind, 2).wrapped()},
+			{"Slip the yarn-over and the next stitch, one by one, as if to knit, and give them back turned.",
+				tips("ttb", "BB").front().mark(-1)},
+			{"Purl both through their back legs: ssp. Later two yarn-overs and a stitch: sssp.",
+				tips("ttb", "BB").into(fromBehind, 2).wrapped()},
 			{"Turn, and yarn over again.", tips("vvv", "").overToBack()},
 		}
 	}

@@ -24,12 +24,14 @@ func (s scene) front() scene {
 
 // broughtFront takes the yarn to the front between the tips, not over a needle.
 func (s scene) broughtFront() scene {
-	return s.draw().with(yarn(s.start(), point{0, 0.75, -3}, point{-0.02, 0, -1}, point{0.02, 0.5, 3}).inFront()).with(arrow(point{-0.1, -0.75, 0}, point{-0.35, 0, 0}, point{-0.2, 0.8, 0})...)
+	return s.draw().with(yarn(s.start(), point{0, 0.75, -3}, point{-0.02, 0, -1},
+		point{0.02, 0.5, 3}).inFront()).with(arrow(point{-0.1, -0.75, 0}, point{-0.35, 0, 0}, point{-0.2, 0.8, 0})...)
 }
 
 // broughtBack takes it to the back.
 func (s scene) broughtBack() scene {
-	return s.draw().with(yarn(s.start(), point{0.15, 1, 3}, point{0.02, 0.4, 3}, point{0, -0.3, -1}).behind()).with(arrow(point{-0.2, 0.9, 0}, point{-0.4, 0.1, 0}, point{-0.15, -0.7, 0})...)
+	return s.draw().with(yarn(s.start(), point{0.15, 1, 3}, point{0.02, 0.4, 3},
+		point{0, -0.3, -1}).behind()).with(arrow(point{-0.2, 0.9, 0}, point{-0.4, 0.1, 0}, point{-0.15, -0.7, 0})...)
 }
 
 func (p point) at(z float64) point { return point{p.x, p.y, z} }
@@ -41,10 +43,13 @@ func (s scene) wrapped() scene {
 	case purlwise, fromBehind:
 		q := point{p.x - 0.75, s.rightY(p.x - 0.75), 0}
 		z := depths[s.lay.entered][1]
-		return s.draw().with(yarn(s.start().at(3), point{p.x + 0.5, 0.95, 3}, q.plus(0.5, -0.05).at(z+0.9), q.plus(0.2, -0.34).at(z+0.9), q.plus(-0.12, -0.26).at(z-0.25), q.plus(-0.12, 0.22).at(z-0.25), q.plus(0.08, 0.55).at(z+0.9)).inFront())
+		return s.draw().with(yarn(s.start().at(3), point{p.x + 0.5, 0.95, 3}, q.plus(0.5, -0.05).at(z+0.9), q.plus(0.2, -0.34).at(z+0.9),
+			q.plus(-0.12, -0.26).at(z-0.25), q.plus(-0.12, 0.22).at(z-0.25), q.plus(0.08, 0.55).at(z+0.9)).inFront())
 	default:
 		q := point{p.x - 1.25, s.rightY(p.x - 1.25), 0}
-		return s.draw().with(yarn(s.start(), point{p.x + 0.4, p.y + 0.85, -2.4}, q.plus(0.2, 0.42).at(-2.4), q.plus(-0.2, 0.05).at(-2.4), q.plus(-0.12, -0.26).at(-2.4), q.plus(0.16, -0.26).at(-1.2), q.plus(0.42, 0.14).at(-1.2), q.plus(0.75, 0.5).at(-1.2)).behind())
+		return s.draw().with(yarn(s.start(), point{p.x + 0.4, p.y + 0.85, -2.4}, q.plus(0.2, 0.42).at(-2.4), q.plus(-0.2, 0.05).at(-2.4),
+			q.plus(-0.12, -0.26).at(-2.4), q.plus(0.16, -0.26).at(-1.2), q.plus(0.42, 0.14).at(-1.2),
+			q.plus(0.75, 0.5).at(-1.2)).behind())
 	}
 }
 
@@ -60,8 +65,10 @@ func (s scene) through() scene {
 	}
 	p := n.pivot()
 	top := n.rightY(p.x)
-	st := yarn(n.start().at(-2*z), point{p.x + 0.5, 1.05, -2 * z}, point{p.x + 0.1, 0.85, 0}, point{p.x + 0.26, top + 0.2, 2*z + 0.6}, point{p.x + 0.18, top - 0.24, 2*z + 0.6},
-		point{p.x - 0.02, top - 0.36, 2*z - 0.4}, point{p.x - 0.22, top - 0.1, 2*z - 0.4}, point{p.x - 0.24, top + 0.3, 2*z - 0.4}, point{p.x - 0.06, 0.85, 0}, point{p.x - 0.25, 1.2, -2 * z})
+	st := yarn(n.start().at(-2*z), point{p.x + 0.5, 1.05, -2 * z}, point{p.x + 0.1, 0.85, 0}, point{p.x + 0.26, top + 0.2, 2*z + 0.6},
+		point{p.x + 0.18, top - 0.24, 2*z + 0.6},
+		point{p.x - 0.02, top - 0.36, 2*z - 0.4}, point{p.x - 0.22, top - 0.1, 2*z - 0.4}, point{p.x - 0.24, top + 0.3, 2*z - 0.4},
+		point{p.x - 0.06, 0.85, 0}, point{p.x - 0.25, 1.2, -2 * z})
 	if z > 0 {
 		return n.draw().with(st.behind())
 	}
@@ -71,25 +78,29 @@ func (s scene) through() scene {
 // overToBack lays the yarn from the front over the right needle to the back.
 func (s scene) overToBack() scene {
 	x := 0.55
-	return s.draw().with(yarn(s.start().at(3), point{x - 0.2, 0.85, 3}, point{x - 0.16, 0.1, 3}, point{x, -0.38, 1}, point{x + 0.2, -0.2, -3}, point{x + 0.3, 0.2, -3}, point{x + 0.6, 0.3, -3}).behind())
+	return s.draw().with(yarn(s.start().at(3), point{x - 0.2, 0.85, 3}, point{x - 0.16, 0.1, 3}, point{x, -0.38, 1},
+		point{x + 0.2, -0.2, -3}, point{x + 0.3, 0.2, -3}, point{x + 0.6, 0.3, -3}).behind())
 }
 
 // overToFront lays it from the back to the front.
 func (s scene) overToFront() scene {
 	x := 0.55
-	return s.draw().with(yarn(s.start(), point{x - 0.3, 0.85, -3}, point{x - 0.25, 0.1, -3}, point{x - 0.05, -0.38, 1}, point{x + 0.16, 0, 3}, point{x + 0.2, 0.6, 3}).inFront())
+	return s.draw().with(yarn(s.start(), point{x - 0.3, 0.85, -3}, point{x - 0.25, 0.1, -3}, point{x - 0.05, -0.38, 1},
+		point{x + 0.16, 0, 3}, point{x + 0.2, 0.6, 3}).inFront())
 }
 
 // pulledUp pulls the yarn of the first loop on the right needle up and over it to the back, so that both legs below show.
 func (s scene) pulledUp() scene {
 	x := s.lay.firstRight
-	return s.draw().with(yarn(point{x - 0.15, foot, 3}, point{x - 0.34, 0.5, 3}, point{x - 0.4, -0.3, 3}, point{x - 0.25, -0.85, 1}, point{x + 0.12, -0.95, -3}).behind()).with(arrow(point{x - 0.95, 0.6, 0}, point{x - 1.05, -0.5, 0}, point{x - 0.5, -1.25, 0})...)
+	return s.draw().with(yarn(point{x - 0.15, foot, 3}, point{x - 0.34, 0.5, 3}, point{x - 0.4, -0.3, 3}, point{x - 0.25, -0.85, 1},
+		point{x + 0.12, -0.95, -3}).behind()).with(arrow(point{x - 0.95, 0.6, 0}, point{x - 1.05, -0.5, 0}, point{x - 0.5, -1.25, 0})...)
 }
 
 // pulledRound is the same, and the yarn comes round under the tip to the front again, before purls.
 func (s scene) pulledRound() scene {
 	x := s.lay.firstRight
-	return s.draw().with(yarn(point{x - 0.15, foot, 1.4}, point{x - 0.3, 0.5, 1.4}, point{x - 0.12, -0.36, 1.4}, point{x - 0.3, -0.2, -3}, point{x - 0.5, 0.4, -3}, point{x - 0.62, 0.75, 3}, point{x - 0.3, 1.15, 3}).inFront())
+	return s.draw().with(yarn(point{x - 0.15, foot, 1.4}, point{x - 0.3, 0.5, 1.4}, point{x - 0.12, -0.36, 1.4}, point{x - 0.3, -0.2, -3},
+		point{x - 0.5, 0.4, -3}, point{x - 0.62, 0.75, 3}, point{x - 0.3, 1.15, 3}).inFront())
 }
 
 // turning is the work just turned: an arrow goes round it.

@@ -57,7 +57,8 @@ func Of(p *plan.Plan, t *trace.Trace, every bool) []Section {
 }
 
 var titles = map[needle.Section]string{
-	needle.CastOn: "Cast on", needle.Toe: "Toe", needle.Foot: "Foot", needle.Heel: "Heel", needle.Gusset: "Gusset", needle.Leg: "Leg", needle.Cuff: "Cuff", needle.BindOff: "Bind off",
+	needle.CastOn: "Cast on", needle.Toe: "Toe", needle.Foot: "Foot", needle.Heel: "Heel", needle.Gusset: "Gusset", needle.Leg: "Leg",
+	needle.Cuff: "Cuff", needle.BindOff: "Bind off",
 }
 
 // writer writes one section after the other.
@@ -74,7 +75,8 @@ type writer struct {
 // alike says whether two rows are written alike.
 func (w *writer) alike(a, b int) bool {
 	x, y := &w.p.Rows[a], &w.p.Rows[b]
-	return x.Kind == y.Kind && x.Side == y.Side && x.Colour == y.Colour && x.Note == y.Note && slices.EqualFunc(w.parts[a], w.parts[b], func(p, q words.Part) bool { return p.On == q.On && p.Short == q.Short })
+	return x.Kind == y.Kind && x.Side == y.Side && x.Colour == y.Colour && x.Note == y.Note &&
+		slices.EqualFunc(w.parts[a], w.parts[b], func(p, q words.Part) bool { return p.On == q.On && p.Short == q.Short })
 }
 
 // section writes the rows of a section, the longest saving first.
@@ -164,7 +166,8 @@ func (w *writer) line(first, last int) {
 	if row.Kind != needle.Round {
 		label += " (" + string(row.Side) + ")"
 	}
-	w.items = append(w.items, Item{First: first, Last: last, Label: label, Text: w.text(first), Check: w.check(last, last > first), Note: w.note(first)})
+	w.items = append(w.items, Item{First: first, Last: last, Label: label, Text: w.text(first), Check: w.check(last, last > first),
+		Note: w.note(first)})
 }
 
 // note is what a row says beside its words, and its yarn where that is another than before.
@@ -185,13 +188,15 @@ func (w *writer) check(i int, repeat bool) string {
 	if w.fingers[i] != "" && (repeat || w.every || i+1 == len(w.p.Rows) || w.fingers[i+1] == "") {
 		return w.fingers[i]
 	}
-	if changed := i == 0 || w.p.Rows[i-1].Stitches != row.Stitches; (changed || repeat && row.Section == needle.Toe) && row.Stitches > 0 && w.fingers[i] == "" {
+	if changed := i == 0 || w.p.Rows[i-1].Stitches != row.Stitches; (changed || repeat && row.Section == needle.Toe) &&
+		row.Stitches > 0 && w.fingers[i] == "" {
 		return fmt.Sprintf("%d stitches", row.Stitches)
 	}
 	return ""
 }
 
-// text says the parts of a row; one needle that the row before was worked on alone is not named again, and what is alike on all is said once.
+// text says the parts of a row; one needle that the row before was worked on alone is not named again, and what is
+// alike on all is said once.
 func (w *writer) text(i int) string {
 	parts := w.parts[i]
 	var laid []string

@@ -11,8 +11,9 @@ import (
 	"acornstep/sock/said/words"
 )
 
-// Read turns instructions back into rows, one after the other, each with the parts that
-// its words name; how the stitches lie says how many needles "on each needle" is, and that is asked by the row's number. The error names the line.
+// Read turns instructions back into rows, one after the other, each with the parts that its words name; how the
+// stitches lie says how many needles "on each needle" is, and that is asked by the row's number. The error names
+// the line.
 func Read(text string, needles func(row int) int) ([]words.Row, error) {
 	r := reader{needles: needles}
 	for n, line := range strings.Split(text, "\n") {

@@ -9,7 +9,8 @@ import (
 
 // Walking through once says the same as looking at each row by itself, loop for loop.
 func TestAllAgreesWithEachRow(t *testing.T) {
-	for _, heel := range []string{`{"turn":"german"}`, `{"turn":"wrap"}`, `{"turn":"pinned"}`, `{"turn":"yarn_over"}`, `{"kind":"flap_under"}`} {
+	for _, heel := range []string{`{"turn":"german"}`, `{"turn":"wrap"}`, `{"turn":"pinned"}`, `{"turn":"yarn_over"}`,
+		`{"kind":"flap_under"}`} {
 		p := planOf(t, heel)
 		all := All(p, traceOf(t, p))
 		require.Len(t, all, len(p.Rows)+1)

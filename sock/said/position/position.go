@@ -115,7 +115,8 @@ func besideHeel(p *plan.Plan, row *needle.Row, s *State) string {
 		if wings := back - *sum.TurnStitches; wings > 0 && wings%2 == 0 {
 			return fmt.Sprintf("wing %d · heel %d · wing %d", wings/2, *sum.TurnStitches, wings/2)
 		}
-	case row.Section == needle.Heel && row.Kind == needle.FlatRow && sum.GussetIncreases != nil && s.Count < sum.FootStitches+2**sum.GussetIncreases:
+	case row.Section == needle.Heel && row.Kind == needle.FlatRow && sum.GussetIncreases != nil && s.Count < sum.FootStitches+
+		2**sum.GussetIncreases:
 		if parked := back - sum.HeelStitches; parked > 0 {
 			return fmt.Sprintf("parked %d · heel %d · parked %d", (parked+1)/2, sum.HeelStitches, parked/2)
 		}
@@ -125,7 +126,8 @@ func besideHeel(p *plan.Plan, row *needle.Row, s *State) string {
 
 func state(t *trace.Trace, i int) State {
 	s := t.Before(i)
-	out := State{Cursor: s.Cursor, Side: s.Side, Count: len(s.Loops), Sole: s.Sole, Open: s.Open, Waiting: s.Waiting, Loops: make([]Loop, len(s.Loops))}
+	out := State{Cursor: s.Cursor, Side: s.Side, Count: len(s.Loops), Sole: s.Sole, Open: s.Open, Waiting: s.Waiting,
+		Loops: make([]Loop, len(s.Loops))}
 	for j, l := range s.Loops {
 		out.Loops[j] = Loop{l.Kind.String(), int(l.Wraps), l.Turned, int(l.Pins), t.Colour(l.Made)}
 	}

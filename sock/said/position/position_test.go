@@ -60,7 +60,8 @@ func at(t failing, p *plan.Plan, id string) Row {
 // German style makes its fourth double stitch in the ninth row; the others walk in first, and a
 // pin or a yarn-over of the last turn is made in the row after it.
 func TestHeldAndWorkedMakeTheHeel(t *testing.T) {
-	for turn, id := range map[string]string{"german": "heel-9", "wrap": "heel-9", "yarn_over": "heel-10", "pinned": "heel-10", "lift": "heel-9"} {
+	for turn, id := range map[string]string{"german": "heel-9", "wrap": "heel-9", "yarn_over": "heel-10", "pinned": "heel-10",
+		"lift": "heel-9"} {
 		p := planOf(t, `{"turn":"`+turn+`"}`)
 		got := at(t, p, id).After.Held
 		assert.Equal(t, 4, got.Left, turn)
@@ -101,7 +102,8 @@ func TestTheTurnOfAFlapLeavesTwelveOnEitherSide(t *testing.T) {
 	require.Fail(t, "the turn holds nothing")
 }
 
-// For any heel of short rows what is held and what is worked make the heel, row for row, and both sides hold the same within one stitch while it narrows.
+// For any heel of short rows what is held and what is worked make the heel, row for row, and both sides hold the
+// same within one stitch while it narrows.
 func TestNoStitchOfAShortRowHeelIsForgotten(t *testing.T) {
 	rapid.Check(t, func(t *rapid.T) {
 		turn := rapid.SampledFrom([]string{"german", "wrap", "pinned", "yarn_over", "lift"}).Draw(t, "turn")
@@ -112,7 +114,8 @@ func TestNoStitchOfAShortRowHeelIsForgotten(t *testing.T) {
 		}
 		corner := rapid.SampledFrom(design.Registered("corner.method")).Draw(t, "corner")
 		count := 2 * rapid.IntRange(24, 40).Draw(t, "half")
-		p := planWith(t, fmt.Sprintf(`"stitches":%d,"heel":{"kind":"%s","turn":"%s","share":%s},"corner":{"method":"%s"}`, count, kind, turn, share, corner))
+		p := planWith(t, fmt.Sprintf(`"stitches":%d,"heel":{"kind":"%s","turn":"%s","share":%s},"corner":{"method":"%s"}`, count, kind,
+			turn, share, corner))
 		held := 0
 		Each(p, traceOf(t, p), func(i int, s State) {
 			if i == 0 || p.Rows[i-1].Section != needle.Heel || s.Right+s.Left == 0 {
@@ -120,7 +123,8 @@ func TestNoStitchOfAShortRowHeelIsForgotten(t *testing.T) {
 			}
 			held++
 			if all := s.Right + s.Between + s.Left; all != p.Summary.HeelStitches {
-				t.Fatalf("%s: %d held, %d free, %d held of a heel of %d", p.Rows[i-1].ID, s.Right, s.Between, s.Left, p.Summary.HeelStitches)
+				t.Fatalf("%s: %d held, %d free, %d held of a heel of %d", p.Rows[i-1].ID, s.Right, s.Between, s.Left,
+					p.Summary.HeelStitches)
 			}
 			if p.Rows[i-1].N > 3 && p.Rows[i-1].N < 2**p.Summary.HeelTurnsPerSide && max(s.Right-s.Left, s.Left-s.Right) > 1 {
 				t.Fatalf("%s: %d held on the right, %d on the left", p.Rows[i-1].ID, s.Right, s.Left)
@@ -155,7 +159,8 @@ func TestTheEndsOfTheCentreAreMarkedWhereARoundGoesOverIt(t *testing.T) {
 	assert.Equal(t, []int{45, 57}, centre(`{}`))
 	assert.Equal(t, []int{45, 57}, centre(`{"turn":"wrap","rounds_between":2}`))
 	assert.Empty(t, centre(`{"turn":"wrap"}`))
-	assert.Equal(t, []needle.Marker{{Loop: 0, Name: "round start"}, {Loop: 34, Name: "sole"}}, at(t, planOf(t, `{}`), "foot-3").Before.Markers)
+	assert.Equal(t, []needle.Marker{{Loop: 0, Name: "round start"}, {Loop: 34, Name: "sole"}},
+		at(t, planOf(t, `{}`), "foot-3").Before.Markers)
 }
 
 // A contrast heel over 34 of 68, wrapped: after the instep a row knits 33 in the second yarn and wraps the 34th, which

@@ -131,7 +131,8 @@ func Turn(a Asked) (Answer, error) {
 	if len(faults) > 0 {
 		return Answer{}, faults
 	}
-	return Answer{from.said(a, plain), to.said(a, plain), fmt.Sprintf("In the pattern %s. Here %s.", from.reason(a.Place), to.reason(a.Place))}, nil
+	return Answer{from.said(a, plain), to.said(a, plain),
+		fmt.Sprintf("In the pattern %s. Here %s.", from.reason(a.Place), to.reason(a.Place))}, nil
 }
 
 func (w way) reason(p Place) string {

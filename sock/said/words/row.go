@@ -53,7 +53,8 @@ func Rows(t *trace.Trace, d *design.Design) []Row {
 		row, step := &t.Rows[i], t.Steps[i]
 		after := lyingAfter(t, i, d)
 		r := Row{ID: row.ID, New: []string{}}
-		if i > 1 && slices.Equal(row.Ops, t.Rows[i-1].Ops) && step == t.Steps[i-1] && after.same(before) && row.Section == t.Rows[i-1].Section && before.same(lyingAfter(t, i-2, d)) {
+		if i > 1 && slices.Equal(row.Ops, t.Rows[i-1].Ops) && step == t.Steps[i-1] && after.same(before) &&
+			row.Section == t.Rows[i-1].Section && before.same(lyingAfter(t, i-2, d)) {
 			r.Parts = said[i-1].Parts // most rounds are worked like the one before
 		} else {
 			if i > 0 {
@@ -86,7 +87,8 @@ func partsOf(t *trace.Trace, i int, before, after lying) []Part {
 		p := Part{Short: fold(part.ops, part.wholeNeedle, short), Long: fold(part.ops, part.wholeNeedle, long)}
 		if part.needle >= 0 {
 			p.Needle, p.On = part.needle+1, after.names[part.needle]
-			if !t.Before(i).Open && len(before.on) > 0 && (len(before.on) <= part.needle || before.on[part.needle] == 0) && len(after.on) > 1 {
+			if !t.Before(i).Open && len(before.on) > 0 && (len(before.on) <= part.needle || before.on[part.needle] == 0) &&
+				len(after.on) > 1 {
 				p.On += ", a new one"
 			}
 		}

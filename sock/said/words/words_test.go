@@ -39,7 +39,8 @@ func TestRowsAsKnittersSayThem(t *testing.T) {
 	assert.Equal(t, "needle 1 (instep): k1, kfb, k12, kfb, k1; needle 2 (sole): k1, kfb, k12, kfb, k1", sentence("toe-2"))
 	assert.Equal(t, "turn", sentence("heel-1"))
 	assert.Equal(t, "needle 2 (sole): ds, p33, turn", sentence("heel-2"))
-	assert.Equal(t, "needle 1 (front): *k1, p1; rep from * to the end; needle 2 (back): *k1, p1; rep from * to the end", sentence("cuff-2"))
+	assert.Equal(t, "needle 1 (front): *k1, p1; rep from * to the end; needle 2 (back): *k1, p1; rep from * to the end",
+		sentence("cuff-2"))
 	assert.Equal(t, []string{"kfb"}, said["toe-2"].New, "the first time it appears")
 	assert.Empty(t, said["toe-4"].New)
 	long := said["heel-3"]
@@ -53,10 +54,12 @@ func TestPickedUpStitchesAreToldWhereTheyLie(t *testing.T) {
 	assert.Equal(t, "needle 2 (heel): k20, pu19", sentence(said["gusset-1"]))
 	assert.Equal(t, "needle 1 (instep): k34; needle 2 (heel): pu19, k39", sentence(said["gusset-2"]))
 	assert.Equal(t, "needle 1 (front): pu1, k34; needle 2 (back): pu1, kds, k33", sentence(rows(t, "")["leg-1"]))
-	assert.Equal(t, "needle 1 (instep): k34; needle 2 (heel): pu19, k10; needle 3 (heel): k29", sentence(rows(t, `,"needles":"dpn4","heel":{"kind":"flap_under"}`)["gusset-2"]))
+	assert.Equal(t, "needle 1 (instep): k34; needle 2 (heel): pu19, k10; needle 3 (heel): k29",
+		sentence(rows(t, `,"needles":"dpn4","heel":{"kind":"flap_under"}`)["gusset-2"]))
 }
 
-// A heel over 60 of a hundred laps over three stitches at either end of the instep: it has needles of its own, and the rest waits on a holder.
+// A heel over 60 of a hundred laps over three stitches at either end of the instep: it has needles of its own, and
+// the rest waits on a holder.
 func TestAWideHeelHasNeedlesOfItsOwn(t *testing.T) {
 	sentence := func(fields, id string) string { r := rows(t, fields)[id]; return r.Sentence(false) }
 	const wide = `,"heel":{"turn":"yarn_over","share":0.6}`
@@ -112,7 +115,8 @@ func TestPhrasesStandInTheWords(t *testing.T) {
 		for _, n := range []int{1, 3} {
 			o := needle.Op{Code: code, N: n}
 			for _, said := range []string{Short(o, needle.RS), Long(o, needle.RS)} {
-				assert.True(t, slices.ContainsFunc(e.Words, func(phrase string) bool { return strings.Contains(said, phrase) }), "%s: %q has none of %q", e.Op, said, e.Words)
+				assert.True(t, slices.ContainsFunc(e.Words, func(phrase string) bool { return strings.Contains(said, phrase) }),
+					"%s: %q has none of %q", e.Op, said, e.Words)
 			}
 		}
 	}

@@ -83,7 +83,8 @@ func (l *Leaflet) Draw(ctx context.Context) error {
 }
 
 // basics are moves that need no strip of pictures on paper.
-var basics = []string{"k", "p", "tug", "co-magic-knot", "magic-loop", "two-circulars", "dpn", "short-circular", "sl-rs", "sl-ws", "rib", "corner-gone", "bo-together-end", "bo-yarn-over-end", "bo-sewn-end"}
+var basics = []string{"k", "p", "tug", "co-magic-knot", "magic-loop", "two-circulars", "dpn", "short-circular", "sl-rs", "sl-ws", "rib",
+	"corner-gone", "bo-together-end", "bo-yarn-over-end", "bo-sewn-end"}
 
 // Of writes the pattern of a plan; second is the plan of the second sock where it has one of its own, else nil.
 // Rows that cannot be knitted are an error.
@@ -95,7 +96,8 @@ func Of(p, second *plan.Plan, wish Wish) (*Leaflet, error) {
 	l := &Leaflet{
 		Title: wish.Name, For: wish.Wearer, Plan: p, Ready: knitting.Ready(p),
 		Sections: instructions.Of(p, t, wish.Every), Charts: chart.Of(p, t, fabric.Of(t)), Second: []instructions.Section{},
-		Notes: []string{"Really cast on", "Length of the toe", "From the tip to the heel", "Heel: turns on each side", "Leg and cuff", "Weighed before and after", "Where it fits, where not"},
+		Notes: []string{"Really cast on", "Length of the toe", "From the tip to the heel", "Heel: turns on each side", "Leg and cuff",
+			"Weighed before and after", "Where it fits, where not"},
 	}
 	if l.Title == "" {
 		l.Title = p.Design.Name
@@ -156,9 +158,11 @@ func facts(p *plan.Plan, unit measure.Unit) []Fact {
 	d, s := &p.Design, p.Summary
 	g := d.Gauge.PerMM()
 	list := []Fact{
-		{"Finished", fmt.Sprintf("%s long, %s round the foot, leg and cuff %s high", unit.Show(s.FinishedLength), unit.Show(g.Girth(float64(s.FootStitches))), unit.Show(g.Height(float64(s.LegRounds+s.CuffRounds))))},
+		{"Finished", fmt.Sprintf("%s long, %s round the foot, leg and cuff %s high", unit.Show(s.FinishedLength),
+			unit.Show(g.Girth(float64(s.FootStitches))), unit.Show(g.Height(float64(s.LegRounds+s.CuffRounds))))},
 		{"For a foot", fmt.Sprintf("%s long, %s round the ball", unit.Show(d.Foot.Length), unit.Show(d.Foot.BallGirth))},
-		{"Gauge", fmt.Sprintf("%s stitches and %s rounds in 10 cm (4 in), as counted on the swatch", trim(d.Gauge.Stitches), trim(d.Gauge.Rounds))},
+		{"Gauge", fmt.Sprintf("%s stitches and %s rounds in 10 cm (4 in), as counted on the swatch", trim(d.Gauge.Stitches),
+			trim(d.Gauge.Rounds))},
 		{"Toe", fmt.Sprintf("%s: cast on %d, %d at the end", knit.Said("toe.kind", d.Toe.Kind), s.CastOnStitches, s.FootStitches)},
 		{"Heel", heelSaid(p, unit)},
 	}
@@ -188,7 +192,8 @@ func amount(n yarn.Need, unit measure.Unit) string {
 
 func heelSaid(p *plan.Plan, unit measure.Unit) string {
 	s := p.Summary
-	text := fmt.Sprintf("%s, %d stitches, after %d rounds of the foot, %s from the tip", knit.Said("heel.kind", p.Design.Heel.Kind), s.HeelStitches, s.FootRounds, unit.Show(s.HeelStartsAt))
+	text := fmt.Sprintf("%s, %d stitches, after %d rounds of the foot, %s from the tip", knit.Said("heel.kind", p.Design.Heel.Kind),
+		s.HeelStitches, s.FootRounds, unit.Show(s.HeelStartsAt))
 	if s.HeelTurnsPerSide != nil {
 		text += fmt.Sprintf("; %d turns on each side, %d in the centre", *s.HeelTurnsPerSide, *s.HeelCentreStitches)
 	}

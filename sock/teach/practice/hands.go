@@ -51,7 +51,8 @@ type hands struct {
 	// worked are the rows that were finished here, now the operations of the one at hand.
 	worked []needle.Row
 	now    needle.Ops
-	// front: the yarn lies in front of the work. lifted, wrapped: a strand or wrap lies on the needle, the yarn lies round the next stitch.
+	// front: the yarn lies in front of the work. lifted, wrapped: a strand or wrap lies on the needle, the yarn
+	// lies round the next stitch.
 	front, lifted, wrapped bool
 	// slipped: the last move slipped a stitch, which it can still be pulled over, or pinned.
 	slipped bool
@@ -273,7 +274,8 @@ func (h *hands) atHand() needle.Row {
 	if n := len(h.now); n > 0 && (h.now[n-1].Code == needle.Turn || h.now[n-1].Code == needle.WT) {
 		side = map[needle.Side]needle.Side{needle.RS: needle.WS, needle.WS: needle.RS}[side]
 	}
-	return needle.Row{ID: fmt.Sprintf("practice-%d", len(h.worked)+1), Section: meta.Section, N: len(h.worked) + 1, Kind: needle.FlatRow, Side: side, Ops: h.now, Stitches: h.m.Count(), Fabric: meta.Fabric, Colour: meta.Colour}
+	return needle.Row{ID: fmt.Sprintf("practice-%d", len(h.worked)+1), Section: meta.Section, N: len(h.worked) + 1, Kind: needle.FlatRow,
+		Side: side, Ops: h.now, Stitches: h.m.Count(), Fabric: meta.Fabric, Colour: meta.Colour}
 }
 
 // stray makes a move that does not lead on, as the needle takes it, and says what came of it.

@@ -20,7 +20,8 @@ type Lesson struct {
 	Name  string `json:"name"`
 	Title string `json:"title"`
 	About string `json:"about"`
-	// Knows names what somebody has knitted who did it three times without a fault, such as turn:german; empty for nothing that is asked for.
+	// Knows names what somebody has knitted who did it three times without a fault, such as turn:german; empty for
+	// nothing that is asked for.
 	Knows string `json:"knows"`
 	// Moves are how many it takes without a fault.
 	Moves int `json:"moves"`
@@ -35,27 +36,41 @@ const small = `{"format":"acorn-step.design","version":1,"name":"Practice","stit
 func lessons() []Lesson {
 	list := []Lesson{
 		{Name: "cast-on", Title: "The cast-on", About: "Two strands, two needles: each fetches the strand of the other one, in turn. The first loop is on the upper needle.", from: "cast_on-1", to: "cast_on-1"},
-		{Name: "set-up", Title: "The first round", About: "Needle 1 is knitted, needle 2 through the back loop where its loops lie turned.", from: "toe-1", to: "toe-1"},
-		{Name: "increase", Title: "A round of increases", About: "One stitch, knit into the front and the back of the next; the same before the last stitch of each needle.", Knows: "toe:wedge", from: "toe-2", to: "toe-2"},
+		{Name: "set-up", Title: "The first round",
+			About: "Needle 1 is knitted, needle 2 through the back loop where its loops lie turned.", from: "toe-1", to: "toe-1"},
+		{Name: "increase", Title: "A round of increases",
+			About: "One stitch, knit into the front and the back of the next; the same before the last stitch of each needle.",
+			Knows: "toe:wedge", from: "toe-2", to: "toe-2"},
 	}
 	for _, t := range knit.Turnings() {
 		a := t.About()
 		fields := fmt.Sprintf(`,"heel":{"turn":%q}`, a.Name)
 		list = append(list,
-			Lesson{Name: "out-" + a.Name, Title: capital(a.Said) + ": out", About: "The first turns: each row stops one stitch sooner.", fields: fields, from: "heel-2", to: "heel-5"},
-			Lesson{Name: "heel-" + a.Name, Title: capital(a.Said) + ": a whole small heel", About: "Out to the centre and back again.", Knows: "turn:" + a.Name, fields: fields, from: "heel-2", to: "heel-end"},
+			Lesson{Name: "out-" + a.Name, Title: capital(a.Said) + ": out", About: "The first turns: each row stops one stitch sooner.",
+				fields: fields, from: "heel-2", to: "heel-5"},
+			Lesson{Name: "heel-" + a.Name, Title: capital(a.Said) + ": a whole small heel", About: "Out to the centre and back again.",
+				Knows: "turn:" + a.Name, fields: fields, from: "heel-2", to: "heel-end"},
 		)
 	}
 	flap := `,"heel":{"kind":"flap_under"}`
 	return append(list,
-		Lesson{Name: "corner", Title: "The corners of a heel", About: "A stitch is picked up before the instep and before the back.", from: "leg-1", to: "leg-1"},
-		Lesson{Name: "corner-gone", Title: "The corner stitches go", About: "Each goes with its neighbour, at the beginning of its needle.", from: "leg-4", to: "leg-6"},
-		Lesson{Name: "flap", Title: "A flap", About: "The set-up row from the wrong side, then slip and knit, slip and purl.", fields: flap, from: "heel-2", to: "heel-6"},
-		Lesson{Name: "flap-turn", Title: "The turn of a flap", About: "A decrease over the gap at the end of each row, until nothing is left outside.", Knows: "heel:flap_under", fields: flap, from: "turn", to: "heel-end"},
-		Lesson{Name: "pick-up", Title: "Picking up along the flap", About: "One stitch in each link of both chains, one in each corner.", fields: flap, from: "gusset-1", to: "gusset-2"},
-		Lesson{Name: "gusset", Title: "A round of the gusset", About: "After the instep k1, ssk; before it k2tog, k1.", fields: flap, from: "gusset-4", to: "gusset-4"},
-		Lesson{Name: "rib", Title: "A round of rib", About: "The yarn goes between the tips to the front before a purl, to the back before a knit.", from: "cuff-1", to: "cuff-1"},
-		Lesson{Name: "bind-off", Title: "Binding off", About: "Each stitch is bound off, in pattern; the edge has to stretch.", from: "bind_off-1", to: "bind_off-1"},
+		Lesson{Name: "corner", Title: "The corners of a heel", About: "A stitch is picked up before the instep and before the back.",
+			from: "leg-1", to: "leg-1"},
+		Lesson{Name: "corner-gone", Title: "The corner stitches go",
+			About: "Each goes with its neighbour, at the beginning of its needle.", from: "leg-4", to: "leg-6"},
+		Lesson{Name: "flap", Title: "A flap", About: "The set-up row from the wrong side, then slip and knit, slip and purl.",
+			fields: flap, from: "heel-2", to: "heel-6"},
+		Lesson{Name: "flap-turn", Title: "The turn of a flap",
+			About: "A decrease over the gap at the end of each row, until nothing is left outside.", Knows: "heel:flap_under",
+			fields: flap, from: "turn", to: "heel-end"},
+		Lesson{Name: "pick-up", Title: "Picking up along the flap", About: "One stitch in each link of both chains, one in each corner.",
+			fields: flap, from: "gusset-1", to: "gusset-2"},
+		Lesson{Name: "gusset", Title: "A round of the gusset", About: "After the instep k1, ssk; before it k2tog, k1.", fields: flap,
+			from: "gusset-4", to: "gusset-4"},
+		Lesson{Name: "rib", Title: "A round of rib",
+			About: "The yarn goes between the tips to the front before a purl, to the back before a knit.", from: "cuff-1", to: "cuff-1"},
+		Lesson{Name: "bind-off", Title: "Binding off", About: "Each stitch is bound off, in pattern; the edge has to stretch.",
+			from: "bind_off-1", to: "bind_off-1"},
 	)
 }
 

@@ -27,8 +27,9 @@ func Pieces() []Piece {
 		group, known := map[string]Piece{
 			"toe.kind":  {About: "The toe in a contrast, then a few rounds and off.", contrast: "toe", fields: `,"toe":{"kind":%q}`},
 			"heel.kind": {About: "A toe, a little foot, and the heel in a contrast.", contrast: "heel", fields: `,"heel":{"kind":%q}`},
-			"heel.turn": {About: "A heel of short rows in a contrast, turned in this way.", contrast: "heel", fields: `,"heel":{"turn":%q}`},
-			"bind_off":  {About: "A short tube with a cuff, and its edge.", contrast: "cuff", fields: `,"bind_off":%q`},
+			"heel.turn": {About: "A heel of short rows in a contrast, turned in this way.", contrast: "heel",
+				fields: `,"heel":{"turn":%q}`},
+			"bind_off": {About: "A short tube with a cuff, and its edge.", contrast: "cuff", fields: `,"bind_off":%q`},
 		}[kind.Field]
 		if !known {
 			continue

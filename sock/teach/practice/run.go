@@ -48,7 +48,8 @@ func Run(lesson string, moves []Move) (State, error) {
 		return State{}, document.Faults{{Field: "lesson", Message: fmt.Sprintf("read %.40q; there is no such lesson", lesson)}}
 	}
 	if len(moves) > mostMoves {
-		return State{}, document.Faults{{Field: "moves", Message: fmt.Sprintf("read %d moves; a run has at most %d", len(moves), mostMoves)}}
+		return State{}, document.Faults{{Field: "moves",
+			Message: fmt.Sprintf("read %d moves; a run has at most %d", len(moves), mostMoves)}}
 	}
 	c := &all[at]
 	h, err := c.begin()
@@ -58,7 +59,8 @@ func Run(lesson string, moves []Move) (State, error) {
 	s := State{Rows: c.last - c.first + 1}
 	for i, move := range moves {
 		if !slices.Contains(Moves, move) {
-			return State{}, document.Faults{{Field: fmt.Sprintf("moves[%d]", i), Message: fmt.Sprintf("read %.20q; that is no move", move)}}
+			return State{}, document.Faults{{Field: fmt.Sprintf("moves[%d]", i),
+				Message: fmt.Sprintf("read %.20q; that is no move", move)}}
 		}
 		s.Refused = ""
 		if err := h.act(move); err != nil {
