@@ -1,6 +1,7 @@
 package check
 
 import (
+	"acornstep/sock/papers/design"
 	"math"
 
 	"acornstep/sock/figures/lengths"
@@ -27,10 +28,11 @@ const (
 
 // heelKind reads the kind from the rows; where a gusset of no stitches leaves no trace, the document says it.
 func (r *replay) heelKind() heelKind {
+	widens := design.Find("heel.kind", r.plan.Design.Heel.Kind).WidensFoot
 	switch {
 	case r.facts.rows[needle.Gusset] > 0:
 		return flap
-	case r.facts.heelEnd < r.facts.ring || r.plan.Design.Heel.Kind == "gusset_turn" || r.plan.Summary.GussetIncreases != nil:
+	case r.facts.heelEnd < r.facts.ring || widens || r.plan.Summary.GussetIncreases != nil:
 		return gussetFirst
 	default:
 		return shortRows
@@ -93,7 +95,7 @@ func (r *replay) flap(s *plan.Summary, g measure.Gauge) (length, diagonal measur
 	left := f.heelEnd - (f.ring - f.setUp)
 	s.HeelStitches, s.FlapRows, s.TurnStitches, s.GussetDecreaseRounds = f.setUp, &f.flapRows, &left, &f.gussetDecreases
 	along := f.pickedUp
-	if d.Corner.Method != "wrap_instep" {
+	if !design.Find("corner.method", d.Corner.Method).AtEdges {
 		along -= 2 * d.Corner.PickUp
 	}
 	rows := lengths.FlapRows(g, d.Heel.FlapRowFactor)

@@ -18,7 +18,7 @@ import (
 type gussetTurnHeel struct{}
 
 var aboutGusset = About{
-	Name: "gusset_turn", Label: "Gusset first", Said: "gusset first", Reason: "most room for a high instep", Term: "gusset", Rows: "rows",
+	Name: "gusset_turn", WidensFoot: true, Label: "Gusset first", Said: "gusset first", Reason: "most room for a high instep", Term: "gusset", Rows: "rows",
 	Counts: 3,
 	Shows:  []string{"m1l", "m1r", "flap-turn-rs", "flap-turn-ws"},
 	Uses:   []string{"heel.turn", "heel.first_row", "heel.own_strand", "heel.turns_per_side", "heel.gusset_increases"},

@@ -36,6 +36,12 @@ type About struct {
 	// Shows lists the moves of the hands that belong to it, by their names, in the order of the work; a turning
 	// style's are in its own book.
 	Shows []string `json:"-"`
+	// WidensFoot: a heel for which the foot grows wider before it is turned.
+	WidensFoot bool `json:"-"`
+	// AtEdges: a way of closing a corner that picks nothing up besides the edges.
+	AtEdges bool `json:"-"`
+	// Holds is how many rounds what it picks up in a corner usually stays; 0 for as many as a blank design says.
+	Holds int `json:"-"`
 	// Sides: a toe whose increases stand at its sides, so that from a row that went otherwise its rounds can be made anew.
 	Sides bool `json:"-"`
 }
@@ -103,7 +109,8 @@ func init() {
 }
 
 func register(field string, a *About) {
-	design.Register(design.Technique{Field: field, Name: a.Name, Uses: a.Uses, Allows: a.Allows, Shows: a.Shows})
+	design.Register(design.Technique{Field: field, Name: a.Name, Uses: a.Uses, Allows: a.Allows, Shows: a.Shows,
+		WidensFoot: a.WidensFoot, AtEdges: a.AtEdges, Holds: a.Holds})
 }
 
 // Said is how a technique stands in a sentence, by its field and name; the name itself for one that is no technique.

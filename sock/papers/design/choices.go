@@ -15,6 +15,12 @@ type Technique struct {
 	Allows map[string][]string
 	// Shows lists the moves of the hands that belong to it.
 	Shows []string
+	// WidensFoot: a heel for which the foot grows wider before it is turned.
+	WidensFoot bool
+	// AtEdges: a way of closing a corner that picks nothing up besides the edges.
+	AtEdges bool
+	// Holds is how many rounds what it picks up in a corner usually stays; 0 for what a blank design says.
+	Holds int
 }
 
 var techniques []Technique
@@ -34,14 +40,14 @@ func Register(list ...Technique) {
 	}
 }
 
-// Shows are the moves of the hands that belong to a value of a field; none for one that is not registered.
-func Shows(field, name string) []string {
+// Find gives the technique of a field by its name; nothing is known of one that is not registered.
+func Find(field, name string) Technique {
 	for _, t := range techniques {
 		if t.Field == field && t.Name == name {
-			return t.Shows
+			return t
 		}
 	}
-	return nil
+	return Technique{}
 }
 
 // Shown are the moves of all techniques, by field and name, such as heel.kind:flap_under.

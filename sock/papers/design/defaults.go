@@ -1,6 +1,7 @@
 package design
 
 import (
+	"cmp"
 	"math"
 	"slices"
 
@@ -90,13 +91,9 @@ func (d *Design) fill(present document.Present) {
 	}
 }
 
-// usualHold is how many rounds the extra stitches at the corners stay: a strand
-// has no strain to take, it goes in the very next round.
+// usualHold is how many rounds the extra stitches at the corners stay.
 func (d *Design) usualHold() int {
-	if d.Corner.Method == "lift" {
-		return 1
-	}
-	return Blank().Corner.HoldRounds
+	return cmp.Or(Find("corner.method", d.Corner.Method).Holds, Blank().Corner.HoldRounds)
 }
 
 // FootOf is a foot with these lengths, by field, and guesses for the others;

@@ -79,19 +79,24 @@ func practised(list []Sequence) []Sequence {
 	return list
 }
 
-// turnStyle is a way of turning as its moves know it: what a design calls it, what their names begin with, and themselves.
+// turnStyle is a way of turning as its moves know it.
 type turnStyle struct {
+	// turn is what a design calls it; begins is what the names of its moves begin with.
 	turn, begins string
 	moves        []Sequence
+	// lifts: the first stitch after a turn is slipped, and later the strand beside it takes the place of a decrease.
+	lifts bool
+	// overs: a yarn-over begins the row after a turn, and goes with its stitch and the one beyond the gap later.
+	overs bool
 }
 
 // turnStyles are all of them; each stands in a file of its own.
 var turnStyles = []turnStyle{doubleTurns, wrapTurns, overTurns, pinTurns, liftTurns}
 
-// styleOf is what the moves of a design's turns begin with.
-func styleOf(d *design.Design) string {
+// styleOf is how the turns of a design are worked; nothing is known of one that has no moves.
+func styleOf(d *design.Design) turnStyle {
 	if i := slices.IndexFunc(turnStyles, func(s turnStyle) bool { return s.turn == d.Heel.Turn }); i >= 0 {
-		return turnStyles[i].begins
+		return turnStyles[i]
 	}
-	return ""
+	return turnStyle{}
 }

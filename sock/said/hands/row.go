@@ -26,7 +26,7 @@ func Rows(p *plan.Plan) [][]Shown {
 		return r.Section == needle.Heel && slices.ContainsFunc(r.Ops, func(o needle.Op) bool { return o.Code == needle.SSK })
 	})
 	for i := range p.Rows {
-		r := reader{p: p, row: &p.Rows[i], i: i, style: styleOf(&p.Design), flaps: flaps}
+		r := reader{p: p, row: &p.Rows[i], i: i, turns: styleOf(&p.Design), flaps: flaps}
 		r.before()
 		for at, o := range r.row.Ops {
 			if name := r.move(at, o); name != "" {
@@ -62,7 +62,7 @@ type reader struct {
 	p     *plan.Plan
 	row   *needle.Row
 	i     int
-	style string
+	turns turnStyle
 	// flaps: the heel is turned by decreases.
 	flaps bool
 	shown []Shown
@@ -91,7 +91,7 @@ func (r *reader) before() {
 		}
 	}
 	if r.i == 1 {
-		for _, name := range design.Shows("toe.cast_on", d.Toe.CastOn) {
+		for _, name := range design.Find("toe.cast_on", d.Toe.CastOn).Shows {
 			if strings.HasSuffix(name, "-round") {
 				r.add("", name)
 			}
@@ -128,14 +128,14 @@ func (r *reader) move(at int, o needle.Op) string {
 	code := o.Code.String()
 	switch o.Code {
 	case needle.CO, needle.COChain:
-		shows := design.Shows("toe.cast_on", d.Toe.CastOn)
+		shows := design.Find("toe.cast_on", d.Toe.CastOn).Shows
 		if i := slices.IndexFunc(shows, func(name string) bool { return strings.HasSuffix(name, "-knot") }); i >= 0 &&
 			d.Toe.StartLoop == "slip_knot" {
 			return shows[i]
 		}
 		r.all(code, shows)
 	case needle.BO:
-		r.all(code, design.Shows("bind_off", d.BindOff))
+		r.all(code, design.Find("bind_off", d.BindOff).Shows)
 	case needle.K, needle.P:
 		if !r.flat() && r.has(needle.K) && r.has(needle.P) {
 			return "rib"
@@ -149,20 +149,20 @@ func (r *reader) move(at int, o needle.Op) string {
 			return "flap-set-up"
 		case flap:
 			return "flap" + r.id()
-		case r.style == "lift" && at == 0 && r.flat():
-			return "lift-out" + r.id()
+		case r.turns.lifts && at == 0 && r.flat():
+			return r.turns.begins + "-out" + r.id()
 		}
 		return "sl" + r.id()
 	case needle.M1, needle.M1P:
-		if r.style == "lift" && at > 0 && r.row.Ops[at-1].Code.IsDecrease() {
-			return "lift-back" + r.id()
+		if r.turns.lifts && at > 0 && r.row.Ops[at-1].Code.IsDecrease() {
+			return r.turns.begins + "-back" + r.id()
 		}
 		return code
 	case needle.K2tog, needle.P2tog, needle.K3tog, needle.SSK, needle.SSP, needle.SSSK, needle.SSSP, needle.P3tog:
 		return r.together(at, code, flap)
 	case needle.YO:
-		if at == 0 && r.style == "over" && r.flat() {
-			return "over-out" + r.id()
+		if at == 0 && r.turns.overs && r.flat() {
+			return r.turns.begins + "-out" + r.id()
 		}
 		return code
 	case needle.DS:
@@ -242,14 +242,14 @@ func (r *reader) together(at int, code string, flap bool) string {
 		return "flap-turn" + r.id()
 	case r.row.Section == needle.Gusset:
 		return "gusset"
-	case turned && r.style == "over" && r.flat():
-		return "over-back" + r.id()
-	case turned && r.style == "over":
-		return "over-round"
-	case r.style == "over" && r.i > 0 && r.p.Rows[r.i-1].Section == needle.Heel:
-		return "over-last"
-	case r.style == "lift" && at+1 < len(r.row.Ops) && (r.row.Ops[at+1].Code == needle.M1 || r.row.Ops[at+1].Code == needle.M1P):
-		return "lift-back" + r.id()
+	case turned && r.turns.overs && r.flat():
+		return r.turns.begins + "-back" + r.id()
+	case turned && r.turns.overs:
+		return r.turns.begins + "-round"
+	case r.turns.overs && r.i > 0 && r.p.Rows[r.i-1].Section == needle.Heel:
+		return r.turns.begins + "-last"
+	case r.turns.lifts && at+1 < len(r.row.Ops) && (r.row.Ops[at+1].Code == needle.M1 || r.row.Ops[at+1].Code == needle.M1P):
+		return r.turns.begins + "-back" + r.id()
 	case r.cornerStands():
 		return "corner-gone"
 	}
@@ -290,7 +290,7 @@ func (r *reader) pick() string {
 		r.add(needle.PU.String(), "pick-up-"+side)
 		return "corner-bar-" + side
 	}
-	if shows := design.Shows("corner.method", d.Corner.Method); len(shows) > 0 {
+	if shows := design.Find("corner.method", d.Corner.Method).Shows; len(shows) > 0 {
 		return shows[0] // what comes after it takes the stitch off again
 	}
 	return ""
@@ -319,7 +319,7 @@ func (r *reader) turn(flap bool) string {
 	if r.i+1 >= len(r.p.Rows) || len(r.p.Rows[r.i+1].Ops) == 0 {
 		return ""
 	}
-	next := reader{p: r.p, row: &r.p.Rows[r.i+1], i: r.i + 1, style: r.style, flaps: r.flaps}
+	next := reader{p: r.p, row: &r.p.Rows[r.i+1], i: r.i + 1, turns: r.turns, flaps: r.flaps}
 	switch first := next.row.Ops[0]; first.Code {
 	case needle.DS, needle.YO, needle.SlPin, needle.Sl:
 		return next.move(0, first)
@@ -327,5 +327,5 @@ func (r *reader) turn(flap bool) string {
 	if r.has(needle.KPin) || r.has(needle.PPin) {
 		return "pin-back" + r.id()
 	}
-	return r.style + "-out" + next.id()
+	return r.turns.begins + "-out" + next.id()
 }

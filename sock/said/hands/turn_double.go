@@ -2,7 +2,7 @@ package hands
 
 const groupDouble = "Turns: double stitches"
 
-var doubleTurns = turnStyle{"german", "double", append(both(doubleBoth),
+var doubleTurns = turnStyle{turn: "german", begins: "double", moves: append(both(doubleBoth),
 	Sequence{
 		Name: "double-first", Title: "Double stitch: the first row", Group: groupDouble,
 		Steps: []Step{

@@ -2,7 +2,7 @@ package hands
 
 const groupLift = "Turns: slip and lift"
 
-var liftTurns = turnStyle{"lift", "lift", append(both(liftBoth),
+var liftTurns = turnStyle{turn: "lift", begins: "lift", lifts: true, moves: append(both(liftBoth),
 	Sequence{
 		Name: "lift-first", Title: "Slip and lift: the first turn", Group: groupLift,
 		Steps: []Step{

@@ -2,7 +2,7 @@ package hands
 
 const groupPin = "Turns: pins"
 
-var pinTurns = turnStyle{"pinned", "pin", append(both(pinBoth),
+var pinTurns = turnStyle{turn: "pinned", begins: "pin", moves: append(both(pinBoth),
 	Sequence{
 		Name: "pin-first", Title: "Pins: before you begin", Group: groupPin,
 		Steps: []Step{

@@ -2,7 +2,7 @@ package hands
 
 const groupWrap = "Turns: wraps"
 
-var wrapTurns = turnStyle{"wrap", "wrap", append(both(wrapBoth),
+var wrapTurns = turnStyle{turn: "wrap", begins: "wrap", moves: append(both(wrapBoth),
 	Sequence{
 		Name: "wrap-first", Title: "Wrap at the very edge", Group: groupWrap,
 		Steps: []Step{

@@ -2,7 +2,7 @@ package hands
 
 const groupOver = "Turns: yarn-overs"
 
-var overTurns = turnStyle{"yarn_over", "over", append(both(overBoth),
+var overTurns = turnStyle{turn: "yarn_over", begins: "over", overs: true, moves: append(both(overBoth),
 	Sequence{
 		Name: "over-first", Title: "Yarn-over: the first turn", Group: groupOver,
 		Steps: []Step{

@@ -3,6 +3,8 @@ package rewrite
 
 import (
 	"fmt"
+	"slices"
+	"strings"
 
 	"acornstep/sock/figures/document"
 	"acornstep/sock/rows/needle"
@@ -53,7 +55,11 @@ type Said struct {
 
 // way is how a style writes its rows, against those with wraps: what it does at the
 // beginning of a row that follows a turn, how many plain stitches more it works, and what it takes back and how.
+// A wrapped stitch is not worked, a double stitch is: so that style goes one stitch further.
+// A style that slips the first stitch of a row has one less to work.
 type way struct {
+	// turn is what a design calls it.
+	turn string
 	// begins is the first operation of a row out and of a row back.
 	begins map[Place]needle.Code
 	// more are plain stitches besides those of a row with wraps.
@@ -68,38 +74,25 @@ type way struct {
 	out, back string
 }
 
-// ways by name. A wrapped stitch is not worked, a double stitch is: so that style goes one stitch further.
-// A style that slips the first stitch of a row has one less to work.
-var ways = map[string]way{
-	"wrap": {
-		takes: [2]needle.Code{needle.KW, needle.PW}, times: 1, wraps: true, move: "wrap",
-		out:  "the stitch beyond the last one is wrapped and not worked",
-		back: "the wrapped stitch is worked with both its wraps, and the next one is wrapped",
-	},
-	"german": {
-		begins: map[Place]needle.Code{Out: needle.DS, Back: needle.DS}, more: map[Place]int{First: 1, Out: 1, Back: -2},
-		takes: [2]needle.Code{needle.Kds, needle.Pds}, times: 2, move: "double",
-		out:  "the double stitch is the very one that would be wrapped: the row goes one stitch further, works it, turns, and pulls it up",
-		back: "the stitch that was taken back becomes the double stitch; the next row meets it, and one more",
-	},
-	"yarn_over": {
-		begins: map[Place]needle.Code{Out: needle.YO, Back: needle.YO},
-		takes:  [2]needle.Code{needle.K3tog, needle.SSSP}, times: 1, move: "over",
-		out:  "the row turns where the wrap would be, and the yarn goes over the needle instead of round a stitch",
-		back: "two yarn-overs and their stitch are worked together, where two wraps would be",
-	},
-	"pinned": {
-		begins: map[Place]needle.Code{Out: needle.SlPin, Back: needle.Sl}, more: map[Place]int{Out: -1, Back: -1},
-		takes: [2]needle.Code{needle.KPin, needle.PPin}, times: 1, move: "pin",
-		out:  "the row turns where the wrap would be; the first stitch back is slipped, and the pin keeps the yarn that would have been the wrap",
-		back: "the pinned loop is worked with the stitch beyond the gap; the first stitch is slipped, without a pin",
-	},
-	"lift": {
-		begins: map[Place]needle.Code{Out: needle.Sl, Back: needle.Sl}, more: map[Place]int{Out: -1, Back: -2},
-		takes: [2]needle.Code{needle.K2tog, needle.P2tog}, times: 1, then: [2]needle.Code{needle.M1, needle.M1P}, move: "lift",
-		out:  "the row turns where the wrap would be, and the first stitch back is slipped",
-		back: "the last stitch goes with its neighbour beyond the gap, and the strand in the gap is picked up in its place",
-	},
+// ways are all of them; each stands in a file of its own.
+var ways = []way{wraps, doubles, overs, pins, lifts}
+
+// find gives a way by its name.
+func find(turn string) (way, bool) {
+	i := slices.IndexFunc(ways, func(w way) bool { return w.turn == turn })
+	if i < 0 {
+		return way{}, false
+	}
+	return ways[i], true
+}
+
+// known names the ways in a sentence.
+func known() string {
+	names := make([]string, len(ways))
+	for i, w := range ways {
+		names[i] = w.turn
+	}
+	return strings.Join(names[:len(names)-1], ", ") + " or " + names[len(names)-1]
 }
 
 // most stitches of a row that are written.
@@ -108,14 +101,14 @@ const most = 200
 // Turn says a row another way. What cannot be is document.Faults by the field.
 func Turn(a Asked) (Answer, error) {
 	var faults document.Faults
-	from, knownFrom := ways[a.From]
-	to, knownTo := ways[a.To]
+	from, knownFrom := find(a.From)
+	to, knownTo := find(a.To)
 	for _, f := range []struct {
 		field, read string
 		known       bool
 	}{{"from", a.From, knownFrom}, {"to", a.To, knownTo}} {
 		if !f.known {
-			faults.Add(f.field, "read %.30q; it is wrap, german, yarn_over, pinned or lift", f.read)
+			faults.Add(f.field, "read %.30q; it is %s", f.read, known())
 		}
 	}
 	if a.Place != First && a.Place != Out && a.Place != Back {

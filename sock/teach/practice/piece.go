@@ -34,11 +34,11 @@ func Pieces() []Piece {
 		if !known {
 			continue
 		}
-		for _, t := range kind.List() {
-			a := t.About()
-			if kind.Field == "heel.kind" && a.Name == "short_row" {
-				continue // there is one for each way of turning
+		for i, t := range kind.List() {
+			if kind.Field == "heel.kind" && i == 0 {
+				continue // the usual heel is there for each way of turning
 			}
+			a := t.About()
 			piece := group
 			piece.Name, piece.Title, piece.fields = kind.Field+":"+a.Name, a.Label, fmt.Sprintf(group.fields, a.Name)
 			list = append(list, piece)
