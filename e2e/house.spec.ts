@@ -8,6 +8,8 @@ import { type Browser, chromium, expect, type Page, test } from "@playwright/tes
 import { browser as ours, passphrase } from "./base.config";
 import { castByHand, heard, where, written } from "./steps";
 
+test.use({ serviceWorkers: "allow" });
+
 // The program as a household reaches it: by a name, on plain http and on https
 // with a certificate of its own, and after it has moved from one to the other.
 

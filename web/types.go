@@ -196,7 +196,7 @@ type Reference struct {
 
 // Technique is what is read of a way to knit, and what choosing it changes in a design.
 type Technique struct {
-	Field string `json:"field"`
+	Field design.Path `json:"field"`
 	knit.About
 	Changes design.Changes `json:"changes"`
 	// Known names it in a list of what somebody has knitted before; empty for what needs no learning.

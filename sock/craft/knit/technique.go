@@ -48,10 +48,10 @@ type About struct {
 
 // Number is a field of the design that an expert types.
 type Number struct {
-	Field  string `json:"field"`
-	Label  string `json:"label"`
-	Suffix string `json:"suffix"`
-	Hint   string `json:"hint"`
+	Field  design.Path `json:"field"`
+	Label  string      `json:"label"`
+	Suffix string      `json:"suffix"`
+	Hint   string      `json:"hint"`
 }
 
 // Usual figures stand in for the fields of a design that are typed as figures and left empty; by the field, in its unit.

@@ -68,7 +68,7 @@ func TestOneJudgement(t *testing.T) {
 			t.Fatal(err)
 		}
 		for _, c := range list {
-			value := best.Changes[c.Field]
+			value := best.Changes[string(c.Field)]
 			if value == nil || c.Options[0].Stop != "" {
 				continue
 			}

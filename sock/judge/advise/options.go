@@ -14,8 +14,8 @@ import (
 
 // Choice is one decision with all its ways.
 type Choice struct {
-	Field string `json:"field"`
-	Label string `json:"label"`
+	Field design.Path `json:"field"`
+	Label string      `json:"label"`
 	// Options, the recommended one first, then in the order of the school.
 	Options []Option `json:"options"`
 }
@@ -92,7 +92,7 @@ func Options(d design.Design, unit measure.Unit) ([]Choice, error) {
 }
 
 func (f *field) options(d design.Design, unit measure.Unit, best *Candidate) Choice {
-	c := Choice{Field: f.name, Label: f.label}
+	c := Choice{Field: design.Path(f.name), Label: f.label}
 	now, ways := d.Get(f.name), f.ways(&d)
 	here := make([][]string, len(ways))
 	for i, way := range ways {

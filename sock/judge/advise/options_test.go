@@ -13,7 +13,7 @@ import (
 	"acornstep/sock/papers/design"
 )
 
-func choiceOf(t *testing.T, list []Choice, field string) Choice {
+func choiceOf(t *testing.T, list []Choice, field design.Path) Choice {
 	t.Helper()
 	for _, c := range list {
 		if c.Field == field {

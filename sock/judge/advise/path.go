@@ -24,7 +24,7 @@ type Decision struct {
 	// Said is the sentence; empty while the sock cannot be worked out.
 	Said string `json:"said"`
 	// Lead is the field whose ways stand as cards; empty for none.
-	Lead string `json:"lead"`
+	Lead design.Path `json:"lead,omitempty"`
 	// Pieces are what an expert changes in the sentence, in its order.
 	Pieces []Piece `json:"pieces"`
 	// Checks are the judgements on this decision.
@@ -35,7 +35,7 @@ type Decision struct {
 
 // Piece is a word or a figure of the sentence that can be changed.
 type Piece struct {
-	Field string `json:"field"`
+	Field design.Path `json:"field"`
 	// Label stands before it.
 	Label string `json:"label"`
 	// Kind says how it is changed: one of several ways, a typed figure, or yes and no.
@@ -110,7 +110,7 @@ func Path(s *knit.Sock, checks verdict.Checks, grams float64, unit measure.Unit)
 	}
 	list := make([]Decision, len(parts))
 	for i, p := range parts {
-		d := Decision{Name: p.name, Title: p.title, Lead: p.lead, Pieces: []Piece{}, Numbers: []Number{}, Checks: p.of(checks)}
+		d := Decision{Name: p.name, Title: p.title, Lead: design.Path(p.lead), Pieces: []Piece{}, Numbers: []Number{}, Checks: p.of(checks)}
 		if !s.Stopped() {
 			d.Said = p.said(w)
 			if p.numbers != nil {
@@ -148,7 +148,7 @@ func (p *part) words(s *knit.Sock) []Piece {
 		if f.comes != nil && d.Get(f.name) == nil && !s.Stopped() {
 			said = f.comes(s)
 		}
-		list = append(list, Piece{Field: f.name, Label: f.phrase, Kind: "ways", Said: said})
+		list = append(list, Piece{Field: design.Path(f.name), Label: f.phrase, Kind: "ways", Said: said})
 	}
 	return list
 }
@@ -169,14 +169,14 @@ func (p *part) figures(s *knit.Sock, pinned *design.Design) []Piece {
 	var list []Piece
 	d := s.Design
 	for _, n := range s.Numbers(p.lead) {
-		list = append(list, Piece{Field: n.Field, Label: lower(n.Label), Kind: "figure", Value: valueOf(pinned, n.Field),
+		list = append(list, Piece{Field: n.Field, Label: lower(n.Label), Kind: "figure", Value: valueOf(pinned, string(n.Field)),
 			Suffix: n.Suffix, Hint: n.Hint})
 	}
 	for _, f := range figures {
 		if f.part != p.name || !d.Uses(f.field) {
 			continue
 		}
-		piece := Piece{Field: f.field, Label: f.label, Kind: "figure", Suffix: f.suffix, Hint: f.hint}
+		piece := Piece{Field: design.Path(f.field), Label: f.label, Kind: "figure", Suffix: f.suffix, Hint: f.hint}
 		if f.kind != "" {
 			piece.Kind = f.kind
 		} else {

@@ -16,8 +16,8 @@ import (
 // Handle is a place on the drawing that moves along a line in even steps.
 type Handle struct {
 	// Field of the design that it sets.
-	Field string `json:"field"`
-	Label string `json:"label"`
+	Field design.Path `json:"field"`
+	Label string      `json:"label"`
 	// Axis is x or y: along which it moves on the drawing.
 	Axis string `json:"axis" enum:"x,y"`
 	// Step is how far it moves on the drawing, in mm, from one stop to the next.
@@ -76,7 +76,7 @@ func lastOf(d *shape.Shape, section needle.Section, at func(shape.Line) shape.Po
 
 // Grip is where a handle lies on a drawing, and at which of its stops it was then.
 type Grip struct {
-	Field string      `json:"field"`
+	Field design.Path `json:"field"`
 	At    shape.Point `json:"at"`
 	Now   int         `json:"now"`
 }
@@ -98,7 +98,7 @@ func Grips(s *knit.Sock, drawn *shape.Shape) []Grip {
 func toeDepth(s *knit.Sock) (Handle, bool) {
 	d, ok := s.ToeDrag()
 	return Handle{
-		Field: d.Field, Label: "Depth of the toe", Axis: "x",
+		Field: design.Path(d.Field), Label: "Depth of the toe", Axis: "x",
 		Step: d.Step, Now: d.Now, Stops: d.Stops, First: d.First, Each: d.Each, FirstCount: d.FirstCount, EachCount: d.EachCount,
 		Word: d.Word,
 	}, ok && d.Now >= 0 && d.Now < d.Stops

@@ -26,14 +26,14 @@ type Decided struct {
 
 // Pending is a field that was decided anew and is not knitted by yet.
 type Pending struct {
-	Field string `json:"field"`
-	Label string `json:"label"`
+	Field design.Path `json:"field"`
+	Label string      `json:"label"`
 }
 
 // Lock is a choice that would change a row which is knitted.
 type Lock struct {
-	Field string `json:"field"`
-	Label string `json:"label"`
+	Field design.Path `json:"field"`
+	Label string      `json:"label"`
 	// Row names the first of them.
 	Row string `json:"row"`
 	// Sock is the one that it is knitted on, 1 or 2.
@@ -82,7 +82,7 @@ func Decide(e *knitting.Edition, d design.Design, b Bound, unit measure.Unit) (D
 		delete(changes, field)
 	}
 	for _, field := range changes.Fields() {
-		out.Pending = append(out.Pending, Pending{field, design.Label(field)})
+		out.Pending = append(out.Pending, Pending{design.Path(field), design.Label(field)})
 	}
 	if len(out.Pending) == 0 {
 		return out, nil
@@ -117,7 +117,7 @@ func bendBy(e *knitting.Edition, d design.Design, changes design.Changes, b Boun
 	socks := b.socks(e)
 	if len(socks) == 0 {
 		for _, field := range changes.Fields() {
-			locked = append(locked, Lock{Field: field, Label: design.Label(field), Row: "the last row: it is off the needles",
+			locked = append(locked, Lock{Field: design.Path(field), Label: design.Label(field), Row: "the last row: it is off the needles",
 				Sock: max(1, b.Sock)})
 		}
 		return bend, locked, nil
@@ -280,12 +280,12 @@ func (k *knittedBy) locks(changes design.Changes, row string, sock int) []Lock {
 			continue
 		}
 		if own := k.lock(made); own != "" {
-			list = append(list, Lock{field, design.Label(field), own, sock})
+			list = append(list, Lock{design.Path(field), design.Label(field), own, sock})
 		}
 	}
 	if list == nil {
 		for _, field := range changes.Fields() {
-			list = append(list, Lock{field, design.Label(field), row, sock})
+			list = append(list, Lock{design.Path(field), design.Label(field), row, sock})
 		}
 	}
 	return list

@@ -46,7 +46,7 @@ func TestWhatLiesAboveTheNeedleIsStillDecided(t *testing.T) {
 	require.NoError(t, err)
 	assert.False(t, q.Plans)
 	require.Len(t, q.Locked, 1)
-	assert.Equal(t, "heel.kind", q.Locked[0].Field)
+	assert.Equal(t, design.Path("heel.kind"), q.Locked[0].Field)
 
 	// A taller cuff is decided in the leg; a wider toe is not, and says which row stands against it.
 	leg := at(t, e.Plan, "leg-20")

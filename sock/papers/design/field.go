@@ -134,3 +134,18 @@ func (c Changes) Has(field string) bool {
 	_, has := c[field]
 	return has
 }
+
+// Path is the path of a field in the document of a design, such as heel.turn.
+type Path string
+
+// Enum lists all paths for whoever describes the type: the interface is compiled against them.
+func (Path) Enum() []any {
+	blank := Blank()
+	list := []any{}
+	for _, path := range slices.Sorted(maps.Keys(fields)) {
+		if blank.at(path).Kind() != reflect.Struct {
+			list = append(list, Path(path))
+		}
+	}
+	return list
+}

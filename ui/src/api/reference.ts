@@ -1,5 +1,6 @@
 import { useMutation, useQuery } from "@tanstack/react-query";
 import { answered, client, type Schemas, type Shoe } from "./client";
+import type { DesignField } from "./field";
 
 function useReference() {
   return useQuery({
@@ -25,7 +26,7 @@ export function useTechniques() {
 }
 
 /** useTechnique is the one that a field of a design names. */
-export function useTechnique(field: string, name: string): Technique | undefined {
+export function useTechnique(field: DesignField | undefined, name: string): Technique | undefined {
   return useTechniques().find((t) => t.field === field && t.name === name);
 }
 

@@ -1,4 +1,5 @@
 import { Input } from "antd";
+import type { DesignField } from "../api/field";
 import { useUsual } from "../api/reference";
 import { gaugeText, gaugeWidth, lengthText, useUnit, yarnText, yarnUnit } from "../units/units";
 import { valueAt } from "./content";
@@ -6,7 +7,7 @@ import { useBoard } from "./store";
 
 type Props = {
   /** Path of the field in the design. */
-  field: string;
+  field: DesignField;
   label: React.ReactNode;
   hint?: React.ReactNode;
   /** Shown in the empty field: what stands in for it, where that is not the usual figure. */

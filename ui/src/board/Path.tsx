@@ -13,7 +13,6 @@ const first: Decision[] = ["Foot", "Swatch"].map((title) => ({
   name: title.toLowerCase(),
   title,
   said: "",
-  lead: "",
   pieces: [],
   checks: [],
   numbers: [],

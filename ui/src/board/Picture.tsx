@@ -3,6 +3,7 @@ import { lazy, Suspense, useCallback, useDeferredValue, useState } from "react";
 import { useNavigate, useSearchParams } from "react-router";
 import { type Spot, saidFault } from "../api/client";
 import { useWearer } from "../api/feet";
+import type { DesignField } from "../api/field";
 import { SockDrawing, spoken } from "../drawing/SockDrawing";
 import { Strip } from "../drawing/Strip";
 import { Failure } from "../shell/Failure";
@@ -52,7 +53,7 @@ function Drawn() {
   const look = search.get("look") ?? "rows";
   const [spot, setSpot] = useState<Spot>();
   const move = useCallback(
-    (field: string, value: number, drag: string) =>
+    (field: DesignField, value: number, drag: string) =>
       choose(field, Number.isInteger(value) ? value : Math.round(value * 1000) / 1000, drag),
     [choose],
   );

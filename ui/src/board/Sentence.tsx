@@ -1,5 +1,6 @@
 import { useState } from "react";
 import type { Piece } from "../api/client";
+import type { DesignField } from "../api/field";
 import { Field } from "./Field";
 import { Ways } from "./Ways";
 import { Yes } from "./Yes";
@@ -9,7 +10,7 @@ import { Yes } from "./Yes";
  * ways, one at a time, and its figures are typed where they stand.
  */
 export function Sentence({ pieces }: { pieces: Piece[] }) {
-  const [opened, open] = useState<string | null>(null);
+  const [opened, open] = useState<DesignField | null>(null);
   const words = pieces.filter((p) => p.kind === "ways");
   const figures = pieces.filter((p) => p.kind === "figure");
   const switches = pieces.filter((p) => p.kind === "switch");

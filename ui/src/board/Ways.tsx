@@ -1,5 +1,6 @@
 import type { ReactNode } from "react";
 import type { Choice, Option } from "../api/client";
+import type { DesignField } from "../api/field";
 import { useMovesOf } from "../api/reference";
 import { ShowMe } from "../hands/ShowMe";
 import { valueAt } from "./content";
@@ -10,7 +11,7 @@ import { useChoice } from "./useOptions";
  * Ways is one decision: each way with what it does on this foot, the
  * recommended one first. All but the first few are under "more ways".
  */
-export function Ways({ field, first = 3, title }: { field: string; first?: number; title?: ReactNode }) {
+export function Ways({ field, first = 3, title }: { field: DesignField; first?: number; title?: ReactNode }) {
   const choice = useChoice(field);
   const chooseAll = useBoard((b) => b.chooseAll);
   const of = useMovesOf();
@@ -61,7 +62,15 @@ function split(choice: Choice, first: number) {
   return { shown, rest: choice.options.filter((o) => !shown.includes(o)) };
 }
 
-function Way({ field, option, choose }: { field: string; option: Option; choose: (option: Option) => void }) {
+function Way({
+  field,
+  option,
+  choose,
+}: {
+  field: DesignField;
+  option: Option;
+  choose: (option: Option) => void;
+}) {
   const id = `${field.replaceAll(".", "-")}-${option.label.replaceAll(/\W+/g, "-")}`;
   return (
     <label

@@ -1,9 +1,10 @@
 import { Switch } from "antd";
+import type { DesignField } from "../api/field";
 import { valueAt } from "./content";
 import { useBoard } from "./store";
 
 /** Yes is a choice that is made or not. */
-export function Yes({ field, label }: { field: string; label: string }) {
+export function Yes({ field, label }: { field: DesignField; label: string }) {
   const id = field.replaceAll(".", "-");
   const on = useBoard((b) => valueAt(b.content.draft.design, field) === true);
   const choose = useBoard((b) => b.choose);

@@ -1,4 +1,5 @@
 import type { Draft, FootTaken, Sock, SwatchTaken } from "../api/client";
+import type { DesignField } from "../api/field";
 import { carried, suffixOf } from "../units/carry";
 import type { Unit } from "../units/units";
 
@@ -34,7 +35,7 @@ const inOrder = (value: unknown) =>
 type Tree = Record<string, unknown>;
 
 /** valueAt is the value at the path of a field, undefined where there is none. */
-export function valueAt(design: Tree, field: string): unknown {
+export function valueAt(design: Tree, field: DesignField): unknown {
   let at: unknown = design;
   for (const name of field.split(".")) {
     at = (at as Tree | undefined)?.[name];
@@ -55,14 +56,20 @@ function withValue(tree: Tree, path: string[], value: unknown): Tree {
 export const withEntries = (draft: Draft, entries: Draft["entries"]): Draft => ({ ...draft, entries });
 
 /** withChoice is a draft in which a field was chosen; null leaves it to be worked out. */
-export function withChoice(draft: Draft, field: string, value: unknown): Draft {
+export function withChoice(draft: Draft, field: DesignField, value: unknown): Draft {
   const { [field]: _typed, ...entries } = draft.entries;
   return { entries, design: withValue(draft.design, field.split("."), value) };
 }
 
+/** Changed are new values by their fields. */
+export type Changed = Partial<Record<DesignField, unknown>>;
+
 /** withChoices makes several at once. */
-export const withChoices = (draft: Draft, changes: Record<string, unknown>): Draft =>
-  Object.entries(changes).reduce((d, [field, value]) => withChoice(d, field, value), draft);
+export const withChoices = (draft: Draft, changes: Changed): Draft =>
+  (Object.entries(changes) as [DesignField, unknown][]).reduce(
+    (d, [field, value]) => withChoice(d, field, value),
+    draft,
+  );
 
 /** withFoot is a content that takes a foot as it is now. */
 export function withFoot(content: Content, foot: FootTaken, wearer: string): Content {

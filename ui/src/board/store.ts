@@ -1,11 +1,13 @@
 import { createContext, useContext } from "react";
 import { createStore, type StoreApi, useStore } from "zustand";
 import type { Draft, FootTaken, Sock, SwatchTaken } from "../api/client";
+import type { DesignField } from "../api/field";
 import type { SockChange } from "../api/socks";
 import { dropDraft, keepDraft } from "../shell/device";
 import type { Unit } from "../units/units";
 import { type Asked, asking, unasked } from "./asking";
 import {
+  type Changed,
   type Content,
   contentOf,
   withChoice,
@@ -27,16 +29,16 @@ export type Board = Asked &
     unit: Unit;
     content: Content;
     /** The field in which somebody types; its text stays as it is typed. */
-    editing: string | null;
+    editing: DesignField | null;
     change(part: Partial<Content>, what: string): void;
-    type(field: string, text: string): void;
-    choose(field: string, value: unknown, what?: string): void;
-    chooseAll(changes: Record<string, unknown>): void;
+    type(field: DesignField, text: string): void;
+    choose(field: DesignField, value: unknown, what?: string): void;
+    chooseAll(changes: Changed): void;
     takeFoot(foot: FootTaken, wearer: string): void;
     takeSwatch(swatch: SwatchTaken, yarn?: { ball_g: number; ball_m: number }): void;
     /** Forgets where foot or swatch came from; the figures stay. */
     letGo(of: "foot" | "swatch"): void;
-    edit(field: string | null): void;
+    edit(field: DesignField | null): void;
     setUnit(unit: Unit): void;
     undo(): void;
     redo(): void;

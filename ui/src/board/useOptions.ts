@@ -1,6 +1,7 @@
 import { useQuery } from "@tanstack/react-query";
 import { createContext, useContext } from "react";
 import type { Choice } from "../api/client";
+import type { DesignField } from "../api/field";
 import { optionsOf } from "../api/plan";
 import { useUnit } from "../units/units";
 import { useBoard } from "./store";
@@ -21,6 +22,6 @@ export function useOptions(onNeedles: string | undefined): Choice[] {
 const none: Choice[] = [];
 
 /** useChoice is one decision, undefined where it is none for this kind of sock. */
-export function useChoice(field: string): Choice | undefined {
+export function useChoice(field: DesignField): Choice | undefined {
   return useContext(OptionsContext).find((c) => c.field === field);
 }

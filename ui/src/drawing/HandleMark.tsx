@@ -1,4 +1,5 @@
 import { useRef, useState } from "react";
+import type { DesignField } from "../api/field";
 import { lengthWithUnit, useUnit } from "../units/units";
 import type { Gripped } from "./bent";
 import { at, type Frame } from "./frame";
@@ -27,7 +28,7 @@ export function HandleMark({
   /** Says that a drag begins, and that it is over. */
   hold: (held: boolean) => void;
   /** Takes the field's new value; one drag has one name. */
-  move: (field: string, value: number, drag: string) => void;
+  move: (field: DesignField, value: number, drag: string) => void;
 }) {
   const unit = useUnit();
   const mark = useRef<SVGGElement>(null);

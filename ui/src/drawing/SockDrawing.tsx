@@ -1,5 +1,6 @@
 import { memo, useId, useState } from "react";
 import type { Drawing, Plan, PlanAnswer, Spot } from "../api/client";
+import type { DesignField } from "../api/field";
 import { useNarrow } from "../shell/useNarrow";
 import { countText, lengthText, lengthWithUnit, type Unit } from "../units/units";
 import { bent, gripped } from "./bent";
@@ -107,7 +108,7 @@ export const SockDrawing = memo(function SockDrawing({
   pull: boolean;
   spot: Spot | undefined;
   show: (name: string) => void;
-  move: (field: string, value: number, drag: string) => void;
+  move: (field: DesignField, value: number, drag: string) => void;
   /** Opens the decision of a section of the rows. */
   touch: (section: string) => void;
   /** Looks at a spot where it pulls. */
