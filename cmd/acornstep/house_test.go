@@ -118,7 +118,7 @@ var (
 	aClass = regexp.MustCompile(`(?:^|[\s>+~,(])\.([a-zA-Z][\w-]*)`)
 )
 
-// styled says which style sheets a class stands in.
+// styled says which screens' style sheets a class stands in; a screen with several has its name before a dash: knit-panel.css.
 type styled struct {
 	sheets []string
 	// alone: it is the first of a selector, and so styled wherever it stands.
@@ -131,7 +131,8 @@ func classes(t *testing.T) map[string]styled {
 	sheets, err := filepath.Glob("../../ui/src/styles/*.css")
 	require.NoError(t, err)
 	for _, file := range sheets {
-		sheet := filepath.Base(file)
+		screen, _, _ := strings.Cut(strings.TrimSuffix(filepath.Base(file), ".css"), "-")
+		sheet := screen + ".css"
 		if sheet == "windows.css" {
 			continue
 		}
