@@ -183,27 +183,32 @@ test("what if the swatch, the tape or the ball was not quite right", async ({ pa
   await expect(row("Rounds to the heel")).toContainText("65=67");
 });
 
-test("versions are put aside, compared, brought back; notes are kept", async ({ page }) => {
-  await designed(page, "Sock with versions");
-  await page.getByRole("link", { name: "Versions and notes" }).click();
+test("variants are put aside, compared, brought back; notes are kept", async ({ page }) => {
+  await designed(page, "Sock with variants");
+  await page.getByRole("link", { name: "Variants and notes" }).click();
   await page.getByLabel("Notes on this sock").fill("A little taller than last time.");
-  await page.getByLabel("Name of the version").fill("With short rows");
+  await page.getByLabel("Name of the variant").fill("With short rows");
   await page.getByRole("button", { name: "Put aside" }).click();
   await expect(page.getByText("With short rows", { exact: true })).toBeVisible();
   await page.getByRole("link", { name: "Board", exact: true }).click();
   await choose(page, "Heel", "Gusset first");
   await expect(pins(page).filter({ hasText: "11turns on each side34 heel stitches,12" })).toHaveCount(1);
   await expect(page.getByRole("radio", { name: /Gusset first/ })).toBeChecked();
-  await page.getByRole("link", { name: "Versions and notes" }).click();
+  await page.getByRole("link", { name: "Variants and notes" }).click();
   await page.getByRole("link", { name: "Compare" }).nth(1).click();
   await expect(page.locator(".variant").nth(1)).toContainText("With short rows");
-  await page.getByRole("link", { name: "Versions and notes" }).click();
+  // Addresses that somebody kept call it a version.
+  await page.goto(page.url().replace("way=variant+", "way=version+"));
+  await expect(page.locator(".variant").nth(1)).toContainText("With short rows");
+  await page.goto(`${/.*socks\/[^/?]+/.exec(page.url())?.[0]}/versions`);
+  await expect(page).toHaveURL(/\/variants$/);
+  await page.getByRole("link", { name: "Variants and notes" }).click();
   await page.getByRole("button", { name: "Bring it back" }).click();
   await page.getByRole("link", { name: "Board", exact: true }).click();
   await expect(said(page, "Heel")).toContainText("short rows");
   await saved(page);
   await page.reload();
-  await page.getByRole("link", { name: "Versions and notes" }).click();
+  await page.getByRole("link", { name: "Variants and notes" }).click();
   await expect(page.getByLabel("Notes on this sock")).toHaveValue("A little taller than last time.");
   await page.getByRole("button", { name: "Delete With short rows" }).click();
   await expect(page.getByText("With short rows is gone.")).toBeVisible();

@@ -234,14 +234,14 @@ test("mine can be had after a conflict was left open", async ({ page, context })
 
 test("a form that was never sent has its words when it is opened again", async ({ page }) => {
   await board(page, "Observatory roof socks");
-  const versions = `${page.url()}/versions`;
-  await page.goto(versions);
-  await page.getByLabel("Name of the version").fill("Half a thought");
+  const variants = `${page.url()}/variants`;
+  await page.goto(variants);
+  await page.getByLabel("Name of the variant").fill("Half a thought");
   await expect.poll(async () => (await onDevice(page, "drafts")).length).toBe(1);
   await page.goto("/feet");
-  await page.goto(versions);
-  await expect(page.getByLabel("Name of the version")).toHaveValue("Half a thought");
-  await page.getByLabel("Name of the version").fill("");
+  await page.goto(variants);
+  await expect(page.getByLabel("Name of the variant")).toHaveValue("Half a thought");
+  await page.getByLabel("Name of the variant").fill("");
 });
 
 test("what was done can be undone after leaving and after a reload", async ({ page }) => {

@@ -17,7 +17,7 @@ const screens: Record<string, (page: Page) => Promise<unknown>> = {
   "where it pulls": (page) => open(page, "Observatory roof socks", "?look=pull"),
   turned: (page) => open(page, "Observatory roof socks", "?look=turn"),
   compare: (page) => open(page, "Observatory roof socks", "/compare"),
-  versions: (page) => open(page, "Observatory roof socks", "/versions"),
+  variants: (page) => open(page, "Observatory roof socks", "/variants"),
   pair: (page) => open(page, "Observatory roof socks", "?pair=side"),
   "board with news": (page) => open(page, "Dome keeper's thick socks"),
   feet: (page) => page.goto("/feet"),

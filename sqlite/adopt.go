@@ -33,7 +33,7 @@ type bare struct {
 // those of this program; where they count a section otherwise than the program of then, a version is put on top, in which every place
 // that was counted has its own. The designs and the events stay as they are.
 func giveRows(ctx context.Context, tx *sql.Tx) error {
-	rows, err := tx.QueryContext(ctx, `SELECT DISTINCT sock_id FROM plans WHERE document IS NULL ORDER BY sock_id`)
+	rows, err := tx.QueryContext(ctx, `SELECT DISTINCT sock_id FROM editions WHERE document IS NULL ORDER BY sock_id`)
 	if err != nil {
 		return err
 	}
@@ -68,7 +68,7 @@ func textsOf(rows *sql.Rows) ([]string, error) {
 }
 
 func versionsOf(ctx context.Context, tx *sql.Tx, sockID string) ([]bare, error) {
-	rows, err := tx.QueryContext(ctx, `SELECT version, design, document IS NOT NULL FROM plans WHERE sock_id = ? ORDER BY version`,
+	rows, err := tx.QueryContext(ctx, `SELECT version, design, document IS NOT NULL FROM editions WHERE sock_id = ? ORDER BY version`,
 		sockID)
 	if err != nil {
 		return nil, err
@@ -122,12 +122,12 @@ func adopt(ctx context.Context, tx *sql.Tx, sockID string, versions []bare) erro
 
 // putIn keeps rows in the version that was counted as they are.
 func putIn(ctx context.Context, tx *sql.Tx, sockID string, e *knitting.Edition, d *design.Design) error {
-	_, err := tx.ExecContext(ctx, `UPDATE plans SET document = ?, second = ?, heel_place = ? WHERE sock_id = ? AND version = ?`,
+	_, err := tx.ExecContext(ctx, `UPDATE editions SET document = ?, second = ?, heel_place = ? WHERE sock_id = ? AND version = ?`,
 		written(e.Plan), orNull(e.Second != nil, e.Second), e.HeelPlace, sockID, e.Version)
 	if err != nil || e.Version > 1 {
 		return err
 	}
-	_, err = tx.ExecContext(ctx, `UPDATE plans SET reason = ?, board = ? WHERE sock_id = ? AND version = 1`, adopted, written(d), sockID)
+	_, err = tx.ExecContext(ctx, `UPDATE editions SET reason = ?, board = ? WHERE sock_id = ? AND version = 1`, adopted, written(d), sockID)
 	return err
 }
 
@@ -144,7 +144,7 @@ func keepThenPlaces(ctx context.Context, tx *sql.Tx, sockID string, versions []b
 			continue
 		}
 		places := [2][]int{a[0].placesIn(b[0]), a[1].placesIn(b[1])}
-		_, err := tx.ExecContext(ctx, `UPDATE plans SET places = ?, second_places = ? WHERE sock_id = ? AND version = ? AND places IS NULL`,
+		_, err := tx.ExecContext(ctx, `UPDATE editions SET places = ?, second_places = ? WHERE sock_id = ? AND version = ? AND places IS NULL`,
 			written(places[0]), orNull(!slices.Equal(places[0], places[1]), places[1]), sockID, after.version)
 		if err != nil {
 			return err
@@ -165,7 +165,7 @@ func putOnTop(ctx context.Context, tx *sql.Tx, sockID string, e *knitting.Editio
 	}
 	e.Version, e.Reason = e.Version+1, adoptedMoved
 	at := time.Now().UnixMilli()
-	_, err = tx.ExecContext(ctx, `INSERT INTO plans (sock_id, version, design, reason, created_ms) VALUES (?,?,?,?,?)`, sockID, e.Version,
+	_, err = tx.ExecContext(ctx, `INSERT INTO editions (sock_id, version, design, reason, created_ms) VALUES (?,?,?,?,?)`, sockID, e.Version,
 		written(e.Plan.Design), e.Reason, at)
 	if err != nil {
 		return err

@@ -23,9 +23,9 @@ type discarded struct {
 // bins are the kinds of things that can be deleted; what refers to others comes before them.
 var bins = []discarded{
 	{kind: "sock", table: "socks", names: `SELECT id, name, wearer, deleted_ms FROM socks`,
-		with: []string{`DELETE FROM events WHERE sock_id = ?`, `DELETE FROM plans WHERE sock_id = ?`,
-			`DELETE FROM versions WHERE sock_id = ?`}},
-	{kind: "version", table: "versions", names: `SELECT v.id, v.name, s.name, v.deleted_ms FROM versions v JOIN socks s ON s.id = v.sock_id`},
+		with: []string{`DELETE FROM events WHERE sock_id = ?`, `DELETE FROM editions WHERE sock_id = ?`,
+			`DELETE FROM variants WHERE sock_id = ?`}},
+	{kind: "variant", table: "variants", names: `SELECT v.id, v.name, s.name, v.deleted_ms FROM variants v JOIN socks s ON s.id = v.sock_id`},
 	{kind: "reading", table: "readings", names: `SELECT r.id, printf('%g %s over %.1f cm (%.2f in)', r.count, r.what, r.width_mm / 10, r.width_mm / 25.4), y.name, r.deleted_ms
 		FROM readings r JOIN swatches w ON w.id = r.swatch_id JOIN yarns y ON y.id = w.yarn_id`},
 	{kind: "measurement", table: "measurements", names: `SELECT m.id, printf('%s %.1f cm (%.2f in), %s foot, %s', replace(replace(m.what, '_mm', ''), '_', ' '), m.length_mm / 10, m.length_mm / 25.4, m.side, m.measured_on), w.name, m.deleted_ms
@@ -45,6 +45,9 @@ var bins = []discarded{
 }
 
 func binOf(kind string) (*discarded, error) {
+	if kind == "version" {
+		kind = "variant" // as pages call it that were opened before it had its name
+	}
 	if i := slices.IndexFunc(bins, func(d discarded) bool { return d.kind == kind }); i >= 0 {
 		return &bins[i], nil
 	}

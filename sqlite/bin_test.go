@@ -107,3 +107,23 @@ func TestTheBinGivesBackOrForgetsForEver(t *testing.T) {
 		}
 	}
 }
+
+// Pages that were opened before a variant was called one bring it back by the word that they know.
+func TestAVariantComesBackByBothItsNames(t *testing.T) {
+	store := open(t, filepath.Join(t.TempDir(), "socks.db"))
+	sock, err := store.Add(t.Context(), roofSocks())
+	require.NoError(t, err)
+	variant, err := store.AddVariant(t.Context(), sock.ID, basket.Variant{Name: "With short rows", Draft: sock.Draft})
+	require.NoError(t, err)
+	for _, name := range []string{"variant", "version"} {
+		require.NoError(t, store.MarkVariant(t.Context(), sock.ID, variant.ID, true))
+		bin, err := store.Bin(t.Context())
+		require.NoError(t, err)
+		require.Len(t, bin, 1)
+		assert.Equal(t, "variant", bin[0].Kind)
+		require.NoError(t, store.BringBack(t.Context(), name, variant.ID))
+		kept, err := store.Variants(t.Context(), sock.ID)
+		require.NoError(t, err)
+		assert.Len(t, kept, 1)
+	}
+}

@@ -5,6 +5,7 @@ import (
 	"database/sql"
 	"encoding/json"
 	"fmt"
+	"strings"
 
 	"acornstep/sock/craft/check"
 	"acornstep/sock/needles/logbook"
@@ -62,14 +63,15 @@ func references(ctx context.Context, db *sql.DB) ([]string, error) {
 
 // plansOf reads and knits every plan that is kept, the second socks' too. A version without rows is no fault where a later one has them.
 func plansOf(ctx context.Context, db *sql.DB) ([]string, error) {
-	const query = `SELECT name, version, which, text FROM (
-		SELECT sock_id, version, 'the plan' AS which, document AS text FROM plans AS p
-			WHERE document IS NOT NULL OR NOT EXISTS (SELECT 1 FROM plans AS later WHERE later.sock_id = p.sock_id AND later.version > p.version AND later.document IS NOT NULL)
-		UNION ALL SELECT sock_id, version, 'the plan of the second sock', second FROM plans WHERE second IS NOT NULL
-	) JOIN socks ON socks.id = sock_id`
-	if there, err := has(ctx, db, `SELECT 1 FROM pragma_table_info('plans') WHERE name = 'document'`); err != nil || !there {
+	table, err := editionsIn(ctx, db)
+	if err != nil || table == "" {
 		return nil, err
 	}
+	query := strings.ReplaceAll(`SELECT name, version, which, text FROM (
+		SELECT sock_id, version, 'the plan' AS which, document AS text FROM editions AS e
+			WHERE document IS NOT NULL OR NOT EXISTS (SELECT 1 FROM editions AS later WHERE later.sock_id = e.sock_id AND later.version > e.version AND later.document IS NOT NULL)
+		UNION ALL SELECT sock_id, version, 'the plan of the second sock', second FROM editions WHERE second IS NOT NULL
+	) JOIN socks ON socks.id = sock_id`, "editions", table)
 	return each(ctx, db, query, func(rows *sql.Rows) (string, error) {
 		var name, which string
 		var version int
@@ -139,12 +141,13 @@ type ofPlan struct {
 // rowsOfPlans is how many rows every plan has; -2 for one of which only the design was kept.
 func rowsOfPlans(ctx context.Context, db *sql.DB) (map[ofPlan]int, error) {
 	all := map[ofPlan]int{}
-	if there, err := has(ctx, db, `SELECT 1 FROM pragma_table_info('plans') WHERE name = 'document'`); err != nil || !there {
+	table, err := editionsIn(ctx, db)
+	if err != nil || table == "" {
 		return all, err
 	}
 	rows, err := db.QueryContext(ctx, `SELECT sock_id, version, 
 		coalesce(CASE WHEN json_valid(document) THEN json_array_length(document, '$.rows') END, -2),
-		coalesce(CASE WHEN json_valid(coalesce(second, document)) THEN json_array_length(coalesce(second, document), '$.rows') END, -2) FROM plans`)
+		coalesce(CASE WHEN json_valid(coalesce(second, document)) THEN json_array_length(coalesce(second, document), '$.rows') END, -2) FROM `+table)
 	if err != nil {
 		return nil, err
 	}
@@ -158,6 +161,17 @@ func rowsOfPlans(ctx context.Context, db *sql.DB) (map[ofPlan]int, error) {
 		all[ofPlan{sockID, 1, version}], all[ofPlan{sockID, 2, version}] = first, second
 	}
 	return all, rows.Err()
+}
+
+// editionsIn is the table of a file, of this release or an older one, in which plans lie with their rows; "" for a file of before there were any.
+func editionsIn(ctx context.Context, db *sql.DB) (string, error) {
+	for _, table := range []string{"editions", "plans"} {
+		there, err := has(ctx, db, `SELECT 1 FROM pragma_table_info('`+table+`') WHERE name = 'document'`)
+		if err != nil || there {
+			return table, err
+		}
+	}
+	return "", nil
 }
 
 // has says whether a query has an answer.

@@ -21,15 +21,15 @@ func TestTheDoctorFindsWhatIsWrong(t *testing.T) {
 	assert.Equal(t, 397, c.Events)
 
 	for hurt, said := range map[string]string{
-		`UPDATE plans SET document = NULL WHERE second IS NOT NULL`:                                            `"Transit socks", the plan, version 1: it has no rows`,
-		`UPDATE plans SET document = replace(document, '"foot_rounds":', '"foot_rounds":1') WHERE version = 1`: "foot_rounds",
-		`UPDATE events SET document = json_set(document, '$.id', 'X') WHERE seq = 7`:                           "event 7 is kept as",
-		`UPDATE events SET document = '[]' WHERE seq = 8`:                                                      "event 8 cannot be read",
-		`UPDATE events SET document = json_set(document, '$.sock', 7) WHERE seq = 7`:                           "event 7 could not have been said: sock: read 7",
-		`UPDATE events SET document = json_set(document, '$.row', 9999) WHERE seq = 7`:                         "event 7 could not have been said: row: stands at row 9999",
-		`UPDATE events SET document = json_set(document, '$.clock', 9007199254740991) WHERE seq = 7`:           "event 7 could not have been said: clock",
-		`UPDATE events SET document = json_set(document, '$.version', 3) WHERE seq = 7`:                        "event 7 could not have been said: version: read 3",
-		`PRAGMA foreign_keys = 0; UPDATE events SET sock_id = 'nobody' WHERE seq = 9`:                          "row 9 of events belongs to nothing in socks",
+		`UPDATE editions SET document = NULL WHERE second IS NOT NULL`:                                            `"Transit socks", the plan, version 1: it has no rows`,
+		`UPDATE editions SET document = replace(document, '"foot_rounds":', '"foot_rounds":1') WHERE version = 1`: "foot_rounds",
+		`UPDATE events SET document = json_set(document, '$.id', 'X') WHERE seq = 7`:                              "event 7 is kept as",
+		`UPDATE events SET document = '[]' WHERE seq = 8`:                                                         "event 8 cannot be read",
+		`UPDATE events SET document = json_set(document, '$.sock', 7) WHERE seq = 7`:                              "event 7 could not have been said: sock: read 7",
+		`UPDATE events SET document = json_set(document, '$.row', 9999) WHERE seq = 7`:                            "event 7 could not have been said: row: stands at row 9999",
+		`UPDATE events SET document = json_set(document, '$.clock', 9007199254740991) WHERE seq = 7`:              "event 7 could not have been said: clock",
+		`UPDATE events SET document = json_set(document, '$.version', 3) WHERE seq = 7`:                           "event 7 could not have been said: version: read 3",
+		`PRAGMA foreign_keys = 0; UPDATE events SET sock_id = 'nobody' WHERE seq = 9`:                             "row 9 of events belongs to nothing in socks",
 	} {
 		path := copyOf(t, "testdata/schema-3.db")
 		require.NoError(t, open(t, path).Close())

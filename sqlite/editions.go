@@ -26,8 +26,8 @@ func (s *Store) EditionsInBin(ctx context.Context, sockID string) ([]knitting.Li
 }
 
 func (s *Store) linesOf(ctx context.Context, sockID, deleted string) ([]knitting.Line, error) {
-	rows, err := s.db.QueryContext(ctx, `SELECT coalesce(plans.version, 0), coalesce(plans.reason, ''), coalesce(plans.created_ms, 0)
-		FROM socks LEFT JOIN plans ON plans.sock_id = socks.id WHERE socks.id = ? AND socks.deleted_ms `+deleted+` ORDER BY plans.version`, sockID)
+	rows, err := s.db.QueryContext(ctx, `SELECT coalesce(editions.version, 0), coalesce(editions.reason, ''), coalesce(editions.created_ms, 0)
+		FROM socks LEFT JOIN editions ON editions.sock_id = socks.id WHERE socks.id = ? AND socks.deleted_ms `+deleted+` ORDER BY editions.version`, sockID)
 	if err != nil {
 		return nil, fmt.Errorf("list editions: %w", err)
 	}
@@ -52,7 +52,7 @@ func (s *Store) linesOf(ctx context.Context, sockID, deleted string) ([]knitting
 func (s *Store) Edition(ctx context.Context, sockID string, version int) (*knitting.Edition, error) {
 	e := knitting.Edition{Line: knitting.Line{Version: version}}
 	var text, second, board []byte
-	err := s.db.QueryRowContext(ctx, `SELECT reason, created_ms, document, second, heel_place, places, second_places, board, said_offer, holds FROM plans WHERE sock_id = ? AND version = ?`, sockID, version).
+	err := s.db.QueryRowContext(ctx, `SELECT reason, created_ms, document, second, heel_place, places, second_places, board, said_offer, holds FROM editions WHERE sock_id = ? AND version = ?`, sockID, version).
 		Scan(&e.Reason, moment{&e.Created}, &text, &second, &e.HeelPlace, document{&e.Places}, document{&e.SecondPlaces}, &board,
 			&e.SaidOffer, document{&e.Holds})
 	switch {
@@ -89,7 +89,7 @@ type asker interface {
 
 // stepsIn are what every version up to one says of the version before it.
 func stepsIn(ctx context.Context, in asker, sockID string, version int) ([]logbook.Step, error) {
-	rows, err := in.QueryContext(ctx, `SELECT places, second_places, holds FROM plans WHERE sock_id = ? AND version <= ? ORDER BY version`, sockID, version)
+	rows, err := in.QueryContext(ctx, `SELECT places, second_places, holds FROM editions WHERE sock_id = ? AND version <= ? ORDER BY version`, sockID, version)
 	if err != nil {
 		return nil, err
 	}
@@ -115,7 +115,7 @@ func (s *Store) AddEdition(ctx context.Context, sockID string, e *knitting.Editi
 			return err
 		}
 		var newest int
-		if err := tx.QueryRowContext(ctx, `SELECT coalesce(max(version), 0) FROM plans WHERE sock_id = ?`,
+		if err := tx.QueryRowContext(ctx, `SELECT coalesce(max(version), 0) FROM editions WHERE sock_id = ?`,
 			sockID).Scan(&newest); err != nil {
 			return err
 		}
@@ -123,7 +123,7 @@ func (s *Store) AddEdition(ctx context.Context, sockID string, e *knitting.Editi
 			return basket.ErrChanged
 		}
 		now := s.now().UnixMilli()
-		_, err := tx.ExecContext(ctx, `INSERT INTO plans (sock_id, version, design, reason, created_ms) VALUES (?,?,?,?,?)`,
+		_, err := tx.ExecContext(ctx, `INSERT INTO editions (sock_id, version, design, reason, created_ms) VALUES (?,?,?,?,?)`,
 			sockID, e.Version, written(e.Plan.Design), e.Reason, now)
 		if err != nil {
 			return known(err)
@@ -159,14 +159,14 @@ const theProgram = "acornstep"
 
 // keepRows writes the documents of an edition that has its row, to the columns that the plans had when rows were first kept.
 func keepRows(ctx context.Context, tx *sql.Tx, sockID string, e *knitting.Edition) error {
-	_, err := tx.ExecContext(ctx, `UPDATE plans SET document = ?, second = ?, heel_place = ?, places = ? WHERE sock_id = ? AND version = ?`,
+	_, err := tx.ExecContext(ctx, `UPDATE editions SET document = ?, second = ?, heel_place = ?, places = ? WHERE sock_id = ? AND version = ?`,
 		written(e.Plan), orNull(e.Second != nil, e.Second), e.HeelPlace, orNull(e.Places != nil, e.Places), sockID, e.Version)
 	return err
 }
 
 // keepPair writes what an edition says of the second sock's places, of the board, and of how far the edition before it holds.
 func keepPair(ctx context.Context, tx *sql.Tx, sockID string, e *knitting.Edition) error {
-	_, err := tx.ExecContext(ctx, `UPDATE plans SET second_places = ?, board = ?, holds = ? WHERE sock_id = ? AND version = ?`,
+	_, err := tx.ExecContext(ctx, `UPDATE editions SET second_places = ?, board = ?, holds = ? WHERE sock_id = ? AND version = ?`,
 		orNull(e.SecondPlaces != nil, e.SecondPlaces), orNull(e.Board != nil, e.Board), orNull(e.Holds != nil, e.Holds), sockID,
 		e.Version)
 	return err
@@ -183,7 +183,7 @@ func orNull(there bool, value any) any {
 // SayOffer notes that an offer was said of an edition, so that it is not said again.
 func (s *Store) SayOffer(ctx context.Context, sockID string, version int, offer string) error {
 	return s.inside(ctx, "say offer", func(tx *sql.Tx) error {
-		_, err := tx.ExecContext(ctx, `UPDATE plans SET said_offer = ? WHERE sock_id = ? AND version = ?`, offer, sockID, version)
+		_, err := tx.ExecContext(ctx, `UPDATE editions SET said_offer = ? WHERE sock_id = ? AND version = ?`, offer, sockID, version)
 		return err
 	})
 }

@@ -33,7 +33,7 @@ func (s *Store) Import(ctx context.Context, sock basket.Sock, editions []*knitti
 			if e.Created.IsZero() {
 				e.Created = now.Truncate(time.Millisecond)
 			}
-			_, err := tx.ExecContext(ctx, `INSERT INTO plans (sock_id, version, design, reason, created_ms) VALUES (?,?,?,?,?)`,
+			_, err := tx.ExecContext(ctx, `INSERT INTO editions (sock_id, version, design, reason, created_ms) VALUES (?,?,?,?,?)`,
 				sock.ID, e.Version, written(e.Plan.Design), e.Reason, e.Created.UnixMilli())
 			if err == nil {
 				err = keepRows(ctx, tx, sock.ID, e)

@@ -13,6 +13,7 @@ import (
 
 	"acornstep/sock/craft/check"
 	"acornstep/sock/needles/logbook"
+	"acornstep/sock/papers/basket"
 	"acornstep/sock/papers/design"
 )
 
@@ -26,7 +27,7 @@ func oldFiles(t *testing.T) []string {
 }
 
 // neverAlone are schemas that came with a later one in the same release.
-var neverAlone = []int{4, 10}
+var neverAlone = []int{4, 10, 12}
 
 // Every schema has a data file here: whoever adds a migration adds the file that its release leaves.
 func TestEverySchemaHasItsFile(t *testing.T) {
@@ -120,6 +121,35 @@ func TestHalfKnittedSocksStandWhereTheyStood(t *testing.T) {
 				"First frost, for the youngest": "leg-33",
 			}, next, file)
 		}
+	}
+}
+
+// What was put aside under the old name of its table is there under the new one, in the sock that it belongs to and no other.
+func TestVariantsOfOldFilesAreKept(t *testing.T) {
+	for _, file := range oldFiles(t) {
+		path := copyOf(t, file)
+		db, err := sql.Open("sqlite", uriOf(path))
+		require.NoError(t, err)
+		there, err := has(t.Context(), db, `SELECT 1 FROM sqlite_master WHERE name = 'versions'`)
+		require.NoError(t, err)
+		var id, draft string
+		require.NoError(t, db.QueryRow(`SELECT id, draft FROM socks ORDER BY id LIMIT 1`).Scan(&id, &draft))
+		if there {
+			_, err = db.Exec(`INSERT INTO versions (id, sock_id, name, draft, created_ms) VALUES ('ASIDE0000001', ?, 'Put aside', ?, 7)`, id, draft)
+			require.NoError(t, err)
+		}
+		require.NoError(t, db.Close())
+		store := open(t, path)
+		variants, err := store.Variants(t.Context(), id)
+		require.NoError(t, err)
+		if !there {
+			continue // of before anything could be put aside, or of after the new name
+		}
+		i := slices.IndexFunc(variants, func(v basket.Variant) bool { return v.Name == "Put aside" })
+		require.GreaterOrEqual(t, i, 0, file)
+		assert.Equal(t, written(variants[i].Draft), draft)
+		_, err = store.db.Exec(`INSERT INTO variants (id, sock_id, name, draft, created_ms) VALUES ('NOBODYS00001', 'NOBODY', 'x', '{}', 7)`)
+		assert.Error(t, err, "a variant of no sock")
 	}
 }
 

@@ -104,9 +104,11 @@ func migrate(ctx context.Context, db *sql.DB, path string) error {
 	}
 	provider, err := goose.NewProvider(goose.DialectSQLite3, db, files, goose.WithSlog(slog.New(slog.DiscardHandler)),
 		goose.WithGoMigrations(
-			// The rows of plans from before editions were given here once; where they come to lie is told by columns that came later.
-			goose.NewGoMigration(5, &goose.GoFunc{RunTx: func(context.Context, *sql.Tx) error { return nil }}, nil),
-			goose.NewGoMigration(11, &goose.GoFunc{RunTx: giveRows}, nil),
+			// The rows of plans from before editions were given here once, and here; where they come to lie is told by columns
+			// and names that came later. Given again, they change nothing.
+			goose.NewGoMigration(5, &goose.GoFunc{RunTx: nothing}, nil),
+			goose.NewGoMigration(11, &goose.GoFunc{RunTx: nothing}, nil),
+			goose.NewGoMigration(13, &goose.GoFunc{RunTx: giveRows}, nil),
 		))
 	if err != nil {
 		return err
@@ -127,6 +129,8 @@ func migrate(ctx context.Context, db *sql.DB, path string) error {
 	return err
 }
 
+func nothing(context.Context, *sql.Tx) error { return nil }
+
 // Close writes what is on its way and closes the file; closing twice does nothing more.
 func (s *Store) Close() error {
 	var err error
@@ -137,7 +141,7 @@ func (s *Store) Close() error {
 const columns = `id, revision, name, wearer, draft, notes, foot_taken, swatch_taken, foot_stitches, row_count, cast_on, missing, created_ms, updated_ms, practice`
 
 // onNeedles says of a row of socks whether a plan was frozen for it.
-const onNeedles = `, EXISTS (SELECT 1 FROM plans WHERE plans.sock_id = socks.id) AS on_needles`
+const onNeedles = `, EXISTS (SELECT 1 FROM editions WHERE editions.sock_id = socks.id) AS on_needles`
 
 func scan(row row) (basket.Sock, error) {
 	var sock basket.Sock
@@ -354,7 +358,7 @@ func (s *Store) Restore(ctx context.Context, id string) error {
 
 // Variants gives the designs that were put aside for a sock, the newest first.
 func (s *Store) Variants(ctx context.Context, sockID string) ([]basket.Variant, error) {
-	rows, err := s.db.QueryContext(ctx, `SELECT id, name, draft, created_ms FROM versions WHERE sock_id = ? AND deleted_ms IS NULL ORDER BY created_ms DESC, id`, sockID)
+	rows, err := s.db.QueryContext(ctx, `SELECT id, name, draft, created_ms FROM variants WHERE sock_id = ? AND deleted_ms IS NULL ORDER BY created_ms DESC, id`, sockID)
 	if err != nil {
 		return nil, fmt.Errorf("list variants: %w", err)
 	}
@@ -377,7 +381,7 @@ func (s *Store) AddVariant(ctx context.Context, sockID string, v basket.Variant)
 		if _, err := s.get(ctx, tx, sockID); err != nil {
 			return err
 		}
-		_, err := tx.ExecContext(ctx, `INSERT INTO versions (id, sock_id, name, draft, created_ms) VALUES (?,?,?,?,?)`, v.ID, sockID,
+		_, err := tx.ExecContext(ctx, `INSERT INTO variants (id, sock_id, name, draft, created_ms) VALUES (?,?,?,?,?)`, v.ID, sockID,
 			v.Name, written(v.Draft), v.Created.UnixMilli())
 		return err
 	})
@@ -386,7 +390,7 @@ func (s *Store) AddVariant(ctx context.Context, sockID string, v basket.Variant)
 
 // MarkVariant takes a variant away, or brings it back.
 func (s *Store) MarkVariant(ctx context.Context, sockID, id string, deleted bool) error {
-	return s.markDeleted(ctx, "versions", id, deleted, "sock_id", sockID)
+	return s.markDeleted(ctx, "variants", id, deleted, "sock_id", sockID)
 }
 
 // newID is 60 random bits: enough for every sock there will be, short enough for a URL.

@@ -65,7 +65,7 @@ func TestAPlanWithoutRowsSaysSo(t *testing.T) {
 	db, err := sql.Open("sqlite", a.file)
 	require.NoError(t, err)
 	defer func() { _ = db.Close() }()
-	_, err = db.Exec(`UPDATE plans SET document = NULL`)
+	_, err = db.Exec(`UPDATE editions SET document = NULL`)
 	require.NoError(t, err)
 	for _, ask := range []reply{a.do("GET", path+"/knit", ""),
 		a.do("POST", path+"/replan", `{"version":1,"happened":{"row":40},"length":"7","unit":"in","accept":true}`)} {
@@ -93,7 +93,7 @@ func TestAnArchiveBeginsWithTheFirstRows(t *testing.T) {
 	db, err := sql.Open("sqlite", a.file)
 	require.NoError(t, err)
 	defer func() { _ = db.Close() }()
-	_, err = db.Exec(`UPDATE plans SET document = NULL WHERE version = 1`)
+	_, err = db.Exec(`UPDATE editions SET document = NULL WHERE version = 1`)
 	require.NoError(t, err)
 
 	packed := a.do("GET", path+"/files/archive.zip?dates=1", "")

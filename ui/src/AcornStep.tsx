@@ -1,7 +1,7 @@
 import { QueryClient, QueryClientProvider } from "@tanstack/react-query";
 import { App, ConfigProvider } from "antd";
 import { type ComponentType, useLayoutEffect, useMemo, useState } from "react";
-import { createBrowserRouter, RouterProvider } from "react-router";
+import { createBrowserRouter, Navigate, RouterProvider } from "react-router";
 import { Refusal } from "./api/client";
 import { orKept } from "./api/kept";
 import { watchSession } from "./api/session";
@@ -61,7 +61,8 @@ export function AcornStep() {
               { path: "what-if", ...page(() => import("./board/WhatIfPanel"), "WhatIfPanel") },
               { path: "ways", ...page(() => import("./board/WaysPanel"), "WaysPanel") },
               { path: "compare", ...page(() => import("./board/ComparePanel"), "ComparePanel") },
-              { path: "versions", ...page(() => import("./board/VariantsPanel"), "VariantsPanel") },
+              { path: "variants", ...page(() => import("./board/VariantsPanel"), "VariantsPanel") },
+              { path: "versions", element: <Navigate to="../variants" replace /> }, // as kept pages call it
             ],
           },
           { path: "/socks/:id/rows", ...page(() => import("./rows/RowsPage"), "RowsPage") },

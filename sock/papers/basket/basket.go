@@ -124,7 +124,7 @@ const InBinFor = 90 * 24 * time.Hour
 
 // Discarded is something in the bin.
 type Discarded struct {
-	Kind string `json:"kind" enum:"sock,version,reading,measurement,tracing,swatch,wearer,yarn,needle"`
+	Kind string `json:"kind" enum:"sock,variant,reading,measurement,tracing,swatch,wearer,yarn,needle"`
 	ID   string `json:"id"`
 	Name string `json:"name"`
 	// Of names what it belonged to; empty for what stands by itself.

@@ -1675,7 +1675,7 @@ export interface components {
             deleted: string;
             id: string;
             /** @enum {string} */
-            kind: "sock" | "version" | "reading" | "measurement" | "tracing" | "swatch" | "wearer" | "yarn" | "needle";
+            kind: "sock" | "variant" | "reading" | "measurement" | "tracing" | "swatch" | "wearer" | "yarn" | "needle";
             name: string;
             of: string;
             /** Format: date-time */

@@ -18,7 +18,7 @@ const panels = [
   { to: "/what-if", name: "What if" },
   { to: "/ways", name: "Best ways" },
   { to: "/compare", name: "Compare" },
-  { to: "/versions", name: "Versions and notes" },
+  { to: "/variants", name: "Variants and notes" },
   { to: "/rows", name: "Rows" },
   { to: "/knit", name: "Knit" },
 ];

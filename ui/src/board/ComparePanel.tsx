@@ -18,7 +18,7 @@ import { useBoard } from "./store";
 const most = 4;
 /** So many stand beside the sock as it is, until somebody asks for others. */
 const atFirst = 2;
-const versionMark = "version ";
+const variantMark = "variant ";
 
 const capital = (text: string) => text.charAt(0).toUpperCase() + text.slice(1);
 
@@ -32,7 +32,8 @@ export function ComparePanel() {
   const change = useBoard((b) => b.change);
   const kept = useVariants(id).data;
   const techniques = useTechniques();
-  const asked = search.getAll("way");
+  // Kept addresses call a variant a version.
+  const asked = search.getAll("way").map((way) => way.replace(/^version /, variantMark));
   const good = useBoard((b) => b.calm.good?.draft);
   const best = useQuery({
     ...waysOf(good ?? { design: {}, entries: {} }, unit, "fit", []),
@@ -45,8 +46,8 @@ export function ComparePanel() {
   const drafts = useMemo(
     () =>
       ways.map((way) => {
-        const version = kept?.find((v) => `${versionMark}${v.id}` === way);
-        return version ? version.draft : withChoices(draft, readWay(way));
+        const variant = kept?.find((v) => `${variantMark}${v.id}` === way);
+        return variant ? variant.draft : withChoices(draft, readWay(way));
       }),
     [ways, draft, kept],
   );
@@ -66,7 +67,7 @@ export function ComparePanel() {
       .filter((t) => t.field === "heel.kind" || t.field === "toe.kind")
       .sort((a, b) => a.field.localeCompare(b.field))
       .map((t) => ({ value: wayText(t.changes), label: capital(t.said) })),
-    ...(kept ?? []).map((v) => ({ value: `${versionMark}${v.id}`, label: `version “${v.name}”` })),
+    ...(kept ?? []).map((v) => ({ value: `${variantMark}${v.id}`, label: `variant “${v.name}”` })),
   ].filter((option) => !ways.includes(option.value));
   return (
     <>
@@ -145,7 +146,7 @@ export function ComparePanel() {
             usual={
               usual !== undefined && (ways[i] === "" ? usual.chosen : ways[i] === wayText(usual.changes))
             }
-            name={kept?.find((v) => `${versionMark}${v.id}` === ways[i])?.name}
+            name={kept?.find((v) => `${variantMark}${v.id}` === ways[i])?.name}
             remove={ways.length > 1 ? () => setWays(ways.filter((_, j) => j !== i)) : undefined}
             take={() => {
               change({ draft: drafts[i] ?? draft }, `keep ${ways[i]}`);

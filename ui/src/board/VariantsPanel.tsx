@@ -13,7 +13,7 @@ export function VariantsPanel() {
   const draft = useBoard((b) => b.content.draft);
   const notes = useBoard((b) => b.content.notes);
   const change = useBoard((b) => b.change);
-  const versions = useVariants(id);
+  const variants = useVariants(id);
   const add = useAddVariant(id);
   const remove = useDeleteVariant(id);
   const restore = useRestoreVariant(id);
@@ -34,16 +34,16 @@ export function VariantsPanel() {
         />
       </section>
       <section>
-        <h2>Versions</h2>
+        <h2>Variants</h2>
         <form
-          className="add-version"
+          className="add-variant"
           onSubmit={(event) => {
             event.preventDefault();
             void send((name) => add.mutateAsync({ name, draft }));
           }}
         >
           <Input
-            aria-label="Name of the version"
+            aria-label="Name of the variant"
             placeholder="With the flap"
             value={typed}
             onChange={(event) => setTyped(event.target.value)}
@@ -55,31 +55,31 @@ export function VariantsPanel() {
         <p className="fault" role="alert">
           {add.error?.message}
         </p>
-        {versions.isPending && <Skeleton active />}
-        {versions.isError && <Failure error={versions.error} retry={() => versions.refetch()} />}
-        {versions.data?.length === 0 && (
+        {variants.isPending && <Skeleton active />}
+        {variants.isError && <Failure error={variants.error} retry={() => variants.refetch()} />}
+        {variants.data?.length === 0 && (
           <p className="hint">
             Put the design aside under a name before you try something else. It can be brought back, or
             compared.
           </p>
         )}
-        <ul className="versions">
-          {versions.data?.map((version) => (
-            <li key={version.id}>
+        <ul className="variants">
+          {variants.data?.map((variant) => (
+            <li key={variant.id}>
               <div>
-                <strong>{version.name}</strong>
-                <span className="muted"> {momentText(version.created)}</span>
+                <strong>{variant.name}</strong>
+                <span className="muted"> {momentText(variant.created)}</span>
               </div>
               <div className="actions">
-                <Button onClick={() => change({ draft: version.draft }, `version ${version.id}`)}>
+                <Button onClick={() => change({ draft: variant.draft }, `variant ${variant.id}`)}>
                   Bring it back
                 </Button>
-                <Link to={`/socks/${id}/compare?way=&way=version+${version.id}`}>Compare</Link>
+                <Link to={`/socks/${id}/compare?way=&way=variant+${variant.id}`}>Compare</Link>
                 <Button
-                  aria-label={`Delete ${version.name}`}
+                  aria-label={`Delete ${variant.name}`}
                   onClick={() =>
-                    takeOut(`${version.name} is gone.`, remove.mutateAsync(version.id), () =>
-                      restore.mutateAsync(version.id),
+                    takeOut(`${variant.name} is gone.`, remove.mutateAsync(variant.id), () =>
+                      restore.mutateAsync(variant.id),
                     )
                   }
                 >

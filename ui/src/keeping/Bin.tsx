@@ -5,7 +5,7 @@ import { dayText, momentText } from "../shell/moment";
 
 const kinds: Record<Thing["kind"], string> = {
   sock: "sock",
-  version: "version",
+  variant: "variant",
   reading: "count",
   measurement: "measurement",
   tracing: "tracing",
