@@ -13,7 +13,7 @@ QUIET_NPM := --no-audit --no-fund --loglevel=error
 PORT ?= 7768
 FUZZTIME ?= 5s
 # Every folder with Go of ours.
-GO_FOLDERS := archive cmd demo export load pdf scale sock sqlite svg visit web ui/embed.go
+GO_FOLDERS := cmd demo files load scale sock sqlite web ui/embed.go
 
 export PLAYWRIGHT_SKIP_BROWSER_DOWNLOAD = 1
 
@@ -125,9 +125,9 @@ proof: tools
 	@go test -tags proof ./sock/cloth/worn -run Three -v -timeout 60m
 	@$(MAKE) --no-print-directory fuzz FUZZTIME=1000000x
 	@echo "== what shares memory between hands"
-	@go test -race -skip DescriptionAllows ./web ./sqlite ./cmd/... ./archive ./scale ./sock/needles/knitting ./sock/cloth/worn -short -timeout 60m
+	@go test -race -skip DescriptionAllows ./web ./sqlite ./cmd/... ./files/archive ./scale ./sock/needles/knitting ./sock/cloth/worn -short -timeout 60m
 	@echo "== everything that the API allows, and copies put back under taps, at length"
-	@ACORNSTEP_PROOF=1 go test ./web ./sqlite ./archive ./cmd/... -run 'Allows|Restored|Restore|Spoiled' -timeout 60m
+	@ACORNSTEP_PROOF=1 go test ./web ./sqlite ./files/archive ./cmd/... -run 'Allows|Restored|Restore|Spoiled' -timeout 60m
 	@$(MAKE) --no-print-directory reach
 	@$(MAKE) --no-print-directory vulnerable
 	@$(MAKE) --no-print-directory load

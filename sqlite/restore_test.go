@@ -18,7 +18,7 @@ import (
 	"github.com/stretchr/testify/require"
 
 	"acornstep/sock/papers/basket"
-	"acornstep/visit"
+	"acornstep/web/visit"
 )
 
 // A phone that was shut out and a link that was taken back since the copy was made stay out; who came since stays in.

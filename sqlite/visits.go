@@ -4,7 +4,7 @@ import (
 	"context"
 	"fmt"
 
-	"acornstep/visit"
+	"acornstep/web/visit"
 )
 
 // KeepVisit keeps a visit as it is now.

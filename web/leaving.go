@@ -7,7 +7,7 @@ import (
 
 	"github.com/gin-gonic/gin"
 
-	"acornstep/export"
+	"acornstep/files/tables"
 	"acornstep/scale"
 	"acornstep/sock/figures/document"
 	"acornstep/sock/needles/tally"
@@ -36,7 +36,7 @@ func (s *server) logCSV(c *gin.Context) {
 		s.failWith(c, err)
 		return
 	}
-	text, err := export.CSV(o.Courses.Today(o.events), func(sock int) []needle.Row { return o.PlanOf(sock).Rows })
+	text, err := tables.CSV(o.Courses.Today(o.events), func(sock int) []needle.Row { return o.PlanOf(sock).Rows })
 	if err != nil {
 		s.failWith(c, err)
 		return
@@ -52,12 +52,12 @@ func (s *server) calendar(c *gin.Context) {
 		return
 	}
 	t := o.tally(s.today())
-	var entries []export.Entry
+	var entries []tables.Entry
 	for _, a := range t.Sections {
-		entries = append(entries, export.Entry{Text: aheadText(&a), From: a.From, To: a.DoneOn})
+		entries = append(entries, tables.Entry{Text: aheadText(&a), From: a.From, To: a.DoneOn})
 	}
 	if t.Due != nil {
-		entries = append(entries, export.Entry{Text: "the present", From: t.Due.On, To: t.Due.On})
+		entries = append(entries, tables.Entry{Text: "the present", From: t.Due.On, To: t.Due.On})
 	}
 	sock, err := s.Basket.Get(c, o.id)
 	if err != nil {
@@ -65,7 +65,7 @@ func (s *server) calendar(c *gin.Context) {
 		return
 	}
 	c.Header("Content-Disposition", `attachment; filename="plan.ics"`)
-	c.Data(http.StatusOK, "text/calendar; charset=utf-8", export.Calendar(sock.ID, sock.Name, entries, s.Now()))
+	c.Data(http.StatusOK, "text/calendar; charset=utf-8", tables.Calendar(sock.ID, sock.Name, entries, s.Now()))
 }
 
 // aheadText names a section that is still to be knitted, as "second sock, leg, 61 rows".

@@ -14,7 +14,7 @@ import (
 
 	"github.com/gin-gonic/gin"
 
-	"acornstep/pdf"
+	"acornstep/files/pdf"
 	"acornstep/sock/papers/basket"
 )
 

@@ -11,8 +11,9 @@ import (
 
 	"github.com/gin-gonic/gin"
 
-	"acornstep/export"
-	"acornstep/pdf"
+	"acornstep/files/pdf"
+	"acornstep/files/tables"
+	"acornstep/sock/cloth/svg"
 	"acornstep/sock/craft/check"
 	"acornstep/sock/figures/document"
 	"acornstep/sock/figures/measure"
@@ -25,7 +26,6 @@ import (
 	"acornstep/sock/said/hands"
 	"acornstep/sock/said/instructions"
 	"acornstep/sock/teach/leaflet"
-	"acornstep/svg"
 )
 
 // PatternQuestion is how a pattern is to be written.
@@ -253,7 +253,7 @@ func rowsCSV(p *plan.Plan) ([]byte, error) {
 				strconv.Itoa(row.Stitches), row.Colour, row.Note})
 		}
 	}
-	return export.Table(lines)
+	return tables.Table(lines)
 }
 
 // Opened is a file in one of the open formats, as a draft.
@@ -315,7 +315,7 @@ func (s *server) measurementsFile(c *gin.Context) {
 		s.failWith(c, err)
 		return
 	}
-	text, err := export.Measurements(&w)
+	text, err := tables.Measurements(&w)
 	if err != nil {
 		s.failWith(c, err)
 		return
@@ -330,7 +330,7 @@ func (s *server) readingsFile(c *gin.Context) {
 		s.failWith(c, err)
 		return
 	}
-	text, err := export.Readings(&counted)
+	text, err := tables.Readings(&counted)
 	if err != nil {
 		s.failWith(c, err)
 		return
@@ -340,7 +340,7 @@ func (s *server) readingsFile(c *gin.Context) {
 
 // addTable adds the measurements of a table, all of them or none.
 func (s *server) addTable(c call[FileText]) (WearerView, error) {
-	list, err := export.ReadMeasurements(c.Asked.Text)
+	list, err := tables.ReadMeasurements(c.Asked.Text)
 	if err != nil {
 		return WearerView{}, err
 	}

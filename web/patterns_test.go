@@ -9,7 +9,7 @@ import (
 	"github.com/stretchr/testify/assert"
 	"github.com/stretchr/testify/require"
 
-	"acornstep/archive"
+	"acornstep/files/archive"
 	"acornstep/sock/papers/basket"
 	"acornstep/sock/teach/leaflet"
 	"acornstep/web"

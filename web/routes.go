@@ -10,7 +10,7 @@ import (
 	"strings"
 	"time"
 
-	"acornstep/archive"
+	"acornstep/files/archive"
 	"acornstep/sock/figures/document"
 
 	"github.com/gin-contrib/gzip"

@@ -15,7 +15,7 @@ import (
 	"github.com/mileusna/useragent"
 
 	"acornstep/sock/papers/basket"
-	"acornstep/visit"
+	"acornstep/web/visit"
 )
 
 // Visits keeps who is logged in, so that a restart of the program asks nobody again.

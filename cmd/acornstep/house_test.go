@@ -91,9 +91,9 @@ func TestArrowsGoOneWay(t *testing.T) {
 		"sock/papers/draft":  {"sock/craft/knit"},
 		"sock/papers/basket": {"sock/craft/knit"},
 		"demo":               {"web"},
-		"export":             {"web", "sock/craft/knit"},
-		"pdf":                {"web", "sqlite"},
-		"archive":            {"web", "sqlite", "sock/craft/knit"},
+		"files/tables":       {"web", "sock/craft/knit"},
+		"files/pdf":          {"web", "sqlite"},
+		"files/archive":      {"web", "sqlite", "sock/craft/knit"},
 		"sqlite":             {"web"},
 	} {
 		require.Contains(t, all, from)

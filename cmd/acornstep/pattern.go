@@ -5,7 +5,7 @@ import (
 	"encoding/json"
 	"fmt"
 
-	"acornstep/pdf"
+	"acornstep/files/pdf"
 	"acornstep/sock/craft/knit"
 	"acornstep/sock/figures/measure"
 	"acornstep/sock/needles/knitting"

@@ -150,7 +150,7 @@ func TestThePageShowsTheHouseAsItIs(t *testing.T) {
 }
 
 // aPlace is a file or folder as the page names it; *, … and {…} stand for what differs.
-var aPlace = regexp.MustCompile("`((?:archive|cmd|demo|docs|e2e|export|load|pdf|scale|sock|sqlite|svg|ui|visit|web)/[\\w*./-]+)`")
+var aPlace = regexp.MustCompile("`((?:cmd|demo|docs|e2e|files|load|scale|sock|sqlite|ui|web)/[\\w*./-]+)`")
 
 // Whatever the page says is somewhere is there.
 func TestThePageNamesNothingThatIsNot(t *testing.T) {

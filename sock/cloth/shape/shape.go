@@ -52,8 +52,8 @@ type Line struct {
 	Purls []Points `json:"purls,omitempty"`
 }
 
-// Shape is a sock on its foot, seen from the wearer's left.
-type Shape struct {
+// Profile is a sock on its foot, seen from the wearer's left.
+type Profile struct {
 	Lines []Line `json:"lines"`
 	// Width and Height of the sock from the tip of the toes and the floor.
 	Width  float64 `json:"width_mm"`
@@ -61,8 +61,8 @@ type Shape struct {
 }
 
 // Of draws a sock that lies on its foot, each loop in its colour.
-func Of(w *worn.Worn, t *trace.Trace, colours []string) Shape {
-	var s Shape
+func Of(w *worn.Worn, t *trace.Trace, colours []string) Profile {
+	var s Profile
 	sight := newSight(w, t)
 	for _, run := range sight.runs {
 		row := sight.from(run)
@@ -80,7 +80,7 @@ func Of(w *worn.Worn, t *trace.Trace, colours []string) Shape {
 
 // In gives the rows of a section of the sock, the first first, a line each: one that changes its colour is one line
 // here, and of one that is seen in two places the longer.
-func (s *Shape) In(section needle.Section) []Line {
+func (s *Profile) In(section needle.Section) []Line {
 	var list []Line
 	for _, line := range s.Lines {
 		switch n := len(list); {
@@ -99,7 +99,7 @@ func (s *Shape) In(section needle.Section) []Line {
 }
 
 // Top is the last row of the sock; ok is false for one that has none.
-func (s *Shape) Top() (top Line, ok bool) {
+func (s *Profile) Top() (top Line, ok bool) {
 	if len(s.Lines) == 0 {
 		return Line{}, false
 	}
@@ -141,7 +141,7 @@ func (l Line) Lowest() Point {
 }
 
 // Ghost is the outline of the foot and leg behind the sock, up to a little above it.
-func Ghost(w *worn.Worn, s Shape) Points {
+func Ghost(w *worn.Worn, s Profile) Points {
 	const above = 18
 	return outline(w, s.Height+above)
 }
@@ -188,7 +188,7 @@ type Across struct {
 }
 
 // Places are where the fit is measured, on the drawing of a sock.
-func Places(w *worn.Worn, s Shape) []Across {
+func Places(w *worn.Worn, s Profile) []Across {
 	var list []Across
 	flat := func(at, angle float64) Point {
 		p := w.Foot.Skin(at, angle)

@@ -48,9 +48,9 @@ type Answer struct {
 	// Schools are the foot by each way of taking off toe and heel.
 	Schools []School `json:"schools,omitempty"`
 	// Strip is the stitches worked in each row, by section.
-	Strip   []strip.Part    `json:"strip,omitempty"`
-	Handles []handle.Handle `json:"handles,omitempty"`
-	Effort  *plan.Effort    `json:"effort,omitempty"`
+	Strip   []strip.Part   `json:"strip,omitempty"`
+	Handles []handle.Slide `json:"handles,omitempty"`
+	Effort  *plan.Effort   `json:"effort,omitempty"`
 	// HeelPlace names where the heel begins on the foot when the sock is tried on.
 	HeelPlace string `json:"heel_place,omitempty"`
 }

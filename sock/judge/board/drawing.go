@@ -18,7 +18,7 @@ import (
 
 // Drawing is a sock on its foot as it is seen, and where it pulls.
 type Drawing struct {
-	Shape *shape.Shape `json:"shape,omitempty"`
+	Shape *shape.Profile `json:"shape,omitempty"`
 	// Ghost is the outline of the foot behind the sock.
 	Ghost  shape.Points   `json:"ghost,omitempty"`
 	Places []shape.Across `json:"places,omitempty"`

@@ -16,7 +16,7 @@ import (
 
 // Tried is a sock that is on the needles, as it looks when it is tried on.
 type Tried struct {
-	Shape shape.Shape `json:"shape"`
+	Shape shape.Profile `json:"shape"`
 	// Ghost is the outline of the foot behind the sock, with all of its leg.
 	Ghost shape.Points `json:"ghost"`
 	// Needle is where the needle lies on it, on the side that is seen.

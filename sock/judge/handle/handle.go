@@ -13,8 +13,8 @@ import (
 	"acornstep/sock/rows/needle"
 )
 
-// Handle is a place on the drawing that moves along a line in even steps.
-type Handle struct {
+// Slide is a place on the drawing that moves along a line in even steps.
+type Slide struct {
 	// Field of the design that it sets.
 	Field design.Path `json:"field"`
 	Label string      `json:"label"`
@@ -35,8 +35,8 @@ type Handle struct {
 }
 
 // Of lists the handles of a sock that was measured without a stop.
-func Of(s *knit.Sock) []Handle {
-	var list []Handle
+func Of(s *knit.Sock) []Slide {
+	var list []Slide
 	for _, part := range parts {
 		if h, ok := part.of(s); ok && h.Stops > 1 {
 			list = append(list, h)
@@ -47,18 +47,18 @@ func Of(s *knit.Sock) []Handle {
 
 // parts are what can be dragged: the handle, and where it lies on a drawing.
 var parts = []struct {
-	of func(*knit.Sock) (Handle, bool)
-	at func(*shape.Shape) (shape.Point, bool)
+	of func(*knit.Sock) (Slide, bool)
+	at func(*shape.Profile) (shape.Point, bool)
 }{
-	{toeDepth, func(d *shape.Shape) (shape.Point, bool) { return lastOf(d, needle.Toe, shape.Line.Middle) }},
-	{heelStart, func(d *shape.Shape) (shape.Point, bool) { return lastOf(d, needle.Foot, shape.Line.Lowest) }},
-	{legHeight, func(d *shape.Shape) (shape.Point, bool) {
+	{toeDepth, func(d *shape.Profile) (shape.Point, bool) { return lastOf(d, needle.Toe, shape.Line.Middle) }},
+	{heelStart, func(d *shape.Profile) (shape.Point, bool) { return lastOf(d, needle.Foot, shape.Line.Lowest) }},
+	{legHeight, func(d *shape.Profile) (shape.Point, bool) {
 		if top, ok := d.Top(); ok {
 			return top.Middle(), true
 		}
 		return shape.Point{}, false
 	}},
-	{cuffHeight, func(d *shape.Shape) (shape.Point, bool) {
+	{cuffHeight, func(d *shape.Profile) (shape.Point, bool) {
 		if list := d.In(needle.Cuff); len(list) > 0 {
 			return list[0].Middle(), true
 		}
@@ -66,7 +66,7 @@ var parts = []struct {
 	}},
 }
 
-func lastOf(d *shape.Shape, section needle.Section, at func(shape.Line) shape.Point) (shape.Point, bool) {
+func lastOf(d *shape.Profile, section needle.Section, at func(shape.Line) shape.Point) (shape.Point, bool) {
 	list := d.In(section)
 	if len(list) == 0 {
 		return shape.Point{}, false
@@ -82,7 +82,7 @@ type Grip struct {
 }
 
 // Grips are where the handles of a sock lie on its drawing.
-func Grips(s *knit.Sock, drawn *shape.Shape) []Grip {
+func Grips(s *knit.Sock, drawn *shape.Profile) []Grip {
 	list := []Grip{}
 	for _, part := range parts {
 		if h, ok := part.of(s); ok && h.Stops > 1 {
@@ -95,9 +95,9 @@ func Grips(s *knit.Sock, drawn *shape.Shape) []Grip {
 }
 
 // toeDepth moves as the toe says.
-func toeDepth(s *knit.Sock) (Handle, bool) {
+func toeDepth(s *knit.Sock) (Slide, bool) {
 	d, ok := s.ToeDrag()
-	return Handle{
+	return Slide{
 		Field: design.Path(d.Field), Label: "Depth of the toe", Axis: "x",
 		Step: d.Step, Now: d.Now, Stops: d.Stops, First: d.First, Each: d.Each, FirstCount: d.FirstCount, EachCount: d.EachCount,
 		Word: d.Word,
@@ -105,14 +105,14 @@ func toeDepth(s *knit.Sock) (Handle, bool) {
 }
 
 // heelStart moves by whole rounds: the length ease takes what the rounds leave.
-func heelStart(s *knit.Sock) (Handle, bool) {
+func heelStart(s *knit.Sock) (Slide, bool) {
 	round := float64(s.Gauge.Height(1))
 	ease := float64(s.Design.Fit.LengthEase)
 	// A little less than half a round inside both limits, so that rounding never steps over them.
 	shorter := int(math.Floor((float64(design.MostLengthEase) - ease) / round))
 	longer := int(math.Floor(ease / round))
 	shorter = min(shorter, s.FootRounds-1)
-	return Handle{
+	return Slide{
 		Field: "fit.length_ease_mm", Label: "Where the heel starts", Axis: "x",
 		Step: round, Now: shorter, Stops: shorter + longer + 1,
 		First: ease + float64(shorter)*round, Each: -round,
@@ -121,14 +121,14 @@ func heelStart(s *knit.Sock) (Handle, bool) {
 }
 
 // legHeight moves by whole repeats of the leg's pattern.
-func legHeight(s *knit.Sock) (Handle, bool) {
+func legHeight(s *knit.Sock) (Slide, bool) {
 	repeat := max(1, s.PatternRounds())
 	step := float64(s.Gauge.Height(float64(repeat)))
 	// The height that gives exactly these rounds, so that every stop is a whole number of them.
 	height := float64(s.Gauge.Height(float64(s.Gauge.RoundsIn(s.Design.Leg.Height))))
 	lower := s.LegRounds / repeat
 	higher := int(math.Floor((float64(design.TallestLeg) - height) / step))
-	return Handle{
+	return Slide{
 		Field: "leg.height_mm", Label: "Height of the leg", Axis: "y",
 		Step: step, Now: lower, Stops: lower + max(0, higher) + 1,
 		First: height - float64(lower)*step, Each: step,
@@ -137,13 +137,13 @@ func legHeight(s *knit.Sock) (Handle, bool) {
 }
 
 // cuffHeight moves the lower edge of the cuff, so that a taller cuff grows downward.
-func cuffHeight(s *knit.Sock) (Handle, bool) {
+func cuffHeight(s *knit.Sock) (Slide, bool) {
 	round := float64(s.Gauge.Height(1))
 	most := min(s.CuffRounds+s.LegRounds, int(float64(design.TallestCuff)/round))
 	if s.CuffRounds > most {
-		return Handle{}, false
+		return Slide{}, false
 	}
-	return Handle{
+	return Slide{
 		Field: "cuff.height_mm", Label: "Height of the cuff", Axis: "y",
 		Step: -round, Now: s.CuffRounds, Stops: most + 1,
 		First: 0, Each: round, FirstCount: 0, EachCount: 1, Word: "cuff rounds",
@@ -151,7 +151,7 @@ func cuffHeight(s *knit.Sock) (Handle, bool) {
 }
 
 // Value is what the field becomes at a stop, and the count there; the error names the stops there are.
-func (h Handle) Value(stop int) (value float64, count int, err error) {
+func (h Slide) Value(stop int) (value float64, count int, err error) {
 	if stop < 0 || stop >= h.Stops {
 		return 0, 0, fmt.Errorf("%s: read stop %d of 0 to %d", h.Field, stop, h.Stops-1)
 	}

@@ -17,7 +17,7 @@ import (
 )
 
 // drawn sizes a design; ok is false for one that gives no sock.
-func drawn(t require.TestingT, d design.Design) (*knit.Sock, []Handle, bool) {
+func drawn(t require.TestingT, d design.Design) (*knit.Sock, []Slide, bool) {
 	p, s, err := knit.MakeSock(d)
 	require.NoError(t, err)
 	if p.Stopped() != nil {
@@ -65,7 +65,7 @@ func TestWhereHandlesLie(t *testing.T) {
 	line := func(section needle.Section, n int, points ...shape.Point) shape.Line {
 		return shape.Line{Row: fmt.Sprintf("%s-%d", section, n), Points: points}
 	}
-	drawing := &shape.Shape{Lines: []shape.Line{
+	drawing := &shape.Profile{Lines: []shape.Line{
 		line(needle.Toe, 1, shape.Point{2, 30}, shape.Point{2, 10}),
 		line(needle.Toe, 2, shape.Point{40, 50}, shape.Point{42, 25}, shape.Point{40, 0}),
 		line(needle.Foot, 1, shape.Point{44, 50}, shape.Point{44, 0}),
@@ -82,7 +82,7 @@ func TestWhereHandlesLie(t *testing.T) {
 }
 
 // counted is what a handle promises, as the sized sock has it.
-func counted(h Handle, s *knit.Sock) int {
+func counted(h Slide, s *knit.Sock) int {
 	switch h.Field {
 	case "toe.fast_rounds":
 		return s.Toe.Rounds

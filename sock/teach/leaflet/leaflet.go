@@ -55,8 +55,8 @@ type Leaflet struct {
 	Notes []string     `json:"notes"`
 
 	// Drawing is the sock lying flat; nil where no design says how large it is.
-	Drawing *shape.Shape `json:"-"`
-	Plan    *plan.Plan   `json:"-"`
+	Drawing *shape.Profile `json:"-"`
+	Plan    *plan.Plan     `json:"-"`
 }
 
 // Wish is what somebody wants of a pattern.

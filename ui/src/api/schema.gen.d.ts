@@ -1404,7 +1404,7 @@ export interface components {
             fingers?: string[];
             fit?: components["schemas"]["FitPlace"][];
             grams?: components["schemas"]["BoardGrams"];
-            handles?: components["schemas"]["HandleHandle"][];
+            handles?: components["schemas"]["HandleSlide"][];
             heel_place?: string;
             path?: components["schemas"]["AdviseDecision"][];
             plan?: components["schemas"]["Plan"];
@@ -1434,7 +1434,7 @@ export interface components {
             grips?: components["schemas"]["HandleGrip"][];
             places?: components["schemas"]["ShapeAcross"][];
             pull?: components["schemas"]["ShapePull"];
-            shape?: components["schemas"]["ShapeShape"];
+            shape?: components["schemas"]["ShapeProfile"];
         };
         BoardGrams: {
             /** Format: double */
@@ -1454,7 +1454,7 @@ export interface components {
             behind_mm?: components["schemas"]["MeasureLength"];
             ghost: components["schemas"]["ShapePoints"];
             needle: components["schemas"]["ShapePoints"];
-            shape: components["schemas"]["ShapeShape"];
+            shape: components["schemas"]["ShapeProfile"];
         };
         Book: {
             needles: components["schemas"]["SwatchNeedle"][];
@@ -1881,7 +1881,7 @@ export interface components {
             field: components["schemas"]["DesignPath"];
             now: number;
         };
-        HandleHandle: {
+        HandleSlide: {
             /** @enum {string} */
             axis: "x" | "y";
             /** Format: double */
@@ -2486,16 +2486,16 @@ export interface components {
         };
         ShapePoint: number[];
         ShapePoints: components["schemas"]["ShapePoint"][];
-        ShapePull: {
-            patches: components["schemas"]["ShapePatch"][];
-            spots: components["schemas"]["ShapeSpot"][];
-        };
-        ShapeShape: {
+        ShapeProfile: {
             /** Format: double */
             height_mm: number;
             lines: components["schemas"]["ShapeLine"][];
             /** Format: double */
             width_mm: number;
+        };
+        ShapePull: {
+            patches: components["schemas"]["ShapePatch"][];
+            spots: components["schemas"]["ShapeSpot"][];
         };
         ShapeSpace: {
             facets: string;

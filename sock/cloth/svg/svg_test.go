@@ -13,7 +13,7 @@ import (
 // A drawing is well-formed whatever the sock is called, has a line for each row, and stands upright: what is high
 // in the sock is high on the page.
 func TestADrawingIsAFileOfItsOwn(t *testing.T) {
-	d := shape.Shape{Width: 100, Height: 80, Lines: []shape.Line{{Row: "foot-1", Points: shape.Points{{0, 0}, {0, 20}}},
+	d := shape.Profile{Width: 100, Height: 80, Lines: []shape.Line{{Row: "foot-1", Points: shape.Points{{0, 0}, {0, 20}}},
 		{Row: "heel-1", Colour: "contrast", Points: shape.Points{{90, 80}, {100, 80}}}}}
 	var read struct {
 		Title string `xml:"title"`

@@ -16,7 +16,7 @@ const (
 )
 
 // Of is the sock lying flat as a drawing of its own, a millimetre of it one unit.
-func Of(d *shape.Shape, title string) []byte {
+func Of(d *shape.Profile, title string) []byte {
 	var b strings.Builder
 	const rim = 4
 	fmt.Fprintf(&b, `<svg xmlns="http://www.w3.org/2000/svg" viewBox="%d %d %.1f %.1f" fill="none" stroke-linecap="round" stroke-width="1.2"><title>%s</title>`, -rim, -rim, d.Width+2*rim, d.Height+2*rim, escaped.Replace(printable(title)))

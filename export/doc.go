@@ -1,3 +1,0 @@
-// Package export writes what other programs read: the log as CSV, the plan as
-// an iCalendar file.
-package export
