@@ -71,10 +71,14 @@ function page(save: (change: SockChange) => Promise<Sock>, begins: Sock = sock, 
     content: left?.content ?? contentOf(begins),
   };
   let held: Unsaved | undefined = left;
+  const states: string[] = [];
   const saver = saving(begins, left, {
     newest: () => ({ content: shown.content, unit: "cm" }),
     state: () => shown.save,
-    show: (part) => Object.assign(shown, part),
+    show: (part) => {
+      Object.assign(shown, part);
+      states.push(shown.save);
+    },
     save,
     hold: (unsaved) => {
       held = unsaved && structuredClone(unsaved);
@@ -82,6 +86,7 @@ function page(save: (change: SockChange) => Promise<Sock>, begins: Sock = sock, 
   });
   return {
     shown,
+    states,
     saver,
     held: () => held,
     type(length: string) {
@@ -111,6 +116,21 @@ test("a save whose answer was lost is no conflict, whatever was typed since", as
   expect(there.asked.map((a) => a.draft.entries["foot.length_mm"])).toEqual(["25.1", "25.1", "25.2"]);
   expect(there.length()).toBe("25.2");
   expect(held()).toBeUndefined();
+});
+
+test("without a connection it is tried again after pauses, also when more was typed meanwhile", async () => {
+  const there = program(() => "never there");
+  const { type, shown, states } = page(there.save);
+  type("25.1");
+  await expect.poll(() => there.asked.length).toBe(1);
+  await expect.poll(() => shown.save).toBe("refused");
+  type("25.2");
+  await expect.poll(() => there.asked.length).toBeGreaterThan(2);
+  await expect.poll(() => shown.save).toBe("refused");
+  expect(
+    states.filter((s) => s === "unsaved"),
+    "only typing has it asked at once",
+  ).toHaveLength(2);
 });
 
 test("what was undone while its answer was lost is undone in the program too", async () => {

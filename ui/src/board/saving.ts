@@ -130,7 +130,8 @@ export function saving(sock: Sock, left: Unsaved | undefined, around: Around) {
       around.show({ save: "conflict", conflict: error.problem.current });
       return;
     }
-    refused = JSON.stringify(goes.content);
+    // Where nothing comes through, what was typed since would not either.
+    refused = unreachable(error) ? textNow() : JSON.stringify(goes.content);
     around.show({ save: "refused", saveFault: error });
     later(); // what was changed meanwhile goes first
     if (around.state() === "refused" && (unreachable(error) || comesBack(error))) {
