@@ -65,7 +65,8 @@ func (e *edge) row(i int) {
 	e.ring, e.open, e.at, e.gone = ring, before.Open, before.Cursor, 0
 	e.begin()
 	coming := e.ahead()
-	for _, o := range row.Ops {
+	picked := 0
+	for at, o := range row.Ops {
 		switch o.Code {
 		case needle.Turn, needle.WT:
 			e.turned = true
@@ -73,8 +74,13 @@ func (e *edge) row(i int) {
 		case needle.Unzip:
 			e.unzip(o.N, before.Cursor)
 			coming = e.ahead()
-		case needle.PU:
-			e.pickUp(o.N, coming)
+		case needle.PU, needle.PC:
+			// What is picked up along an edge and in its corner shares the one side of the cloth.
+			picked += o.N
+			if at+1 == len(row.Ops) || row.Ops[at+1].Code != needle.PU && row.Ops[at+1].Code != needle.PC {
+				e.pickUp(picked, coming)
+				picked = 0
+			}
 		default:
 			for range o.N {
 				e.work(o.Code, &coming)

@@ -245,7 +245,7 @@ func shapeOf(s *Stitch) string {
 		return "cast-on"
 	case needle.YO:
 		return "yarn-over"
-	case needle.PU:
+	case needle.PU, needle.PC:
 		return "picked up"
 	case needle.K2tog, needle.P2tog, needle.K3tog, needle.P3tog:
 		return "right"

@@ -98,7 +98,7 @@ func TestNeedlesAndGroupsAddUp(t *testing.T) {
 	row(t, p, "heel-5").Groups = []int{2, 32}
 	assert.Contains(t, first(check.Plan(p)), "expected 3")
 	row(t, p, "heel-5").Groups = []int{3, 29, 2}
-	assert.Equal(t, "heel-5: groups says [3 29 2], the fingers find [2 29 3]", first(check.Plan(p)), "left to right as held")
+	assert.Equal(t, "heel-5: groups says [3 29 2], there are [2 30 2]", first(check.Plan(p)), "left to right as held")
 }
 
 // What the rows say of themselves is the summary, whoever writes it.

@@ -75,7 +75,7 @@ func takes(row *needle.Row) int {
 func picksUp(row *needle.Row) int {
 	n := 0
 	for _, o := range row.Ops {
-		if o.Code == needle.PU {
+		if o.Code == needle.PU || o.Code == needle.PC {
 			n += o.N
 		}
 	}

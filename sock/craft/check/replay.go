@@ -4,7 +4,6 @@ import (
 	"fmt"
 
 	"acornstep/sock/papers/plan"
-	"acornstep/sock/rows/fingers"
 	"acornstep/sock/rows/needle"
 )
 
@@ -36,7 +35,7 @@ func prove(p *plan.Plan, strict bool) []*needle.Fault {
 func newReplay(p *plan.Plan) *replay {
 	return &replay{plan: p, ids: make(map[string]bool, len(p.Rows)),
 		facts: facts{rows: make(map[needle.Section]int, len(needle.Sections))}, places: map[int]turnPlace{},
-		fingers: fingers.New(p.Summary.ShortRowStitches())}
+		groups: groups{heel: p.Summary.ShortRowStitches()}}
 }
 
 // knit works all rows; it says whether every one of them can be worked.
@@ -78,9 +77,8 @@ type replay struct {
 	// settling is set until the first round after a short-row toe or heel.
 	settling needle.Section
 	// places are where the rows of short rows turned, by the number of the row.
-	places  map[int]turnPlace
-	fingers *fingers.Counter
-	loops   []needle.LoopView // what they look at, row after row
+	places map[int]turnPlace
+	groups groups
 	// miscounted are rows whose groups are not what the fingers find, if the summary has the heel's stitches right.
 	miscounted []*needle.Fault
 	// strict: columns have to go straight up, and gaps to be closed.

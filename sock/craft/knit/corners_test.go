@@ -46,22 +46,22 @@ func TestEveryShortRowHeelReplays(t *testing.T) {
 
 func TestCornersByHand(t *testing.T) {
 	two := makePlan(t, with(`"corner":{"pick_up":2,"hold_rounds":3}`))
-	assert.Equal(t, "RS [pu×2 k×34 pu×2 kds×1 k×33] 72", rowText(rowNamed(t, two, "leg-1")))
+	assert.Equal(t, "RS [pc×2 k×34 pc×2 kds×1 k×33] 72", rowText(rowNamed(t, two, "leg-1")))
 	assert.Equal(t, 72, rowNamed(t, two, "leg-3").Stitches)
 	assert.Equal(t, "RS [k×1 k2tog×1 k×34 k2tog×1 k×33] 70", rowText(rowNamed(t, two, "leg-4")))
 	assert.Equal(t, "RS [k2tog×1 k×33 k2tog×1 k×33] 68", rowText(rowNamed(t, two, "leg-5")))
 
 	// A heel of 38 laps over two on each side: its corners lie on the instep's needle.
 	wide := makePlan(t, with(`"heel":{"stitches":38,"turn":"wrap"}`))
-	assert.Equal(t, "RS [k×2 pu×1 k×30 pu×1 k×36] 70", rowText(rowNamed(t, wide, "leg-1")))
+	assert.Equal(t, "RS [k×2 pc×1 k×30 pc×1 k×36] 70", rowText(rowNamed(t, wide, "leg-1")))
 	assert.Equal(t, "RS [k×2 k2tog×1 k×29 k2tog×1 k×35] 68", rowText(rowNamed(t, wide, "leg-6")))
 
 	// Lifted strands stand after the last stitch of instep and heel, and are gone in the next round.
 	lifted := makePlan(t, with(`"corner":{"method":"lift"}`))
-	assert.Equal(t, "RS [k×34 pu×1 kds×1 k×33 pu×1] 70", rowText(rowNamed(t, lifted, "leg-1")))
+	assert.Equal(t, "RS [k×34 pc×1 kds×1 k×33 pc×1] 70", rowText(rowNamed(t, lifted, "leg-1")))
 	assert.Equal(t, "RS [k×33 k2tog×1 k×33 k2tog×1] 68", rowText(rowNamed(t, lifted, "leg-2")))
 	wideLift := makePlan(t, with(`"corner":{"method":"lift"},"heel":{"stitches":38,"turn":"wrap"}`))
-	assert.Equal(t, "RS [k×2 pu×1 k×30 pu×1 k×36] 70", rowText(rowNamed(t, wideLift, "leg-1")),
+	assert.Equal(t, "RS [k×2 pc×1 k×30 pc×1 k×36] 70", rowText(rowNamed(t, wideLift, "leg-1")),
 		"after the heel's last and after the last that rests")
 	assert.Equal(t, "RS [k×1 k2tog×1 k×29 k2tog×1 k×36] 68", rowText(rowNamed(t, wideLift, "leg-2")))
 
@@ -82,7 +82,7 @@ func TestCornersOfASockWithoutALeg(t *testing.T) {
 	}
 	lifted := makePlan(t, strings.Replace(with(`"corner":{"method":"lift"}`), `"height_mm":180`, `"height_mm":30`, 1))
 	rib := strings.Repeat("k×1 p×1 ", 16)
-	assert.Equal(t, "RS ["+rib+"k×1 p×1 pu×1 kds×1 p×1 "+rib+"pu×1] 70", rowText(rowNamed(t, lifted, "cuff-1")))
+	assert.Equal(t, "RS ["+rib+"k×1 p×1 pc×1 kds×1 p×1 "+rib+"pc×1] 70", rowText(rowNamed(t, lifted, "cuff-1")))
 	assert.Equal(t, "RS ["+rib+"k×1 p2tog×1 "+rib+"k×1 p2tog×1] 68", rowText(rowNamed(t, lifted, "cuff-2")),
 		"a purl's corner goes as a purl")
 	outer := makePlan(t, strings.Replace(isolde, `"height_mm":180`, `"height_mm":30`, 1))
@@ -111,7 +111,7 @@ func TestTheInstepKeepsItsPatternThroughTheAnkle(t *testing.T) {
 		"34 is 8·4 + 2: whole columns of knits at both edges; the sole is plain")
 	assert.Equal(t, "RS ["+instep+"kds×11 k×23] 68", rowText(rowNamed(t, p, "heel-24")), "the full round inside the heel")
 	assert.Equal(t, "RS ["+strings.TrimSpace(instep)+"] 68", rowText(rowNamed(t, p, "heel-25")), "the way back into it")
-	assert.Equal(t, "RS [pu×1 "+instep+"pu×1 kds×1 k×33] 70", rowText(rowNamed(t, p, "leg-1")), "the corners")
+	assert.Equal(t, "RS [pc×1 "+instep+"pc×1 kds×1 k×33] 70", rowText(rowNamed(t, p, "leg-1")), "the corners")
 	assert.Equal(t, "RS [k2tog×1 k×1 "+strings.TrimPrefix(instep, "k×2 ")+"k2tog×1 k×33] 68", rowText(rowNamed(t, p, "leg-6")), "they go")
 	back := strings.Repeat("p×2 k×2 ", 8) + "p×2"
 	assert.Equal(t, "RS ["+instep+back+"] 68", rowText(rowNamed(t, p, "leg-7")),

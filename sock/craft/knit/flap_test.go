@@ -20,7 +20,7 @@ func TestSlipColumnsGoOn(t *testing.T) {
 		rowText(rowNamed(t, turn, "heel-39")))
 	// Twelve wait at the right and the thirteenth is slipped as the first; where two were purled together two knits stand side by side.
 	assert.Equal(t, "RS [sl×1 k×2 sl×1 k×1 sl×1 k×1 ssk×1 k×1 turn×1] 65", rowText(rowNamed(t, turn, "heel-41")))
-	assert.Equal(t, "RS [k×20 pu×19] 73", rowText(rowNamed(t, turn, "gusset-1")))
+	assert.Equal(t, "RS [k×20 pu×18 pc×1] 73", rowText(rowNamed(t, turn, "gusset-1")))
 
 	back := makePlan(t, with(`"heel":{"kind":"flap_under","slip_columns":"back"}`))
 	heel := rowNamed(t, back, "gusset-1")
@@ -130,13 +130,13 @@ func TestOtherNeedlesAreTakenUpInWords(t *testing.T) {
 // The round begins at the centre of the back, or where the slip columns do, with the same stitches in the same rounds.
 func TestTheRoundBeginsElsewhere(t *testing.T) {
 	centre := makePlan(t, with(`"heel":{"kind":"flap_under"},"round_start":"centre_back"`))
-	assert.Equal(t, "RS [k×34 pu×19 k×10] 92", rowText(rowNamed(t, centre, "gusset-2")), "on to the middle of the heel")
+	assert.Equal(t, "RS [k×34 pc×1 pu×18 k×10] 92", rowText(rowNamed(t, centre, "gusset-2")), "on to the middle of the heel")
 	assert.Equal(t, "RS [start×1 k×29 k×34 k×29] 92", rowText(rowNamed(t, centre, "gusset-3")))
 	assert.Equal(t, "RS [k×26 k2tog×1 k×1 k×34 k×1 ssk×1 k×26] 90", rowText(rowNamed(t, centre, "gusset-4")))
 	assert.Equal(t, "RS [k×17 k×34 k×17] 68", rowText(rowNamed(t, centre, "leg-1")))
 	assert.Equal(t, 17, rowNamed(t, centre, "leg-1").From)
 	columns := makePlan(t, with(`"heel":{"kind":"flap_under","slip_columns":"back"},"round_start":"columns"`))
-	assert.Equal(t, "RS [k×34 pu×19] 92", rowText(rowNamed(t, columns, "gusset-2")), "up to the heel's own stitches")
+	assert.Equal(t, "RS [k×34 pc×1 pu×18] 92", rowText(rowNamed(t, columns, "gusset-2")), "up to the heel's own stitches")
 	assert.Equal(t, needle.Sl, rowNamed(t, columns, "gusset-4").Ops[0].Code, "where the strengthening begins")
 	plain := makePlan(t, with(`"heel":{"kind":"flap_under"}`))
 	assert.Equal(t, plain.Summary, centre.Summary, "no count is another")

@@ -370,7 +370,8 @@ func (s *Sock) gusset(h *hands, columns slipColumns) {
 	} else {
 		h.do(needle.K, s.Heel.TurnStitches)
 	}
-	h.do(needle.PU, left+s.Heel.CornerStitches)
+	h.do(needle.PU, left)
+	h.do(needle.PC, s.Heel.CornerStitches)
 	h.end()
 	for i, r := range s.Heel.GussetRounds {
 		front, back := h.instep, h.sole()
@@ -380,7 +381,8 @@ func (s *Sock) gusset(h *hands, columns slipColumns) {
 		h.stripe(s)
 		h.round(func() { s.workInstep(h, front) }, func() {
 			if i == 0 {
-				h.do(needle.PU, s.Heel.CornerStitches+right)
+				h.do(needle.PC, s.Heel.CornerStitches)
+				h.do(needle.PU, right)
 			}
 			if r.Right {
 				h.do(needle.K, 1)

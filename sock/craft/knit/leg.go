@@ -78,7 +78,7 @@ func (h *hands) stand(at, extra int, after bool) {
 	if extra == 0 {
 		return
 	}
-	h.do(needle.PU, extra)
+	h.do(needle.PC, extra)
 	if at < h.instep || at == h.instep && after {
 		h.instep += extra
 	}

@@ -111,7 +111,7 @@ func TestRowsByHand(t *testing.T) {
 		"heel-27":    "WS [ds×1 p×13 turn×1] 68",
 		"heel-28":    "RS [ds×1 k×12 kds×1 k×1 turn×1] 68",
 		"heel-48":    "RS [ds×1 k×32 kds×1] 68",
-		"leg-1":      "RS [pu×1 k×34 pu×1 kds×1 k×33] 70",
+		"leg-1":      "RS [pc×1 k×34 pc×1 kds×1 k×33] 70",
 		"leg-6":      "RS [k2tog×1 k×33 k2tog×1 k×33] 68",
 		"bind_off-1": "RS [bo×34 bo×34] 0",
 	} {

@@ -125,7 +125,7 @@ func TestFlapAndGussetByHand(t *testing.T) {
 		"RS [sl 1 k 6 ssk 1 turn 1] 21", "WS [sl 1 p 6 p2tog 1 turn 1] 20",
 	}, rows[len(rows)-4:])
 	gusset := section(p, needle.Gusset)
-	assert.Equal(t, []string{"RS [k 8 pu 7] 27", "RS [k 12 pu 7 k 15] 34", "RS [k 12 k 22] 34",
+	assert.Equal(t, []string{"RS [k 8 pu 6 pc 1] 27", "RS [k 12 pc 1 pu 6 k 15] 34", "RS [k 12 k 22] 34",
 		"RS [k 12 k 1 ssk 1 k 16 k2tog 1 k 1] 32"}, gusset[:4])
 	assert.Equal(t, 5, *p.Summary.GussetDecreaseRounds, "34 down to 24, two at a time")
 	assert.Len(t, gusset, 1+2+5+4, "picking up, two plain rounds, five decreases with four rounds between")
@@ -139,8 +139,8 @@ func TestFlapOnAnOddHeelAndUnevenPickUp(t *testing.T) {
 	assert.Contains(t, rows, "WS [sl 1 p 4 p2tog 1 p 1 turn 1] 68")
 	assert.Equal(t, 35-2-2*7, *p.Summary.TurnStitches, "outer groups of 13")
 	gusset := section(p, needle.Gusset)
-	assert.Equal(t, "RS [k 19 pu 22] 76", gusset[0])
-	assert.Equal(t, "RS [k 35 pu 20 k 41] 96", gusset[1])
+	assert.Equal(t, "RS [k 19 pu 21 pc 1] 76", gusset[0])
+	assert.Equal(t, "RS [k 35 pc 1 pu 19 k 41] 96", gusset[1])
 }
 
 // 68 stitches, a flap of 36 rows, 17 and 20 picked up and both corners: 93. Three rounds lose one at the fuller side, then eleven lose a
@@ -148,7 +148,7 @@ func TestFlapOnAnOddHeelAndUnevenPickUp(t *testing.T) {
 func TestTheFullerSideLosesItsSurplusFirst(t *testing.T) {
 	p := makePlan(t, with(`"heel":{"kind":"flap_under","picked_up":[17,20],"flap_rows":36}`))
 	gusset := section(p, needle.Gusset)
-	assert.Equal(t, "RS [k 34 pu 21 k 38] 93", gusset[1])
+	assert.Equal(t, "RS [k 34 pc 1 pu 20 k 38] 93", gusset[1])
 	assert.Equal(t, 14, *p.Summary.GussetDecreaseRounds)
 	assert.Len(t, gusset, 2+28)
 	for i := range 14 {

@@ -85,7 +85,7 @@ func TestNothingIsOfferedOfOnesOwnRows(t *testing.T) {
 // A plan by others says rows, summary and gauge; it opens and is knitted from.
 func TestAPlanWithoutADesignIsWorked(t *testing.T) {
 	e := begun(t, `,"heel":{"kind":"flap_under"}`)
-	bare := &Edition{Line: Line{Version: 1}, Plan: &plan.Plan{Summary: e.Plan.Summary, Rows: e.Plan.Rows, Design: design.Blank()}}
+	bare := &Edition{Line: Line{Version: 1}, Plan: &plan.Plan{Rules: e.Plan.Rules, Summary: e.Plan.Summary, Rows: e.Plan.Rows, Design: design.Blank()}}
 	bare.Plan.Design.Gauge = e.Plan.Design.Gauge
 	work, err := bare.Work()
 	require.NoError(t, err)

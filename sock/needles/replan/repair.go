@@ -139,7 +139,10 @@ func missedIncrease(c *miscount) []Cause {
 		switch code {
 		case needle.PU:
 			return "not every stitch was picked up",
-				"Pick up what is missing now, in the next gap of the same edge or corner, and put it on the needle where it belongs"
+				"Pick up what is missing now, in the next gap of the same edge, and put it on the needle where it belongs"
+		case needle.PC:
+			return "the stitch of a corner was not made",
+				"Make it now, in the gap beside the stitch that stands at that corner, and put it on the needle where it belongs"
 		case needle.YO:
 			return "a yarn-over of the pattern was forgotten",
 				"Lift the strand between the two stitches at that place on to the needle: it is the yarn-over"

@@ -96,7 +96,7 @@ func TestCausesComeFromTheLoopsThatAreThere(t *testing.T) {
 		{`,"heel":{"turn":"wrap"}`, "heel-8", 1, "A wrap was counted as a stitch.", "beside the gaps"},
 		{`,"heel":{"turn":"pinned"}`, "heel-8", 1, "The loop in a pin was put on the needle too early.", "beside the gaps"},
 		{"", "toe-4", -1, "An increase was forgotten: toe, round 4.", "at the start of needle 1, at the end"},
-		{"", "leg-1", -1, "Not every stitch was picked up: leg, round 1.", "at the start of needle 1 or at the start of needle 2"},
+		{"", "leg-1", -1, "The stitch of a corner was not made: leg, round 1.", "at the start of needle 1 or at the start of needle 2"},
 		{`,"heel":{"kind":"flap_under"}`, "gusset-4", 1, "Two stitches were not worked together: gusset, round 4.",
 			"at the start of needle 2 or at the end of needle 2"},
 	} {

@@ -122,7 +122,7 @@ func (l *Look) see(s *position.State, tailed bool) {
 func (l *Look) count(row *needle.Row, striped bool) {
 	up, down := 0, 0
 	for _, o := range row.Ops {
-		if o.Code.IsIncrease() && o.Code != needle.YO && o.Code != needle.PU && o.Code != needle.CO && o.Code != needle.COChain {
+		if o.Code.IsIncrease() && o.Code != needle.YO && o.Code != needle.PU && o.Code != needle.PC && o.Code != needle.CO && o.Code != needle.COChain {
 			up += o.N
 		}
 		if o.Code.IsDecrease() {

@@ -18,7 +18,7 @@ const (
 	Version = 1
 	// Rules numbers what a plan has to hold to. A rule that came later is asked only of plans that were made by it: one that does not say
 	// has those of 1.
-	Rules = 1
+	Rules = 2
 )
 
 // Plan is a design worked out to the last loop.

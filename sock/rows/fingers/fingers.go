@@ -31,7 +31,8 @@ type Counter struct {
 	stitches int
 	// list is where the stitches are laid out, row after row.
 	list []stitch
-	// began: a row has worked stitches and turned. widening: a row has taken held stitches back and turned, or a full round has.
+	// began: a row has worked stitches and turned. widening: a row has taken held stitches back and turned before
+	// the edge, or a full round has taken them back.
 	began, widening bool
 }
 
@@ -61,12 +62,12 @@ func (c *Counter) After(row *needle.Row, s needle.Snapshot, sole int) (Groups, b
 	if len(row.Ops) == 0 || !inToe && !inHeel {
 		return Groups{}, false
 	}
+	turnedBack := false
 	last := row.Ops[len(row.Ops)-1].Code
 	turned := last == needle.Turn || last == needle.WT
 	switch {
 	case turned && len(row.Ops) > 1:
-		c.widening = c.widening || c.began && closes(row)
-		c.began = true
+		turnedBack, c.began = c.began && closes(row), true
 	case row.Kind == needle.Round && c.began:
 		c.widening = true
 	}
@@ -77,7 +78,9 @@ func (c *Counter) After(row *needle.Row, s needle.Snapshot, sole int) (Groups, b
 	if list == nil {
 		return Groups{}, false
 	}
-	return c.groups(row.Side, turned, list, min(max(at, 0), len(list))), true
+	at = min(max(at, 0), len(list))
+	c.widening = c.widening || turnedBack && at > 0 && at < len(list) // at its edge it only resolves
+	return c.groups(row.Side, turned, list, at), true
 }
 
 // closes says whether a row took back what an earlier turn left.
@@ -154,7 +157,7 @@ func (c *Counter) groups(side needle.Side, turned bool, list []stitch, at int) G
 	}
 	switch {
 	case doubles && !c.widening:
-		// Narrowing, a double stitch waits, and so does the stitch just turned on, which will be one.
+		// Narrowing, the double stitches wait that are there: the stitch just turned on will be one in the next row, and is none yet.
 		for i := range list {
 			switch {
 			case list[i].double && i < len(list)/2:
@@ -163,18 +166,12 @@ func (c *Counter) groups(side needle.Side, turned bool, list []stitch, at int) G
 				left++
 			}
 		}
-		if turned && side == needle.RS {
-			left++
-		} else if turned {
-			right++
-		}
 	case turned && side == needle.RS:
 		left, right = len(list)-at, below(list, at)
 	case turned:
 		right, left = at, above(list, at)
 	default:
-		right = below(list, len(list))
-		left = above(list, right)
+		right, left = below(list, at), above(list, at)
 	}
 	between := len(list) - left - right
 	if turned && side == needle.RS {

@@ -40,12 +40,12 @@ func found(t require.TestingT, p *plan.Plan, section needle.Section) []string {
 	return list
 }
 
-// The default heel, 34 stitches over 11 · 12 · 11: first each double stitch waits, and the stitch just turned on; after the full round
-// what lies beyond the gaps.
+// The default heel, 34 stitches over 11 · 12 · 11: first each double stitch waits that is there, and the stitch just turned on is none
+// yet; after the full round what lies beyond the gaps.
 func TestTheDoubleStitchesOfTheDefaultHeel(t *testing.T) {
 	list := found(t, planOf(t, ""), needle.Heel)
-	assert.Equal(t, []string{"2: 1 32 1", "3: 1 31 2", "4: 2 30 2"}, list[:3])
-	assert.Contains(t, list, "22: 11 12 11")
+	assert.Equal(t, []string{"2: 1 33 0", "3: 1 32 1", "4: 2 31 1", "5: 2 30 2"}, list[:4])
+	assert.Contains(t, list, "22: 11 13 10", "the next row begins with the eleventh on the right")
 	assert.Contains(t, list, "23: 0 23 11", "the row that runs on is told with the right side in front")
 	assert.Contains(t, list, "24: 0 34 0", "the full round")
 	at := 0
@@ -55,6 +55,18 @@ func TestTheDoubleStitchesOfTheDefaultHeel(t *testing.T) {
 		}
 	}
 	assert.Equal(t, []string{"26: 0 24 10", "27: 10 14 10", "28: 10 15 9", "29: 9 16 9"}, list[at:at+4])
+}
+
+// A row that runs on to the start of the round, inside a wide heel, has a gap on either side of it.
+func TestBothEdgesOfAWideHeelStillWait(t *testing.T) {
+	list := found(t, planOf(t, `,"stitches":40,"heel":{"turn":"yarn_over","share":0.6,"fabric":"garter"}`), needle.Heel)
+	assert.Equal(t, "32: 1 22 1", list[len(list)-1])
+}
+
+// Before a flap at the back nothing widens: a row resolves one side, and the double stitches of the other are all there.
+func TestTheRowsThatOnlyResolve(t *testing.T) {
+	list := found(t, planOf(t, `,"heel":{"kind":"gusset_turn"}`), needle.Heel)
+	assert.Contains(t, list, "23: 11 23 0")
 }
 
 func TestWrapsPinsPairsAndGaps(t *testing.T) {

@@ -137,8 +137,8 @@ func (m *Machine) once(c Code) error {
 		return m.decrease(c)
 	}
 	switch c {
-	case M1, M1L, M1R, M1P, PU:
-		if c == PU && m.count > 0 {
+	case M1, M1L, M1R, M1P, PU, PC:
+		if (c == PU || c == PC) && m.count > 0 {
 			m.nodes[m.below].open = 0 // picked up there, it closes the place
 		}
 		m.add(look{}, c)

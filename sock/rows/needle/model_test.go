@@ -129,7 +129,7 @@ func (m *model) do(c Code, first, startsRow bool) bool {
 			m.loops[next].wraps = 0
 			m.advance()
 		}
-	case M1, PU:
+	case M1, PU, PC:
 		m.insert(modelLoop{kind: 'k'}, first)
 	case YO:
 		kind := byte('k')
@@ -206,7 +206,7 @@ func (m *Machine) asModel() string {
 // Random operations, possible or not, on both machines: they agree on what is
 // possible and on every loop, wrap, pin, the cursor and loop 0.
 func TestTheMachineAgreesWithItsModel(t *testing.T) {
-	tried := []Code{K, P, Sl, DS, SlPin, KPin, Kds, KW, M1, PU, YO, Kfb, K2tog, SSK, P2tog, Turn, WT, K, P, K}
+	tried := []Code{K, P, Sl, DS, SlPin, KPin, Kds, KW, M1, PU, PC, YO, Kfb, K2tog, SSK, P2tog, Turn, WT, K, P, K}
 	rapid.Check(t, func(t *rapid.T) {
 		n := rapid.IntRange(3, 9).Draw(t, "loops")
 		machine, plain := &Machine{}, &model{side: RS}

@@ -25,6 +25,7 @@ const (
 	M1R
 	M1P
 	PU
+	PC
 	Sl
 	K2tog
 	SSK
@@ -67,7 +68,7 @@ var traits = [codeCount]trait{
 	K: {"k", 1, 1, false}, P: {"p", 1, 1, true}, Ktbl: {"ktbl", 1, 1, false}, Ptbl: {"ptbl", 1, 1, true},
 	Kfb: {"kfb", 1, 2, false}, Pfb: {"pfb", 1, 2, true},
 	M1: {"m1", 0, 1, false}, M1L: {"m1l", 0, 1, false}, M1R: {"m1r", 0, 1, false}, M1P: {"m1p", 0, 1, true},
-	PU: {"pu", 0, 1, false}, Sl: {"sl", 1, 1, false},
+	PU: {"pu", 0, 1, false}, PC: {"pc", 0, 1, false}, Sl: {"sl", 1, 1, false},
 	K2tog: {"k2tog", 2, 1, false}, SSK: {"ssk", 2, 1, false}, P2tog: {"p2tog", 2, 1, true}, SSP: {"ssp", 2, 1, true},
 	K3tog: {"k3tog", 3, 1, false}, SSSK: {"sssk", 3, 1, false}, P3tog: {"p3tog", 3, 1, true}, SSSP: {"sssp", 3, 1, true},
 	YO: {"yo", 0, 1, false}, DS: {"ds", 1, 1, false}, Kds: {"kds", 1, 1, false}, Pds: {"pds", 1, 1, true},

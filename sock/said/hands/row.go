@@ -29,6 +29,7 @@ func Rows(p *plan.Plan) [][]Shown {
 		r := reader{p: p, row: &p.Rows[i], i: i, turns: styleOf(&p.Design), flaps: flaps}
 		r.before()
 		for at, o := range r.row.Ops {
+			r.at = at
 			if name := r.move(at, o); name != "" {
 				r.add(o.Code.String(), name)
 			}
@@ -66,8 +67,8 @@ type reader struct {
 	// flaps: the heel is turned by decreases.
 	flaps bool
 	shown []Shown
-	// picked are the places along edges or in corners that were picked up in this row.
-	picked int
+	// at is the operation of the row that is looked at.
+	at int
 }
 
 // add notes a move; the same one is shown once for each of its words.
@@ -186,8 +187,9 @@ func (r *reader) move(at int, o needle.Op) string {
 		}
 		return "lift-round"
 	case needle.PU:
-		r.picked++
 		return r.pick()
+	case needle.PC:
+		return r.corner()
 	case needle.Turn:
 		return r.turn(flap)
 	case needle.Unzip, needle.Kfb, needle.Pfb, needle.Ktbl, needle.Ptbl, needle.M1L, needle.M1R:
@@ -265,7 +267,7 @@ func (r *reader) cornerStands() bool {
 		}
 		for _, o := range row.Ops {
 			switch {
-			case o.Code == needle.PU:
+			case o.Code == needle.PC, o.Code == needle.PU:
 				return true
 			case o.Code.IsDecrease():
 				return false
@@ -277,39 +279,73 @@ func (r *reader) cornerStands() bool {
 
 // pick is what is picked up here.
 func (r *reader) pick() string {
-	d := &r.p.Design
 	switch {
 	case r.row.Section == needle.Toe:
 		return "garter-edge"
 	case r.row.Section == needle.Gusset:
-		// The edge and the bar in its corner are one operation.
-		side := "left"
-		if r.pickedBefore() {
-			side = "right"
+		along := "pick-up-" + r.edge()
+		if r.p.Rules < cornerRules && r.made(needle.PU) == 1 {
+			// By the rules of then the edge and the strand in its corner were one operation.
+			r.add(needle.PU.String(), along)
+			return "corner-bar-" + r.edge()
 		}
-		r.add(needle.PU.String(), "pick-up-"+side)
-		return "corner-bar-" + side
+		return along
 	}
-	if shows := design.Find("corner.method", d.Corner.Method).Shows; len(shows) > 0 {
+	return r.corner()
+}
+
+// cornerRules are the first by which a stitch made in a corner has an operation of its own.
+const cornerRules = 2
+
+// made is how often a row has an operation.
+func (r *reader) made(code needle.Code) int {
+	n := 0
+	for _, o := range r.row.Ops {
+		if o.Code == code {
+			n++
+		}
+	}
+	return n
+}
+
+// corner is how the stitch in a corner is made: beside a flap of the corner's strand, else as the design has it.
+func (r *reader) corner() string {
+	if r.row.Section == needle.Gusset {
+		return "corner-bar-" + r.edge()
+	}
+	if shows := design.Find("corner.method", r.p.Design.Corner.Method).Shows; len(shows) > 0 {
 		return shows[0] // what comes after it takes the stitch off again
 	}
 	return ""
 }
 
-// pickedBefore says whether one edge of the flap was picked up already.
+// edge is the side of the heel along which, or at whose end, the row picks up: the left one comes first.
+func (r *reader) edge() string {
+	if r.pickedBefore() {
+		return "right"
+	}
+	return "left"
+}
+
+// pickedBefore says whether the other edge of the flap was picked up already: stitches were worked since.
 func (r *reader) pickedBefore() bool {
-	if r.picked > 1 {
+	picked := false
+	for i := r.i - 1; i >= 0 && r.p.Rows[i].Section == needle.Gusset && !picked; i-- {
+		picked = slices.ContainsFunc(r.p.Rows[i].Ops, picksUp)
+	}
+	if picked {
 		return true
 	}
-	for i := r.i - 1; i >= 0 && (r.p.Rows[i].Section == needle.Heel || r.p.Rows[i].Section == needle.Gusset); i-- {
-		for _, o := range r.p.Rows[i].Ops {
-			if o.Code == needle.PU {
-				return true
-			}
+	for _, o := range r.row.Ops[:r.at] {
+		if picked && o.Code.Takes() > 0 {
+			return true
 		}
+		picked = picked || picksUp(o)
 	}
 	return false
 }
+
+func picksUp(o needle.Op) bool { return o.Code == needle.PU || o.Code == needle.PC }
 
 // turn is what the hands do once the work is turned: the first move of the next row.
 func (r *reader) turn(flap bool) string {

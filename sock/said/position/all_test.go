@@ -44,7 +44,7 @@ func TestTheCheckOfTheFingers(t *testing.T) {
 	for i, row := range p.Rows {
 		switch row.ID {
 		case "heel-5":
-			assert.Equal(t, "2 wait · 29 between · 3 wait", all[i+1].Check)
+			assert.Equal(t, "2 wait · 30 between · 2 wait", all[i+1].Check)
 		case "foot-9":
 			assert.Equal(t, "68 in all", all[i+1].Check)
 		}

@@ -35,6 +35,7 @@ var spellings = map[needle.Code]spelling{
 	needle.M1P: {"m1p", "m1p %d times", "lift the strand between the needles and purl it twisted",
 		"make %d purl stitches from the strand between the needles"},
 	needle.PU:    {"pu%d", "pu%d", "pick up %d in the corner or along the edge", "pick up %d along the edge"},
+	needle.PC:    {"pc%d", "pc%d", "make %d in the corner", "make %d in the corner"},
 	needle.Sl:    {"sl%d", "sl%d", "slip %d", "slip %d"},
 	needle.K2tog: {"k2tog", "k2tog %d times", "knit 2 together", "knit 2 together, %d times"},
 	needle.SSK: {"ssk", "ssk %d times", "slip 2 as if to knit, then knit them together through the back",

@@ -51,10 +51,10 @@ func TestRowsAsKnittersSayThem(t *testing.T) {
 func TestPickedUpStitchesAreToldWhereTheyLie(t *testing.T) {
 	said := rows(t, `,"heel":{"kind":"flap_under"}`)
 	sentence := func(r Row) string { return r.Sentence(false) }
-	assert.Equal(t, "needle 2 (heel): k20, pu19", sentence(said["gusset-1"]))
-	assert.Equal(t, "needle 1 (instep): k34; needle 2 (heel): pu19, k39", sentence(said["gusset-2"]))
-	assert.Equal(t, "needle 1 (front): pu1, k34; needle 2 (back): pu1, kds, k33", sentence(rows(t, "")["leg-1"]))
-	assert.Equal(t, "needle 1 (instep): k34; needle 2 (heel): pu19, k10; needle 3 (heel): k29",
+	assert.Equal(t, "needle 2 (heel): k20, pu18, pc1", sentence(said["gusset-1"]))
+	assert.Equal(t, "needle 1 (instep): k34; needle 2 (heel): pc1, pu18, k39", sentence(said["gusset-2"]))
+	assert.Equal(t, "needle 1 (front): pc1, k34; needle 2 (back): pc1, kds, k33", sentence(rows(t, "")["leg-1"]))
+	assert.Equal(t, "needle 1 (instep): k34; needle 2 (heel): pc1, pu18, k10; needle 3 (heel): k29",
 		sentence(rows(t, `,"needles":"dpn4","heel":{"kind":"flap_under"}`)["gusset-2"]))
 }
 
@@ -66,7 +66,7 @@ func TestAWideHeelHasNeedlesOfItsOwn(t *testing.T) {
 	assert.Equal(t, "first: put 28 stitches on a holder, all but the first 3 and the last 3 of the instep; lay the 40 of the heel on two needles, 20 and 20, from its right edge; heel needle 2: k3; holder: k28", sentence(wide, "heel-1"))
 	assert.Equal(t, "heel needle 1: k20; heel needle 2: k19, turn", sentence(wide, "heel-2"))
 	assert.Equal(t, "heel needle 2: yo, p19; heel needle 1: p19, turn", sentence(wide, "heel-3"))
-	assert.Equal(t, "first: lay the stitches on their needles: 38 on needle 1 (front), 34 on needle 2 (back); needle 1 (front): k2, k3tog, pu1, k28, pu1, sssk, k2; needle 2 (back): k34", sentence(wide, "leg-1"))
+	assert.Equal(t, "first: lay the stitches on their needles: 38 on needle 1 (front), 34 on needle 2 (back); needle 1 (front): k2, k3tog, pc1, k28, pc1, sssk, k2; needle 2 (back): k34", sentence(wide, "leg-1"))
 	const four = `,"needles":"dpn4"` + wide
 	assert.Equal(t, "heel needle 2: yo, p19; heel needle 1: p19, turn", sentence(four, "heel-3"))
 }

@@ -140,7 +140,7 @@ func (h *hands) next() (Move, bool) {
 		return Wrap, true
 	case needle.Turn:
 		return Turn, true
-	case needle.PU:
+	case needle.PU, needle.PC:
 		return yarn(Pick, false)
 	case needle.BO:
 		return Bind, true
@@ -302,7 +302,9 @@ func (h *hands) stray(move, want Move) (string, error) {
 	case Increase:
 		code = needle.Kfb
 	case Pick:
-		code = needle.PU
+		if code = needle.PU; !h.done && h.wanted().Code == needle.PC {
+			code = needle.PC
+		}
 	case Bind:
 		code = needle.BO
 	case Wrap:
