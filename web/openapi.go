@@ -82,6 +82,11 @@ func opsAreTuples(p jsonschema.InterceptSchemaParams) (bool, error) {
 	case reflect.TypeFor[needle.Op](), reflect.TypeFor[needle.Marker](), reflect.TypeFor[design.Stripe]():
 		pair()
 		return true, nil
+	case reflect.TypeFor[needle.Move](): // [1, 2, 3]
+		p.Schema.Type = nil
+		p.Schema.WithType(jsonschema.Array.Type()).WithMinItems(3).WithMaxItems(3)
+		p.Schema.WithItems(*(&jsonschema.Items{}).WithSchemaOrBool(jsonschema.Integer.ToSchemaOrBool()))
+		return true, nil
 	}
 	return false, nil
 }

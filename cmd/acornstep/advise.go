@@ -66,7 +66,7 @@ func runExplain(args []string, s streams) error {
 	}
 	said := words.Rows(traced, &p.Design)
 	if len(check.Plan(p)) == 0 { // the words of a sock that is sound are exact, or they are not said
-		if err := words.Literally(p.Rows, said); err != nil {
+		if err := words.Literally(p, said); err != nil {
 			return err
 		}
 	}

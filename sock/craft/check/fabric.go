@@ -147,12 +147,37 @@ func (r *replay) resting(row *needle.Row) (from, to int) {
 	return from, to
 }
 
-// laid lays the loops as the row before says, so that it can be told which of them a row moves.
+// laid lays the loops as the row before says, and slides those that this row moves first, so that it can be told from which needle
+// an operation takes, and which loops a row puts on another one.
 func (r *replay) laid(i int) {
-	if i > 0 && r.strict && r.plan.Rows[i].Kind == needle.FlatRow {
-		if before := &r.plan.Rows[i-1]; addsUp(before, r.machine.Count()) {
-			r.machine.Lay(before.From, before.OnNeedles...)
+	if i == 0 || !r.strict {
+		return
+	}
+	row, before := &r.plan.Rows[i], &r.plan.Rows[i-1]
+	if !addsUp(before, r.machine.Count()) {
+		return
+	}
+	on, from, err := needle.Slid(before.OnNeedles, before.From, row.Moves)
+	if err != nil {
+		r.fault(row, "%s", err)
+		return
+	}
+	r.machine.Lay(from, on...)
+	// The other half of a toe is taken up on a needle of its own: the first one that holds it afterwards.
+	if len(row.OnNeedles) > 1 && len(row.Ops) > 0 && row.Ops[0].Code == needle.Unzip {
+		if other := slices.IndexFunc(row.OnNeedles[1:], func(n int) bool { return n > 0 }); other >= 0 {
+			r.machine.Unzips(1 + other)
 		}
+	}
+}
+
+// oneNeedle finds an operation that takes loops of two needles.
+func (r *replay) oneNeedle(i int) {
+	if i == 0 || !r.strict || r.plan.Rules < lyingRules || !addsUp(&r.plan.Rows[i-1], r.loops) {
+		return
+	}
+	if reached := r.machine.Reached(); len(reached) > 0 {
+		r.fault(&r.plan.Rows[i], "an operation takes loops of two needles; moves %v before the row would lay them on one", reached)
 	}
 }
 

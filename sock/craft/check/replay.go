@@ -49,6 +49,7 @@ func (r *replay) knit() bool {
 			r.columns.see(r, i)
 		}
 		r.laid(i)
+		r.loops = r.machine.Count()
 		if err := r.machine.Work(row); err != nil {
 			r.faults = append(r.faults, err.(*needle.Fault))
 			return false
@@ -56,6 +57,7 @@ func (r *replay) knit() bool {
 		r.afterRow(i)
 		if r.strict {
 			r.gaps(i)
+			r.oneNeedle(i)
 			r.moves(i)
 		}
 		if i+1 == len(p.Rows) || p.Rows[i+1].Section != row.Section {
@@ -78,6 +80,8 @@ type replay struct {
 	settling needle.Section
 	// places are where the rows of short rows turned, by the number of the row.
 	places map[int]turnPlace
+	// loops were on the needles before the row.
+	loops  int
 	groups groups
 	// miscounted are rows whose groups are not what the fingers find, if the summary has the heel's stitches right.
 	miscounted []*needle.Fault

@@ -14,6 +14,8 @@ type laid struct {
 	// now is the arrangement in which the loops lie, parked whether the rest waits on a holder.
 	now    design.Arrangement
 	parked bool
+	// unparks: the present round takes the needles up again.
+	unparks bool
 	// hold: the present round is to be a row that runs on, and lays nothing anew.
 	hold bool
 	// counts has room for what is said of the rows.
@@ -66,13 +68,8 @@ func (l *laid) park(h *hands) {
 	l.parked = true
 }
 
-// unpark takes the needles up again as before.
-func (l *laid) unpark(h *hands) {
-	if l.parked {
-		h.machine.Lay(0, h.halves(l.now)...)
-		l.parked = false
-	}
-}
+// unpark takes the needles up again as before: the next round works off those of the heel, and lays all loops anew.
+func (l *laid) unpark() { l.unparks = l.parked }
 
 // halves are front and back of the sock on the needles of an arrangement.
 func (h *hands) halves(on design.Arrangement) []int {
@@ -90,19 +87,23 @@ func (h *hands) laid() {
 	want := l.in(h.section)
 	needles := max(l.now.Needles(), want.Needles())
 	if l.parked {
-		needles = 1 + design.HeelNeedles
+		needles = max(1+design.HeelNeedles, needles)
 	}
 	if len(l.counts) < needles {
 		l.counts = make([]int, 512)
 	}
 	on := l.counts[:needles:needles]
 	from := h.machine.Lying(on)
+	unparks := l.unparks
+	if unparks {
+		l.parked, l.unparks = false, false
+	}
 	if !l.parked && !l.hold && h.row.Kind == needle.Round && h.section != needle.BindOff {
 		front := h.machine.LoopsBefore(h.instep)
 		if want != l.now {
 			h.remark(changedNeedles(want))
 		}
-		if want != l.now || l.uneven(on, front) {
+		if want != l.now || unparks || l.uneven(on, front) {
 			l.now = want
 			from = 0
 			on = on[:copy(on, h.halves(want))]

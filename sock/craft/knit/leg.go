@@ -30,7 +30,7 @@ func (s *Sock) firstRound(h *hands) {
 		count = s.Heel.Ring // a yarn-over of a turn is no stitch
 	}
 	corner, extra := s.corner(), s.Corner.PickUp
-	h.lay.unpark(h)
+	h.lay.unpark()
 	left, right := h.reachLeft, h.instep-h.reachRight // where the heel ends and where it began
 	if left < 0 || left == 0 && corner.after {
 		left += count

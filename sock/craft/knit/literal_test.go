@@ -1,6 +1,7 @@
 package knit
 
 import (
+	"fmt"
 	"regexp"
 	"slices"
 	"strings"
@@ -10,6 +11,7 @@ import (
 	"github.com/stretchr/testify/require"
 	"pgregory.net/rapid"
 
+	"acornstep/sock/craft/check"
 	"acornstep/sock/papers/design"
 	"acornstep/sock/papers/plan"
 	"acornstep/sock/rows/needle"
@@ -23,7 +25,7 @@ func literal(p *plan.Plan) error {
 	if err != nil {
 		return err
 	}
-	return words.Literally(p.Rows, words.Rows(traced, &p.Design))
+	return words.Literally(p, words.Rows(traced, &p.Design))
 }
 
 // One number, one needle or one operation of the words that is another is noticed by whoever reads them literally.
@@ -71,7 +73,7 @@ func TestAWrongWordIsNoticed(t *testing.T) {
 		if *part == was {
 			t.Skip()
 		}
-		if err := words.Literally(p.Rows, said); err == nil {
+		if err := words.Literally(p, said); err == nil {
 			t.Fatalf("%s: %v is read as %v", row.ID, *part, was)
 		}
 	})
@@ -130,7 +132,7 @@ func TestACountOfWhatIsLaidIsNoticed(t *testing.T) {
 	traced, err := trace.Of(p.Rows)
 	require.NoError(t, err)
 	said := words.Rows(traced, &p.Design)
-	require.NoError(t, words.Literally(p.Rows, said))
+	require.NoError(t, words.Literally(p, said))
 	found := 0
 	for i := range said {
 		for k := range said[i].Parts {
@@ -138,10 +140,54 @@ func TestACountOfWhatIsLaidIsNoticed(t *testing.T) {
 				found++
 				was := part.Short
 				part.Short = strings.Replace(was, "68 on it", "968 on it", 1)
-				assert.ErrorContains(t, words.Literally(p.Rows, said), "968 stitches are to be laid")
+				assert.ErrorContains(t, words.Literally(p, said), "968 stitches are to be laid")
 				part.Short = was
 			}
 		}
 	}
 	assert.Positive(t, found)
+}
+
+// Where stitches of two needles are worked together, those of one are slid on to the other first, and said to be: in lace over any
+// count, where a toe of yarn-overs closes, and where three go together. Whoever is not told notices.
+func TestLoopsOfTwoNeedlesAreSlidFirst(t *testing.T) {
+	slid := map[string]int{}
+	for _, needles := range []string{"magic_loop", "dpn5"} {
+		for _, pattern := range []string{"dew_lace", "eyelet_cable"} {
+			for stitches := 48; stitches <= 78; stitches += 6 {
+				for _, toe := range []string{"wedge", "short_row"} {
+					p := makePlan(t, fmt.Sprintf(`{"format":"acorn-step.design","version":1,"foot":{"length_mm":251,"ball_girth_mm":236},
+						"gauge":{"stitches_per_100mm":32,"rounds_per_100mm":44},"needles":%q,"stitches":%d,"toe":{"kind":%q},
+						"heel":{"turn":"yarn_over"},"leg":{"pattern":%q,"instep_pattern":%q}}`, needles, stitches, toe, pattern, pattern))
+					require.Nil(t, p.Stopped())
+					require.NoError(t, literal(p), "%s, %s over %d", needles, pattern, stitches)
+					for i := range p.Rows {
+						row := &p.Rows[i]
+						if len(row.Moves) == 0 {
+							continue
+						}
+						slid[string(row.Section)]++
+						if slid[string(row.Section)]%40 == 1 {
+							assert.Error(t, unsaid(t, p, i), "%s of %s, %s over %d", row.ID, needles, pattern, stitches)
+							was := row.Moves
+							row.Moves = nil
+							assert.NotEmpty(t, check.Plan(p), row.ID)
+							row.Moves = was
+						}
+					}
+				}
+			}
+		}
+	}
+	assert.Positive(t, slid["toe"])
+	assert.Positive(t, slid["leg"])
+}
+
+// unsaid knits a sock from its words, without what stands first in a row.
+func unsaid(t *testing.T, p *plan.Plan, row int) error {
+	traced, err := trace.Of(p.Rows)
+	require.NoError(t, err)
+	said := words.Rows(traced, &p.Design)
+	said[row].Parts = slices.DeleteFunc(slices.Clone(said[row].Parts), func(part words.Part) bool { return part.On == "first" })
+	return words.Literally(p, said)
 }

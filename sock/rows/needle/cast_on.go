@@ -48,6 +48,7 @@ func (m *Machine) unzip(n int) error {
 	m.below = last
 	m.inRow.fresh = false
 	for range n {
+		m.onto = m.unzipped
 		m.add(look{}, Unzip)
 	}
 	if fromRS {

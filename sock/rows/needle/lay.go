@@ -29,8 +29,19 @@ func (m *Machine) Onto() {
 	}
 }
 
+// Unzips says which needle, counted from 0, takes up the loops of the waste yarn.
+func (m *Machine) Unzips(needle int) { m.unzipped = uint8(needle + 1) }
+
 // Hand says on which needle, counted from 0, every loop comes to lie that is worked from now on.
 func (m *Machine) Hand(needle int) { m.hand = uint8(needle + 1) }
+
+// NextOn is the needle, counted from 0, of the loop that comes next; -1 at the edge of a line.
+func (m *Machine) NextOn() int {
+	if id := m.ahead(); id != none {
+		return int(m.nodes[id].on)
+	}
+	return -1
+}
 
 // AheadOn is the number of loops that come next and lie on this needle, counted from 0.
 func (m *Machine) AheadOn(needle int) int {

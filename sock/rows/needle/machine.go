@@ -67,10 +67,14 @@ type Machine struct {
 	atTurn bool
 	// onto is one more than the needle on which the next loop is made, where that was said; 0 where it was not.
 	onto uint8
+	// unzipped is one more than the needle that takes up the loops of the waste yarn; 0 where that was not said.
+	unzipped uint8
 	// hand is one more than the needle on which every loop lies once it is worked; 0 where loops stay on theirs.
 	hand uint8
 	// closed is set while the last operation was one that closes a gap.
 	closed bool
+	// reached are loops that the present row takes from another needle than that of the operation's result.
+	reached []Move
 	// unclosed are the rows whose turns left places open that the present row passed without closing them.
 	unclosed []int
 	// afterTurn is set while the last thing done was a turn.

@@ -61,6 +61,8 @@ type Row struct {
 	// OnNeedles are the loops on each needle after the row, in ring order from loop From on; they add up to Stitches.
 	OnNeedles []int `json:"on_needles,omitempty"`
 	From      int   `json:"from,omitempty"`
+	// Moves slide loops to neighbouring needles before the row.
+	Moves []Move `json:"moves,omitempty"`
 	// Groups, in short rows, are the stitches that wait on the left, lie between and wait on the right,
 	// left to right as they are held after the row; they add up to the stitches of the heel or toe.
 	Groups []int `json:"groups,omitempty"`

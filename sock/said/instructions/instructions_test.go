@@ -38,7 +38,7 @@ func readBack(p *plan.Plan, text string) error {
 	if len(rows) != len(p.Rows) {
 		return fmt.Errorf("%d rows were read, the plan has %d", len(rows), len(p.Rows))
 	}
-	return words.Literally(p.Rows, rows)
+	return words.Literally(p, rows)
 }
 
 // Whatever the sock and however its needles lie: the repeats turn back into every row, and so do rows one by one.
@@ -128,6 +128,6 @@ func FuzzRead(f *testing.F) {
 		if err != nil {
 			return
 		}
-		_ = words.Literally(p.Rows, rows[:min(len(rows), len(p.Rows))])
+		_ = words.Literally(p, rows[:min(len(rows), len(p.Rows))])
 	})
 }

@@ -4,6 +4,7 @@ import (
 	"fmt"
 	"slices"
 
+	"acornstep/sock/papers/plan"
 	"acornstep/sock/rows/fingers"
 	"acornstep/sock/rows/needle"
 )
@@ -12,11 +13,12 @@ import (
 // else: each stitch on to the needle that the words name. What comes of it must be the rows, with their loops on
 // their needles; where it is not, or where the words say nothing, the error names the row. Rows that do not say where
 // their stitches lie, of a plan from elsewhere, are not asked.
-func Literally(rows []needle.Row, said []Row) error {
+func Literally(p *plan.Plan, said []Row) error {
+	rows := p.Rows
 	if slices.ContainsFunc(rows, func(r needle.Row) bool { return len(r.OnNeedles) == 0 }) {
 		return nil
 	}
-	l := literal{}
+	l := literal{slides: p.Rules >= slidingRules}
 	for i := range min(len(rows), len(said)) {
 		if err := l.knit(&rows[i], said[i].Parts, i == 0); err != nil {
 			return fmt.Errorf("%s, read literally: %w", rows[i].ID, err)
@@ -30,7 +32,14 @@ type literal struct {
 	m needle.Machine
 	// loops were on the needles when the row began.
 	loops int
+	// slides: whoever takes loops of two needles together slides them on to one first, and is told so.
+	slides bool
+	// needles were in use after the row before.
+	needles int
 }
+
+// slidingRules are the first by which an operation takes all its loops from one needle.
+const slidingRules = 2
 
 func (l *literal) knit(row *needle.Row, parts []Part, castsOn bool) error {
 	heading := needle.Row{ID: row.ID, Section: row.Section, Kind: row.Kind, Side: row.Side, Fabric: row.Fabric}
@@ -42,9 +51,18 @@ func (l *literal) knit(row *needle.Row, parts []Part, castsOn bool) error {
 		if err != nil {
 			return err
 		}
+		if len(reading.Moves) > 0 {
+			if err := l.slide(reading.Moves); err != nil {
+				return err
+			}
+			continue
+		}
 		if reading.Lay != nil && len(reading.Ops) == 0 {
 			if laid := total(reading.Lay); laid != l.m.Count() {
 				return fmt.Errorf("%d stitches are to be laid on the needles, and there are %d", laid, l.m.Count())
+			}
+			if reading.From == 0 && l.m.Side() == needle.RS {
+				reading.From = l.m.Cursor() - l.m.Count() // from where the yarn is
 			}
 			l.m.Lay(reading.From, reading.Lay...)
 			continue
@@ -64,6 +82,10 @@ func (l *literal) knit(row *needle.Row, parts []Part, castsOn bool) error {
 		ops = append(ops, reading.Ops...)
 	}
 	l.m.Hand(-1)
+	l.needles = len(row.OnNeedles)
+	if reached := l.m.Reached(); l.slides && len(reached) > 0 {
+		return fmt.Errorf("loops of two needles are worked together, and nothing says to slide them first: %v", reached)
+	}
 	if castsOn {
 		if err := l.m.LayTurned(row.Turned); err != nil {
 			return err
@@ -78,6 +100,19 @@ func total(counts []int) int {
 		sum += n
 	}
 	return sum
+}
+
+// slide moves loops to a neighbouring needle.
+func (l *literal) slide(moves []needle.Move) error {
+	const room = 16
+	all := make([]int, max(room, l.needles))
+	from := l.m.Lying(all)
+	on, from, err := needle.Slid(all[:l.needles], from, moves)
+	if err != nil {
+		return err
+	}
+	l.m.Lay(from, on...)
+	return nil
 }
 
 // ahead is how many stitches come up to the end of a needle; on one short circular needle the markers say where a half ends.
@@ -109,6 +144,15 @@ func (l *literal) work(reading Reading, onOne bool) error {
 	for _, o := range reading.Ops {
 		if on := l.m.AheadOn(reading.Needle); o.Code == needle.BO && on < o.N {
 			return fmt.Errorf("%d are to be bound off of that needle, and %d lie on it", o.N, on)
+		}
+		if o.Code == needle.WT && l.slides && !onOne && reading.Needle >= 0 {
+			want := reading.Needle
+			if reading.Wraps >= 0 {
+				want = reading.Wraps
+			}
+			if on := l.m.NextOn(); on != want {
+				return fmt.Errorf("the next stitch of needle %d is to be wrapped, and it lies on needle %d", want+1, on+1)
+			}
 		}
 		if err := l.m.Do(o); err != nil {
 			return err

@@ -111,6 +111,9 @@ func lyingAfter(t *trace.Trace, i int, d *design.Design) lying {
 	}
 	if i > 0 {
 		l.had, l.hadFrom = t.Rows[i-1].OnNeedles, t.Rows[i-1].From
+		if on, from, err := needle.Slid(l.had, l.hadFrom, row.Moves); err == nil {
+			l.had, l.hadFrom = on, from
+		}
 		l.moved = len(l.had) != len(row.OnNeedles) || row.From > 0 && len(row.OnNeedles) == 1
 	}
 	if len(l.had) != len(l.on) {
@@ -160,8 +163,47 @@ func layFirst(t *trace.Trace, i int, before, after lying) []Part {
 			text := fmt.Sprintf("lay the stitches on the short circular needle: %d on it; hang a marker at the start and another after %d", len(state.Loops), after.had[0])
 			return []Part{{On: "first", Short: text, Long: text}}
 		}
-		text := "lay the stitches on their needles: " + after.told(after.had)
+		on := slices.Clone(after.had)
+		if row.Ops[0].Code == needle.Start {
+			// What the last turn left before the start goes with the first stitch: it is laid from where the yarn is.
+			ahead := len(state.Loops) - state.Cursor
+			on[0], on[len(on)-1] = on[0]+ahead, on[len(on)-1]-ahead
+		}
+		text := "lay the stitches on their needles: " + after.told(on)
+		return []Part{{On: "first", Short: text, Long: text}}
+	case len(row.Moves) > 0:
+		text := slide(row, state, after.names)
 		return []Part{{On: "first", Short: text, Long: text}}
 	}
 	return nil
+}
+
+// slide says which loops go to a neighbouring needle before a row.
+func slide(row *needle.Row, state *trace.State, names []string) string {
+	what := "stitch"
+	if slices.ContainsFunc(state.Loops, func(l needle.LoopView) bool { return l.Kind == needle.YarnOver }) {
+		what = "loop"
+	}
+	name := func(n int) string {
+		if n > len(names) {
+			return fmt.Sprintf("needle %d", n)
+		}
+		return plainName(names[n-1])
+	}
+	list := make([]string, len(row.Moves))
+	for i, v := range row.Moves {
+		which, of, to, n := "last", v.Of, v.To, v.N
+		if n < 0 {
+			which, of, to, n = "first", v.To, v.Of, -n
+		}
+		loops := what
+		if n > 1 {
+			loops = fmt.Sprintf("%d %ss", n, what)
+			if what == "stitch" {
+				loops = fmt.Sprintf("%d stitches", n)
+			}
+		}
+		list[i] = fmt.Sprintf("slide the %s %s of %s on to %s", which, loops, name(of), name(to))
+	}
+	return strings.Join(list, ", then ")
 }

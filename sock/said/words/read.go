@@ -18,6 +18,10 @@ type Reading struct {
 	// Lay are the loops on each needle that are laid before the row, from loop From on, or as they are cast on; nil when nothing is.
 	Lay  []int
 	From int
+	// Wraps is the needle of the stitch that is wrapped, where the words name one; -1 where they do not.
+	Wraps int
+	// Moves slide loops to a neighbouring needle before the row.
+	Moves []needle.Move
 }
 
 // Nobody knits on more needles, or repeats something more often in one row: what is beyond was not written by hand.
@@ -41,7 +45,10 @@ func Read(p Part, side needle.Side, eyes Eyes) (Reading, error) {
 	if p.On == "first" {
 		return readLay(p.Short)
 	}
-	r := Reading{Needle: needleNamed(p.On)}
+	r := Reading{Needle: needleNamed(p.On), Wraps: -1}
+	if at := wrapping.FindStringSubmatch(p.Short); at != nil {
+		r.Wraps = needleNamed(at[1])
+	}
 	if r.Needle >= mostNeedles {
 		return r, fmt.Errorf("%.40q: nobody knits on so many needles", p.On)
 	}
@@ -182,6 +189,8 @@ var sayings = func() map[needle.Code][]*regexp.Regexp {
 			switch code {
 			case needle.Sl:
 				text += ` (wyib|wyif)`
+			case needle.WT:
+				text = strings.Replace(text, "the next", `the next(?: \((?:on [a-z]+(?: [a-z]+)*(?: \d+)?)\))?`, 1)
 			case needle.KW, needle.PW:
 				text += `(?:` + regexp.QuoteMeta(bothWrapsSaid) + `)?`
 			}
@@ -212,6 +221,9 @@ func longestSaid(text string, side needle.Side) (found needle.Op, length int) {
 	return found, length
 }
 
+// wrapping names the needle of a stitch that is wrapped.
+var wrapping = regexp.MustCompile(`wrap the next \(on ([a-z]+(?: [a-z]+)*(?: \d+)?)\), turn`)
+
 var number = regexp.MustCompile(`\d+`)
 
 // needleNamed is the needle of a name, counted from 0; -1 for none.
@@ -219,7 +231,7 @@ func needleNamed(name string) int {
 	switch {
 	case name == "":
 		return -1
-	case name == "holder", strings.HasPrefix(name, "from "), strings.HasPrefix(name, "it; "):
+	case name == "holder", name == "the holder", strings.HasPrefix(name, "from "), strings.HasPrefix(name, "it; "):
 		return 0
 	}
 	n, _ := strconv.Atoi(number.FindString(name))
@@ -229,10 +241,39 @@ func needleNamed(name string) int {
 	return n - 1
 }
 
+var sliding = regexp.MustCompile(`^slide the (first|last) (?:(\d+) )?(?:stitch|stitches|loop|loops) of (.+) on to (.+)$`)
+
+// readSlide reads which loops go to a neighbouring needle before a row.
+func readSlide(text string) (Reading, error) {
+	r := Reading{Needle: -1}
+	for _, one := range strings.Split(text, ", then ") {
+		at := sliding.FindStringSubmatch(one)
+		if at == nil {
+			return r, fmt.Errorf("%.60q does not say which loops go to which needle", one)
+		}
+		n := 1
+		if at[2] != "" {
+			n, _ = strconv.Atoi(at[2])
+		}
+		of, to := needleNamed(at[3])+1, needleNamed(at[4])+1
+		if of < 1 || to < 1 || max(of, to) > mostNeedles || n > mostStitches {
+			return r, fmt.Errorf("%.60q: there are no such needles", one)
+		}
+		if at[1] == "first" {
+			of, to, n = to, of, -n
+		}
+		r.Moves = append(r.Moves, needle.Move{Of: of, To: to, N: n})
+	}
+	return r, nil
+}
+
 var parking = regexp.MustCompile(`^put (\d+) stitches on a holder, all but the first (\d+) .* on two needles, (\d+) and (\d+), from its right edge$`)
 
 // readLay reads how stitches are laid before a row.
 func readLay(text string) (Reading, error) {
+	if strings.HasPrefix(text, "slide ") {
+		return readSlide(text)
+	}
 	whole := func(text string) int { n, _ := strconv.Atoi(text); return n }
 	if at := parking.FindStringSubmatch(text); at != nil {
 		return Reading{Needle: -1, From: whole(at[2]), Lay: []int{whole(at[1]), whole(at[3]), whole(at[4])}}, nil

@@ -53,14 +53,14 @@ func Rows(t *trace.Trace, d *design.Design) []Row {
 		row, step := &t.Rows[i], t.Steps[i]
 		after := lyingAfter(t, i, d)
 		r := Row{ID: row.ID, New: []string{}}
-		if i > 1 && slices.Equal(row.Ops, t.Rows[i-1].Ops) && step == t.Steps[i-1] && after.same(before) &&
+		if i > 1 && slices.Equal(row.Ops, t.Rows[i-1].Ops) && slices.Equal(row.Moves, t.Rows[i-1].Moves) && step == t.Steps[i-1] && after.same(before) &&
 			row.Section == t.Rows[i-1].Section && before.same(lyingAfter(t, i-2, d)) {
 			r.Parts = said[i-1].Parts // most rounds are worked like the one before
 		} else {
 			if i > 0 {
 				r.Parts = layFirst(t, i, before, after)
 			}
-			if len(r.Parts) > 0 {
+			if len(r.Parts) > 0 && len(row.Moves) == 0 {
 				before.on = []int{1, 1, 1, 1} // laid anew, no needle is new any more
 			}
 			r.Parts = append(r.Parts, partsOf(t, i, before, after)...)
@@ -82,8 +82,9 @@ func partsOf(t *trace.Trace, i int, before, after lying) []Part {
 	side, both := t.Before(i).Side, bothWraps(t, i)
 	var parts []Part
 	for _, part := range split(t, i, after) {
-		short := func(o needle.Op) string { return Short(o, side) + wraps(o, both, true) }
-		long := func(o needle.Op) string { return Long(o, side) + wraps(o, both, false) }
+		wrapped := wrappedOn(t, i, after, part.needle)
+		short := func(o needle.Op) string { return wrapped(o, Short(o, side)) + wraps(o, both, true) }
+		long := func(o needle.Op) string { return wrapped(o, Long(o, side)) + wraps(o, both, false) }
 		p := Part{Short: fold(part.ops, part.wholeNeedle, short), Long: fold(part.ops, part.wholeNeedle, long)}
 		if part.needle >= 0 {
 			p.Needle, p.On = part.needle+1, after.names[part.needle]
@@ -99,6 +100,37 @@ func partsOf(t *trace.Trace, i int, before, after lying) []Part {
 		parts = append(parts, p)
 	}
 	return parts
+}
+
+// wrappedOn names the needle of the stitch that a row wraps, where that is another one than the needle in the hand.
+func wrappedOn(t *trace.Trace, i int, after lying, inHand int) func(needle.Op, string) string {
+	state, at := t.After(i), t.Steps[i].To
+	if all := len(state.Loops); all > 0 && t.Before(i).Side == needle.WS {
+		at = (at - 1 + all) % all
+	}
+	return func(o needle.Op, text string) string {
+		if o.Code != needle.WT || len(t.Rows[i].OnNeedles) < 2 || inHand < 0 {
+			return text
+		}
+		on := after.needleOf(at, len(state.Loops))
+		if on == inHand {
+			return text
+		}
+		next := "the next"
+		if strings.Contains(text, "the next stitch") {
+			next = "the next stitch"
+		}
+		return strings.Replace(text, next, next+" (on "+plainName(after.names[on])+")", 1)
+	}
+}
+
+// plainName is a needle without the half that it holds.
+func plainName(name string) string {
+	plain, _, _ := strings.Cut(name, " (")
+	if plain == "holder" {
+		return "the holder"
+	}
+	return plain
 }
 
 // bothWraps says whether every stitch that a row works with its wrap carries two.

@@ -22,7 +22,7 @@ func Written(t *trace.Trace, d *design.Design) [][]Part {
 			parts = layFirst(t, i, before, after)
 		}
 		told := before
-		if len(parts) > 0 {
+		if len(parts) > 0 && len(t.Rows[i].Moves) == 0 {
 			told.on = []int{1, 1, 1, 1} // laid anew, no needle is new any more
 		}
 		plain, taken := partsOf(t, i, told, after), 0
@@ -32,7 +32,7 @@ func Written(t *trace.Trace, d *design.Design) [][]Part {
 			if flat && part.needle >= 0 && k+1 < len(list) {
 				part.wholeNeedle = true // the work goes on to another needle: this one is worked to its end, wherever it began
 			}
-			if text := reached(t, i, &part, taken); text != "" {
+			if text := reached(t, i, &part, taken, after); text != "" {
 				plain[k].Short = text
 			}
 			for _, o := range part.ops {
@@ -47,7 +47,7 @@ func Written(t *trace.Trace, d *design.Design) [][]Part {
 
 // reached writes a part of a row with its longest run of knits or purls worked up to a place; empty where there is
 // none, or where a repeat says it shorter.
-func reached(t *trace.Trace, i int, part *needlePart, taken int) string {
+func reached(t *trace.Trace, i int, part *needlePart, taken int, after lying) string {
 	if _, _, times := bestRepeat(part.ops); times > 1 {
 		return ""
 	}
@@ -89,10 +89,10 @@ func reached(t *trace.Trace, i int, part *needlePart, taken int) string {
 		return ""
 	}
 	verb := map[needle.Code]string{needle.K: "knit", needle.P: "purl"}[run.Code]
-	both := bothWraps(t, i)
+	both, wrapped := bothWraps(t, i), wrappedOn(t, i, after, part.needle)
 	said := make([]string, len(part.ops))
 	for k, o := range part.ops {
-		said[k] = Short(o, state.Side) + wraps(o, both, true)
+		said[k] = wrapped(o, Short(o, state.Side)) + wraps(o, both, true)
 	}
 	said[longest] = verb + " to " + until
 	return strings.Join(said, ", ")

@@ -52,7 +52,7 @@ func TestWrittenRowsAreTheRows(t *testing.T) {
 		for i, parts := range Written(traced, &p.Design) {
 			said[i].Parts = parts
 		}
-		if err := Literally(p.Rows, said); err != nil {
+		if err := Literally(p, said); err != nil {
 			t.Fatal(err)
 		}
 	})

@@ -2086,6 +2086,7 @@ export interface components {
         Marker: (string | number)[];
         /** Format: double */
         MeasureLength: number;
+        Move: number[];
         NewNeedle: {
             name: string;
             size_mm: string;
@@ -2438,6 +2439,7 @@ export interface components {
             id: string;
             kind: string;
             markers?: components["schemas"]["Marker"][];
+            moves?: components["schemas"]["Move"][];
             n: number;
             needle?: string;
             note?: string;
