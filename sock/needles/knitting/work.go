@@ -12,7 +12,6 @@ import (
 	"acornstep/sock/needles/logbook"
 	"acornstep/sock/needles/whereami"
 	"acornstep/sock/papers/plan"
-	"acornstep/sock/rows/fingers"
 	"acornstep/sock/rows/needle"
 	"acornstep/sock/rows/strip"
 	"acornstep/sock/rows/trace"
@@ -138,6 +137,7 @@ func sockOf(p *plan.Plan, t *trace.Trace) Sock {
 		of[string(p.Rows[i].Section)]++
 	}
 	said, lengths, shows := words.Rows(t, &p.Design), whereami.Lengths(p), hands.Rows(p)
+	untils := words.Untils(t, &p.Design)
 	rows := make([]Row, len(p.Rows))
 	for i := range p.Rows {
 		r := &p.Rows[i]
@@ -145,7 +145,7 @@ func sockOf(p *plan.Plan, t *trace.Trace) Sock {
 			ID: r.ID, Section: string(r.Section), N: r.N, Of: of[string(r.Section)], Kind: string(r.Kind), Side: string(r.Side),
 			Stitches: r.Stitches,
 			Worked:   t.Steps[i].Worked, Parts: said[i].Parts, Shows: shows[i], Note: r.Note,
-			Until:  fingers.Until(r, t.Before(i).Snapshot),
+			Until:  untils[i],
 			Colour: r.Colour, Reach: lengths[i],
 		}
 		if turnsOnly(r) && i+1 < len(p.Rows) {

@@ -107,30 +107,3 @@ func TestGroupsComeToTheHeel(t *testing.T) {
 		}
 	})
 }
-
-// Nobody counts after the first rows: what to look for is said in the words of each style, out and back.
-func TestWhatToLookFor(t *testing.T) {
-	for turn, want := range map[string][2]string{
-		"german":    {"to the double stitch", "to the double stitch, and one past it"},
-		"wrap":      {"to one before the wrapped stitch", "to the wrapped stitch, and that one with its wrap"},
-		"pinned":    {"to one before the pin", "to the pin, and the stitch beyond with the pinned loop"},
-		"yarn_over": {"to one before the pair", "to the pair, and the yarn-over with the stitch beyond"},
-		"lift":      {"to one before the gap", "to the gap: the last stitch before it with the one beyond, and one lifted in it"},
-	} {
-		for _, share := range []string{"0.5", "0.6"} {
-			p := planOf(t, `,"heel":{"turn":"`+turn+`","share":`+share+`}`)
-			traced, err := trace.Of(p.Rows)
-			require.NoError(t, err)
-			said := map[string]int{}
-			for i := range p.Rows {
-				if until := fingers.Until(&p.Rows[i], traced.Before(i).Snapshot); until != "" {
-					said[until]++
-				}
-			}
-			turns := 2 * *p.Summary.HeelTurnsPerSide
-			assert.InDelta(t, turns, said[want[0]], 4, "%s %s out: %v", turn, share, said)
-			assert.InDelta(t, turns, said[want[1]], 4, "%s %s back: %v", turn, share, said)
-			assert.LessOrEqual(t, len(said), 2, "%s %s: %v", turn, share, said)
-		}
-	}
-}

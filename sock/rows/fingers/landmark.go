@@ -6,16 +6,16 @@ import (
 	"acornstep/sock/rows/needle"
 )
 
-// landmarks are what a row can be worked up to, the surest first, and how each is seen: with so many loops
-// taken since the yarn, the next one lies at that place.
+// landmarks are what a row can be worked up to, the surest first, and how each lies on the needles: with so many loops
+// taken since the yarn, the next one is at that place. A pin is none: it hangs under the slipped stitch, on the near side of its gap.
 var landmarks = []struct {
 	name string
 	here func(w way, at int) bool
 }{
 	{"the double stitch", func(w way, at int) bool { return w.kind(at) == needle.Double }},
 	{"the yarn-over", func(w way, at int) bool { return w.kind(at) == needle.YarnOver }},
+	{"the pair", func(w way, at int) bool { return w.kind(at) != needle.YarnOver && w.kind(at+1) == needle.YarnOver }},
 	{"the wrapped stitch", func(w way, at int) bool { return w.wraps(at) > 0 }},
-	{"the pin", func(w way, at int) bool { return w.pinned(at - 1) }},
 	{"the gap", func(w way, at int) bool { return w.open(at - 1) }},
 }
 
@@ -29,35 +29,21 @@ func Landmark(s needle.Snapshot, rs bool, taken, n int) string {
 	w := way{s, rs}
 	for _, further := range []int{0, 1} {
 		for _, l := range landmarks {
-			if !l.here(w, taken+n+further) {
+			at := taken + n + further
+			if !l.here(w, at) {
 				continue
 			}
-			name := strings.Repeat(before, further) + l.name
-			if found, ok := Find(s, rs, taken, name); ok && found == n {
-				return name
+			sooner := false
+			for earlier := taken; earlier < at; earlier++ {
+				sooner = sooner || l.here(w, earlier) && !(earlier == taken && l.name == "the gap")
+			}
+			if !sooner {
+				return strings.Repeat(before, further) + l.name
 			}
 		}
 	}
 	return ""
 }
 
-// Find counts the stitches up to a landmark; false when there is none of that name.
-func Find(s needle.Snapshot, rs bool, taken int, name string) (n int, ok bool) {
-	w := way{s, rs}
-	plain, further := strings.CutPrefix(name, before)
-	for _, l := range landmarks {
-		if l.name != plain {
-			continue
-		}
-		for n := 1; n+taken <= len(s.Loops); n++ {
-			at := taken + n
-			if further {
-				at++
-			}
-			if l.here(w, at) {
-				return n, true
-			}
-		}
-	}
-	return 0, false
-}
+// Wrapped says whether the stitch carries a wrap that lies so many loops ahead of the yarn.
+func Wrapped(s needle.Snapshot, rs bool, ahead int) bool { return way{s, rs}.wraps(ahead) > 0 }

@@ -5,8 +5,8 @@ import (
 	"slices"
 
 	"acornstep/sock/papers/plan"
-	"acornstep/sock/rows/fingers"
 	"acornstep/sock/rows/needle"
+	"acornstep/sock/said/eyes"
 )
 
 // Literally knits rows from nothing but their words, as somebody who knows nothing
@@ -132,7 +132,7 @@ func (l *literal) ahead(row *needle.Row) func(int) int {
 
 // find looks along the needles for a landmark.
 func (l *literal) find(landmark string, taken int) (int, bool) {
-	return fingers.Find(l.m.Snapshot(), l.m.Side() == needle.RS, taken, landmark)
+	return eyes.Ahead(l.m.Snapshot(), l.m.Side() == needle.RS).To(landmark, taken)
 }
 
 // work does what a part says, and lays it on the needle that it names.

@@ -17,32 +17,64 @@ func Written(t *trace.Trace, d *design.Design) [][]Part {
 	var before lying
 	for i := range t.Rows {
 		after := lyingAfter(t, i, d)
-		var parts []Part
-		if i > 0 {
-			parts = layFirst(t, i, before, after)
-		}
-		told := before
-		if len(parts) > 0 && len(t.Rows[i].Moves) == 0 {
-			told.on = []int{1, 1, 1, 1} // laid anew, no needle is new any more
-		}
-		plain, taken := partsOf(t, i, told, after), 0
-		list := split(t, i, after)
-		flat := t.Rows[i].Kind == needle.FlatRow && len(after.had) == len(after.on) && !after.moved
-		for k, part := range list {
-			if flat && part.needle >= 0 && k+1 < len(list) {
-				part.wholeNeedle = true // the work goes on to another needle: this one is worked to its end, wherever it began
-			}
-			if text := reached(t, i, &part, taken, after); text != "" {
-				plain[k].Short = text
-			}
-			for _, o := range part.ops {
-				taken += o.N * o.Code.Takes()
-			}
-		}
-		said[i] = append(parts, plain...)
+		said[i] = written(t, i, before, after)
 		before = after
 	}
 	return said
+}
+
+// Untils says of each short row what to look for where it turns, so that nobody has to count: what its written words say after
+// "knit" or "purl". It is empty for other rows, and where only a count says it.
+func Untils(t *trace.Trace, d *design.Design) []string {
+	list := make([]string, len(t.Rows))
+	for i := 1; i < len(t.Rows); i++ {
+		if !turnsBack(&t.Rows[i]) {
+			continue
+		}
+		parts := written(t, i, lyingAfter(t, i-1, d), lyingAfter(t, i, d))
+		for _, verb := range []string{"knit ", "purl "} {
+			if _, until, found := strings.Cut(parts[len(parts)-1].Short, verb+"to "); found {
+				list[i] = "to " + strings.TrimSuffix(until, ", turn")
+			}
+		}
+	}
+	return list
+}
+
+// turnsBack says whether a row is one of short rows, and more than the turn that leads into them.
+func turnsBack(row *needle.Row) bool {
+	if row.Section != needle.Heel && row.Section != needle.Toe || row.Kind == needle.Round || len(row.Ops) < 2 {
+		return false
+	}
+	last := row.Ops[len(row.Ops)-1].Code
+	return last == needle.Turn || last == needle.WT
+}
+
+// written says a row up to a place, part by part.
+func written(t *trace.Trace, i int, before, after lying) []Part {
+	var parts []Part
+	if i > 0 {
+		parts = layFirst(t, i, before, after)
+	}
+	told := before
+	if len(parts) > 0 && len(t.Rows[i].Moves) == 0 {
+		told.on = []int{1, 1, 1, 1} // laid anew, no needle is new any more
+	}
+	plain, taken := partsOf(t, i, told, after), 0
+	list := split(t, i, after)
+	flat := t.Rows[i].Kind == needle.FlatRow && len(after.had) == len(after.on) && !after.moved
+	for k, part := range list {
+		if flat && part.needle >= 0 && k+1 < len(list) {
+			part.wholeNeedle = true // the work goes on to another needle: this one is worked to its end, wherever it began
+		}
+		if text := reached(t, i, &part, taken, after); text != "" {
+			plain[k].Short = text
+		}
+		for _, o := range part.ops {
+			taken += o.N * o.Code.Takes()
+		}
+	}
+	return append(parts, plain...)
 }
 
 // reached writes a part of a row with its longest run of knits or purls worked up to a place; empty where there is
@@ -73,7 +105,7 @@ func reached(t *trace.Trace, i int, part *needlePart, taken int, after lying) st
 	state, run := t.Before(i), part.ops[longest]
 	// On a single needle markers part the halves, and only in rounds does the work come to them.
 	toEnd := part.wholeNeedle && (len(t.Rows[i].OnNeedles) > 1 || state.Side == needle.RS && t.Rows[i].Kind == needle.Round)
-	until := ""
+	until, rest := "", ""
 	switch {
 	case toEnd && left == 0:
 		until = "the end"
@@ -83,7 +115,7 @@ func reached(t *trace.Trace, i int, part *needlePart, taken int, after lying) st
 			until = "the last stitch"
 		}
 	case t.Rows[i].Kind == needle.FlatRow:
-		until = fingers.Landmark(state.Snapshot, state.Side == needle.RS, taken, run.N)
+		until, rest = upTo(t, i, part.needle, taken, run, after)
 	}
 	if until == "" {
 		return ""
@@ -94,6 +126,51 @@ func reached(t *trace.Trace, i int, part *needlePart, taken int, after lying) st
 	for k, o := range part.ops {
 		said[k] = wrapped(o, Short(o, state.Side)) + wraps(o, both, true)
 	}
-	said[longest] = verb + " to " + until
+	said[longest] = verb + " to " + until + rest
 	return strings.Join(said, ", ")
+}
+
+// upTo is the place up to which a run of so many stitches goes in a row, and what is worked of it beyond that place.
+func upTo(t *trace.Trace, i, hand, taken int, run needle.Op, after lying) (until, rest string) {
+	n := run.N
+	state, rs := t.Before(i), t.Before(i).Side == needle.RS
+	until = fingers.Landmark(state.Snapshot, rs, taken, n)
+	if until == "" || strings.HasSuffix(until, "the gap") {
+		// At the edge of the heel the needle simply ends.
+		switch left := leftOn(state, after, hand, taken+n); left {
+		case 0:
+			return "the end", ""
+		case 1:
+			return "the last stitch", ""
+		}
+	}
+	if n > 1 && until != "the double stitch" && fingers.Wrapped(state.Snapshot, rs, taken+n-1) &&
+		fingers.Landmark(state.Snapshot, rs, taken, n-1) == "the wrapped stitch" {
+		// In garter the wrap stays where it is, and its stitch is worked with the others.
+		return "the wrapped stitch", ", " + short(needle.Op{Code: run.Code, N: 1})
+	}
+	return until, ""
+}
+
+// leftOn is how many loops of the needle in the hand come after so many ahead of the yarn; -1 on a single needle, and where a loop of a
+// turn is among them.
+func leftOn(state *trace.State, after lying, hand, ahead int) int {
+	all := len(state.Loops)
+	if hand < 0 || len(after.had) < 2 || len(after.had) != len(after.on) || after.needles < 2 || state.Open {
+		return -1
+	}
+	for left := 0; ahead+left < all; left++ {
+		at := state.Cursor + ahead + left
+		if state.Side == needle.WS {
+			at = state.Cursor - 1 - ahead - left
+		}
+		at = (at%all + all) % all
+		if needleOf(after.had, ((at-after.hadFrom)%all+all)%all) != hand {
+			return left
+		}
+		if state.Loops[at].Kind != needle.Plain {
+			return -1
+		}
+	}
+	return -1
 }

@@ -83,3 +83,60 @@ func TestUpToAPlace(t *testing.T) {
 	wraps := `,"heel":{"turn":"wrap"}`
 	assert.Equal(t, "knit to one before the wrapped stitch, wrap the next, turn", written(wraps, "heel-6"))
 }
+
+// Nobody counts after the first rows: what to look for is said in the words of each style, out and back, in stockinette and in garter,
+// where the wraps stay. In the very first rows the needle simply ends.
+func TestWhatToLookFor(t *testing.T) {
+	for turn, want := range map[string][2][]string{
+		"german": {{"to the double stitch"}, {"to the double stitch, kds, k1", "to the double stitch, pds, p1"}},
+		"wrap": {{"to one before the wrapped stitch, wrap the next"},
+			{"to the wrapped stitch, kw (both wraps), wrap the next", "to the wrapped stitch, pw (both wraps), wrap the next"}},
+		"pinned":    {{"to one before the gap"}, {"to the gap, kpin", "to the gap, ppin"}},
+		"yarn_over": {{"to the pair"}, {"to the yarn-over, k3tog", "to the yarn-over, sssp"}},
+		"lift":      {{"to one before the gap"}, {"to one before the gap, k2tog, m1", "to one before the gap, p2tog, m1p"}},
+	} {
+		for _, share := range []string{"0.5", "0.6"} {
+			p := read(t, `,"heel":{"turn":"`+turn+`","share":`+share+`}`)
+			said := map[string]int{}
+			for _, until := range Untils(traceOf(t, p), &p.Design) {
+				said[until]++
+			}
+			turns := 2 * *p.Summary.HeelTurnsPerSide
+			for _, half := range want {
+				n := 0
+				for _, until := range half {
+					n += said[until]
+				}
+				assert.InDelta(t, turns, n, 4, "%s %s: %v", turn, share, said)
+			}
+		}
+	}
+	garter := read(t, `,"heel":{"turn":"wrap","fabric":"garter"}`)
+	untils := Untils(traceOf(t, garter), &garter.Design)
+	for i := range garter.Rows {
+		switch garter.Rows[i].ID {
+		case "heel-2":
+			assert.Equal(t, "to the last stitch, wrap the next", untils[i])
+		case "heel-10":
+			assert.Equal(t, "to one before the wrapped stitch, wrap the next", untils[i])
+		case "heel-30":
+			assert.Equal(t, "to the wrapped stitch, k1, wrap the next", untils[i])
+		}
+	}
+}
+
+func read(t *testing.T, fields string) *plan.Plan {
+	t.Helper()
+	d, err := design.Read([]byte(`{"format":"acorn-step.design","version":1,"foot":{"length_mm":251,"ball_girth_mm":236},"gauge":{"stitches_per_100mm":32,"rounds_per_100mm":44}` + fields + `}`))
+	require.NoError(t, err)
+	p, err := knit.Make(d)
+	require.NoError(t, err)
+	return p
+}
+
+func traceOf(t *testing.T, p *plan.Plan) *trace.Trace {
+	t.Helper()
+	traced, err := trace.Of(p.Rows)
+	require.NoError(t, err)
+	return traced
+}
