@@ -22,6 +22,7 @@ import (
 	"acornstep/sock/papers/design"
 	"acornstep/sock/papers/draft"
 	"acornstep/sock/papers/plan"
+	"acornstep/sock/rows/needle"
 	"acornstep/sock/rows/trace"
 	"acornstep/sock/said/hands"
 	"acornstep/sock/said/instructions"
@@ -248,8 +249,8 @@ func rowsCSV(p *plan.Plan) ([]byte, error) {
 	lines := [][]string{{"section", "row", "kind", "side", "worked", "stitches", "colour", "note"}}
 	for _, section := range instructions.Of(p, t, true) {
 		for _, item := range section.Items {
-			row := &p.Rows[item.First]
-			lines = append(lines, []string{string(row.Section), strconv.Itoa(row.N), string(row.Kind), string(row.Side), item.Text,
+			row := &p.Rows[item.Last]
+			lines = append(lines, []string{string(row.Section), strconv.Itoa(needle.NumberOf(p.Rows, item.Last)), string(row.Kind), string(row.Side), item.Text,
 				strconv.Itoa(row.Stitches), row.Colour, row.Note})
 		}
 	}

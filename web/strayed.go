@@ -9,6 +9,7 @@ import (
 	"acornstep/sock/figures/measure"
 	"acornstep/sock/needles/knitting"
 	"acornstep/sock/needles/logbook"
+	"acornstep/sock/rows/needle"
 )
 
 // Strayed are rows that were ticked on a version of the plan, by a device that did not know yet that they had
@@ -66,7 +67,7 @@ func (s *server) strayedFrom(c context.Context, o *onNeedles, last *logbook.Stra
 		return q, err
 	}
 	held := o.Courses.Hold(last.Sock, last.Version)
-	n := last.Rows - held
+	n := countRows(old.PlanOf(last.Sock).Rows, held, last.Rows)
 	first, end := names(old, held), names(old, last.Rows-1)
 	if n > 1 {
 		first += " to " + end
@@ -82,7 +83,18 @@ func rowName(e *knitting.Edition, sock, row int) string {
 	if row >= len(rows) {
 		return "the end"
 	}
-	return fmt.Sprintf("%s %d", strings.ReplaceAll(string(rows[row].Section), "_", " "), rows[row].N)
+	return fmt.Sprintf("%s %d", strings.ReplaceAll(string(rows[row].Section), "_", " "), needle.NumberOf(rows, row))
+}
+
+// countRows counts the rows from one to another, the latter not counted, as people do: a turn alone is none, unless it is all.
+func countRows(rows []needle.Row, from, to int) int {
+	n := 0
+	for i := from; i < min(to, len(rows)); i++ {
+		if !rows[i].TurnsOnly() {
+			n++
+		}
+	}
+	return max(n, min(1, to-from))
 }
 
 // placeAt writes down that a sock stands before a row, as somebody answered it; it is said by the program.

@@ -108,6 +108,10 @@ func Of(l *leaflet.Leaflet, print Print) ([]byte, error) {
 	if len(l.Second) > 0 {
 		s.instructions("The second sock, where it differs", l.Second)
 	}
+	s.heading("To finish", 1)
+	for _, left := range l.Finish {
+		s.point(left)
+	}
 	s.charts(l.Charts)
 	s.notes(l.Notes)
 	s.moves(l.Moves)

@@ -27,7 +27,7 @@ func CSV(events []logbook.Event, rowsOf func(sock int) []needle.Row) ([]byte, er
 	for _, e := range logbook.Merge(events) {
 		section, n, rows := "", "", rowsOf(e.Sock)
 		if e.Row < len(rows) {
-			section, n = string(rows[e.Row].Section), strconv.Itoa(rows[e.Row].N)
+			section, n = string(rows[e.Row].Section), strconv.Itoa(needle.NumberOf(rows, e.Row))
 		}
 		line := []string{
 			time.UnixMilli(e.At).UTC().Format(time.RFC3339), strconv.Itoa(e.Sock), section, n, string(e.Kind), e.Text,

@@ -97,7 +97,7 @@ func draw(p *plan.Plan, t *trace.Trace, f *fabric.Fabric, section needle.Section
 		if to <= from || len(b.rows) == tallest {
 			continue
 		}
-		r := Row{Row: i, N: row.N, Side: row.Side, Colour: row.Colour, Cells: make([]string, 0, to-from)}
+		r := Row{Row: i, N: needle.NumberOf(p.Rows, i), Side: row.Side, Colour: row.Colour, Cells: make([]string, 0, to-from)}
 		for k := to - 1; k >= from; k-- { // loops are numbered as the right side works them: from the right
 			r.Cells = append(r.Cells, b.use(symbolOf(f, after.Loops[k].Made, i)))
 		}

@@ -7,8 +7,9 @@ type castOn struct {
 	about About
 	// turned lists the loops of s that sit with the leading leg behind, by the start loop.
 	turned func(s int, startLoop string) [][2]int
-	// note is what the knitter looks at.
-	note string
+	// note is what the knitter looks at, setUp what there is to look for in the first round; it may be empty.
+	note  string
+	setUp func(startLoop string) string
 }
 
 func (c castOn) About() *About { return &c.about }

@@ -16,5 +16,11 @@ var magicCastOn = castOn{
 			return nil
 		}
 	},
+	setUp: func(startLoop string) string {
+		if startLoop != "twist" {
+			return ""
+		}
+		return "The first loop of needle 2 is right already if its strands were crossed; if it was only laid, its leading leg is behind: knit it through the back like the others."
+	},
 	note: "Lay the loops in turn on two needles held together; the last one goes on the lower needle. It is not locked: cross the tail over the working yarn and hold it.",
 }

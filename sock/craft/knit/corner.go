@@ -15,6 +15,8 @@ type corner struct {
 	after bool
 	// made and lost say how, in the round that makes the extra stitches and in the one that takes them away.
 	made, lost string
+	// wrapped says it of so many stitches beside the heel that carry a wrap.
+	wrapped [3]string
 	// stands says where that is on its needle, standsWide beside a heel that laps over the instep.
 	stands, standsWide string
 }
@@ -34,10 +36,7 @@ var cornerCounts = []string{"corner.hold_rounds"}
 
 // note is what is said of the round that makes the extra stitches.
 func (c corner) note(wide bool) string {
-	switch {
-	case c.wrapsInstep:
-		return c.made
-	case wide:
+	if wide {
 		return c.made + " " + c.standsWide
 	}
 	return c.made + " " + c.stands
@@ -78,6 +77,10 @@ func (c CornerPlan) cornersGo(round int) bool {
 // rounds to take the strain, and go with one decrease each.
 func (s *Sock) sizeCorner(rounds int) {
 	corner := s.Design.Corner
+	if s.corner().wrapsInstep && !s.heel().LapsOver() {
+		s.Checks.Say(verdict.OnCorners, verdict.Note, "corner_no_wrap",
+			"This heel has no turn beside the instep, so no stitch is wrapped there: close the holes with the tail, or choose another remedy.")
+	}
 	if s.corner().wrapsInstep || corner.PickUp == 0 {
 		return
 	}

@@ -25,7 +25,9 @@ type hands struct {
 	colour  string
 	// striped counts the rounds of stripes; joins is said of the next row.
 	striped int
-	joins   string
+	// endsAway: the heel ends away from where it began, so that no yarn can wait for it there.
+	endsAway bool
+	joins    string
 	// lay is how the loops lie on the needles.
 	lay laid
 	// instep is the number of loops on needle 1; all others are on needle 2.
@@ -107,7 +109,7 @@ func (h *hands) end() *needle.Row {
 		h.crosses = false
 	}
 	if n := len(h.rows); n > 0 {
-		h.remark(yarnNote(&h.rows[n-1], &h.row, h.striped > 1))
+		h.remark(yarnNote(&h.rows[n-1], &h.row, h.striped > 1, h.endsAway))
 	}
 	h.remark(h.joins)
 	h.joins = ""

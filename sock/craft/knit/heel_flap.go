@@ -187,9 +187,9 @@ func (flapHeel) DiagonalGirth(s *Sock) measure.Length {
 
 func (flapHeel) Work(h *hands, s *Sock) {
 	h.enter(needle.Heel)
-	h.colour = s.colourOf("heel")
+	h.colour, h.endsAway = s.colourOf("heel"), true
 	h.reachLeft, h.reachRight = 0, 0
-	h.lay.park(h)
+	h.lay.atHeel(h)
 	h.begin(needle.FlatRow)
 	h.do(needle.Turn, 1)
 	h.end()

@@ -134,8 +134,9 @@ func (s *Sock) gussetIncreaseRound(h *hands) {
 
 func (gussetTurnHeel) Work(h *hands, s *Sock) {
 	s.enterHeel(h)
+	h.endsAway = true
 	r := s.shortRowsAtHeel(h)
-	r.wrapNeighbour = false
+	r.wrapNeighbour = false // beside it stand the gusset's stitches, and they are decreased away
 	r.beginHeel(s)
 	r.narrowing(false)
 	r.resolveNarrowing()

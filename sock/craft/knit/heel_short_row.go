@@ -269,7 +269,7 @@ func (s *Sock) shortRowsAtHeel(h *hands) *shortRows {
 	wrapNeighbour := s.corner().wrapsInstep
 	h.reachLeft, h.reachRight = reaches(s.Heel.Stitches, h.sole())
 	h.lifts = style.lifts()
-	h.lay.park(h)
+	h.lay.atHeel(h)
 	return &shortRows{
 		hands: h, style: style, stitches: s.Heel.Stitches, turns: s.Heel.Turns, ownStrand: ownStrand,
 		wrapNeighbour: wrapNeighbour, between: s.Heel.RoundsBetween, leaveRight: style.leavesRight() && !ownStrand && !wrapNeighbour,
@@ -314,6 +314,7 @@ func (r *shortRows) beginHeel(s *Sock) {
 			r.end()
 		}
 	})
+	r.lay.park(r.hands)
 	if r.ownStrand && !s.Design.ContrastHeel() {
 		r.joins = newStrand
 	}

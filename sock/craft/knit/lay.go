@@ -49,9 +49,8 @@ func (l *laid) twoHalves(h *hands, front, back int) {
 	h.machine.Lay(0, on...)
 }
 
-// park lays the loops for a heel: on the needles of its section, and where it takes more than the
-// half the stitches that it leaves in peace go on a holder and the heel on two needles.
-func (l *laid) park(h *hands) {
+// atHeel lays the loops on the needles of the heel's section.
+func (l *laid) atHeel(h *hands) {
 	if l.in == nil {
 		return
 	}
@@ -59,7 +58,12 @@ func (l *laid) park(h *hands) {
 		l.now = want
 		h.machine.Lay(0, h.halves(want)...)
 	}
-	if h.reachLeft <= 0 || l.now.Backs == 0 {
+}
+
+// park puts what a heel over more than the half leaves in peace on a holder, and the heel on two needles: once the yarn is at its edge, so
+// that nobody has to knit off the holder.
+func (l *laid) park(h *hands) {
+	if l.in == nil || h.reachLeft <= 0 || l.now.Backs == 0 {
 		return
 	}
 	rest := h.instep - h.reachLeft - h.reachRight

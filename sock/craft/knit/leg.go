@@ -37,7 +37,7 @@ func (s *Sock) firstRound(h *hands) {
 	}
 	h.begin(needle.Round)
 	h.freshStart()
-	worked := 0
+	worked, wraps := 0, h.wrappedBeside(left, right-1)
 	to := func(place int) {
 		if worked <= right && right < place {
 			h.settle(right - worked)
@@ -59,10 +59,24 @@ func (s *Sock) firstRound(h *hands) {
 			break
 		}
 	}
-	if extra > 0 || corner.wrapsInstep && s.Heel.FlapRows == 0 {
+	switch {
+	case extra > 0:
 		h.remark(corner.note(h.reachLeft > 0))
+	case corner.wrapsInstep:
+		h.remark(corner.wrapped[wraps])
 	}
 	h.end()
+}
+
+// wrappedBeside counts the stitches at two places of the round that carry a wrap.
+func (h *hands) wrappedBeside(places ...int) int {
+	now, n := h.machine.Snapshot(), 0
+	for _, place := range places {
+		if loop := &now.Loops[(place+len(now.Loops))%len(now.Loops)]; loop.Wraps > 0 {
+			n++
+		}
+	}
+	return n
 }
 
 // freshStart sets the start of the round past a yarn-over that the last turn

@@ -42,12 +42,17 @@ func stripeAt(stripes []design.Stripe, round int) (s design.Stripe, into int) {
 }
 
 // yarnNote says what the hands do where the yarn of a row is another than that of the row before.
-// Stripes carry their yarns along; only a heel in the other yarn has a strand that begins and ends.
-func yarnNote(before, now *needle.Row, stripes bool) string {
+// Stripes carry their yarns along; only a heel in the other yarn has a strand that begins and ends. Where it ends away from where it
+// began, as a flap does, the sock's yarn cannot wait for it.
+func yarnNote(before, now *needle.Row, stripes, away bool) string {
 	if before.Colour == now.Colour || before.Section == needle.CastOn {
 		return ""
 	}
 	switch {
+	case now.Section == needle.Heel && now.Colour == needle.Contrast && away:
+		return strandAway
+	case before.Section == needle.Heel && before.Colour == needle.Contrast && away:
+		return yarnAnew
 	case now.Section == needle.Heel && now.Colour == needle.Contrast:
 		return newStrand
 	case before.Section == needle.Heel && before.Colour == needle.Contrast:
@@ -61,8 +66,10 @@ func yarnNote(before, now *needle.Row, stripes bool) string {
 
 // A strand of the heel's own begins and ends, whatever its colour.
 const (
-	newStrand = "Leave the sock's yarn hanging. Lay the heel's strand once round it before the first stitch, so that no hole stays, and weave its end along behind. The first stitch on the far side keeps the sock's yarn for a while: right so."
-	oldStrand = "Break the heel's strand off. Take up the waiting yarn and lay it once round the strand before the first stitch."
+	newStrand  = "Leave the sock's yarn hanging. Lay the heel's strand once round it before the first stitch, so that no hole stays, and weave its end along behind. The first stitch on the far side keeps the sock's yarn for a while: right so."
+	strandAway = "Break the sock's yarn off: the heel ends away from here. Lay the heel's strand once round it before the first stitch, so that no hole stays, and weave both ends along behind."
+	yarnAnew   = "Break the heel's strand off. Join the sock's yarn anew, laid once round the strand before the first stitch, and weave its end along behind."
+	oldStrand  = "Break the heel's strand off. Take up the waiting yarn and lay it once round the strand before the first stitch."
 )
 
 func yarnName(colour string) string {

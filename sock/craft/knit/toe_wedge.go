@@ -101,15 +101,14 @@ var wedgeStarts = map[string]wedgeStart{
 // roundedFast is the number of increase rounds with which a rounded toe begins at once.
 const roundedFast = 4
 
-// halfStart is the largest even count not above half the stitches that leaves
-// a multiple of four to add.
-func halfStart(s *Sock) int { return largestStart(s.Stitches, s.Stitches/2) }
+// halfStart is the valid count nearest to half the stitches, roundedStart that nearest to a third.
+func halfStart(s *Sock) int    { return nearestStart(s.Stitches, float64(s.Stitches)/2) }
+func roundedStart(s *Sock) int { return nearestStart(s.Stitches, float64(s.Stitches)/3) }
 
-// roundedStart is the valid count nearest to a third, the smaller at a tie.
-func roundedStart(s *Sock) int {
-	n := s.Stitches
-	low := largestStart(n, n/3)
-	if high := low + 4; math.Abs(float64(high)-float64(n)/3) < math.Abs(float64(low)-float64(n)/3) && high <= n {
+// nearestStart is the count nearest to a target that leaves a multiple of four to add, the smaller at a tie.
+func nearestStart(stitches int, target float64) int {
+	low := largestStart(stitches, int(target))
+	if high := low + 4; math.Abs(float64(high)-target) < math.Abs(float64(low)-target) && high <= stitches {
 		return high
 	}
 	return low
@@ -204,7 +203,7 @@ func wedgeRounds(k, fast int) int {
 func (wedgeToe) Work(h *hands, s *Sock) {
 	h.castOnRing(s, s.Toe.CastOn)
 	h.enter(needle.Toe)
-	h.setUpRound()
+	s.setUpRound(h)
 	for _, r := range s.toeRounds() {
 		if r.plain() {
 			h.plainRound()
@@ -237,9 +236,16 @@ func (s *Sock) toeRounds() []ToeRound {
 }
 
 // setUpRound knits the cast-on loops, those that lie turned through the back loop.
-func (h *hands) setUpRound() {
+func (s *Sock) setUpRound(h *hands) {
 	front, back := h.instep, h.sole()
-	h.round(func() { h.settle(front) }, func() { h.settle(back) })
+	h.begin(needle.Round)
+	h.settle(front)
+	h.nextNeedle()
+	h.settle(back)
+	if way := named(castOns, s.Design.Toe.CastOn); way.setUp != nil {
+		h.remark(way.setUp(s.Design.Toe.StartLoop))
+	}
+	h.end()
 }
 
 // edge is what is worked at an end of a needle to change its count.

@@ -54,7 +54,7 @@ func (bluntToe) Size(s *Sock) {
 func (bluntToe) Work(h *hands, s *Sock) {
 	h.castOnRing(s, s.Toe.CastOn)
 	h.enter(needle.Toe)
-	h.setUpRound()
+	s.setUpRound(h)
 	for range s.Toe.IncreaseRounds {
 		each := h.instep
 		h.round(func() {

@@ -1,6 +1,7 @@
 package knitting
 
 import (
+	"acornstep/sock/papers/design"
 	"fmt"
 	"slices"
 	"strings"
@@ -26,13 +27,13 @@ func Ready(p *plan.Plan) []string {
 		return []string{}
 	}
 	d := &p.Design
-	list := []string{yarnReady(p), "needles on which your swatch was knitted: " + needleNames[d.Needles]}
+	list := append([]string{yarnReady(p)}, needlesReady(p)...)
 	pins, lying, waste, strand := 0, 0, 0, false
-	markers := map[string]bool{}
+	markers, hang := map[string]bool{}, marked(d)
 	for i := range p.Rows {
 		row := &p.Rows[i]
 		for _, m := range row.Markers {
-			markers[m.Name] = true
+			markers[m.Name] = hang
 		}
 		for _, o := range row.Ops {
 			switch o.Code {
@@ -53,10 +54,15 @@ func Ready(p *plan.Plan) []string {
 	if pins > 0 {
 		list = append(list, measure.Count(pins, "removable pin")+", in two colours: one for each side")
 	}
-	if len(markers) > 0 {
-		names := make([]string, 0, len(markers))
-		for name := range markers {
-			names = append(names, name)
+	if hang {
+		names := []string{"start"}
+		for name, there := range markers {
+			if there {
+				names = append(names, name)
+			}
+		}
+		if !slices.Contains(names, needle.SoleMarker) {
+			names = append(names, needle.SoleMarker)
 		}
 		slices.Sort(names)
 		list = append(list, measure.Count(len(names), "marker")+": "+strings.Join(names, ", "))
@@ -65,6 +71,39 @@ func Ready(p *plan.Plan) []string {
 		list = append(list, "a strand of its own for the heel, wound off beforehand")
 	}
 	return append(list, "a darning needle for the ends, and a tape")
+}
+
+// marked says whether markers part the halves of the sock: on a single needle, and where the round begins within a half. On needles of
+// its own each half is parted from the other anyhow.
+func marked(d *design.Design) bool {
+	if d.RoundStart != "" && d.RoundStart != "instep" {
+		return true
+	}
+	for _, section := range needle.Sections {
+		if d.ArrangementIn(string(section)).Backs == 0 {
+			return true
+		}
+	}
+	return false
+}
+
+// needlesReady are the needles: the usual ones, those of sections that have others, and what rests while a wide heel is worked.
+func needlesReady(p *plan.Plan) []string {
+	d := &p.Design
+	list := []string{"needles on which your swatch was knitted: " + needleNames[d.Needles]}
+	for _, section := range needle.Sections {
+		if name := d.NeedlesIn(string(section)); name != d.Needles {
+			list = append(list, fmt.Sprintf("for the %s: %s", strings.ReplaceAll(string(section), "_", "-"), needleNames[name]))
+		}
+	}
+	for i := range p.Rows {
+		if row := &p.Rows[i]; row.Section == needle.Heel && len(row.OnNeedles) > 2 && row.From > 0 {
+			list = append(list, fmt.Sprintf("a spare needle or cable as a holder for %d stitches, and two needles for the heel",
+				row.OnNeedles[0]))
+			break
+		}
+	}
+	return list
 }
 
 // yarnReady is the yarn by colour, a first guess.

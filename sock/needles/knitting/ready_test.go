@@ -20,4 +20,8 @@ func TestWhatLiesReady(t *testing.T) {
 	assert.Contains(t, ready(`,"yarn":{"contrast":["toe"]}`), "of the contrast")
 	assert.Contains(t, ready(`,"heel":{"own_strand":true}`), "a strand of its own")
 	assert.Contains(t, ready(`,"needles":"short_circular"`), "for the toe")
+	assert.Contains(t, ready(`,"needles":"short_circular"`), "2 markers: sole, start")
+	assert.NotContains(t, ready(`,"heel":{"turn":"yarn_over"}`), "marker", "needles part the halves")
+	assert.Contains(t, ready(`,"heel":{"share":0.6}`), "a holder for 28 stitches, and two needles for the heel")
+	assert.Contains(t, ready(`,"needles_by_section":{"leg":"short_circular"}`), "for the leg: a short circular needle")
 }

@@ -128,13 +128,12 @@ func (e *Edition) Work() (*Work, error) {
 	return w, nil
 }
 
-// turnsOnly says whether a row is a turn and nothing else.
-func turnsOnly(r *needle.Row) bool { return len(r.Ops) == 1 && r.Ops[0].Code == needle.Turn }
-
 func sockOf(p *plan.Plan, t *trace.Trace) Sock {
 	of := map[string]int{}
 	for i := range p.Rows {
-		of[string(p.Rows[i].Section)]++
+		if !p.Rows[i].TurnsOnly() {
+			of[string(p.Rows[i].Section)]++
+		}
 	}
 	said, lengths, shows := words.Rows(t, &p.Design), whereami.Lengths(p), hands.Rows(p)
 	untils := words.Untils(t, &p.Design)
@@ -142,13 +141,13 @@ func sockOf(p *plan.Plan, t *trace.Trace) Sock {
 	for i := range p.Rows {
 		r := &p.Rows[i]
 		rows[i] = Row{
-			ID: r.ID, Section: string(r.Section), N: r.N, Of: of[string(r.Section)], Kind: string(r.Kind), Side: string(r.Side),
+			ID: r.ID, Section: string(r.Section), N: needle.NumberOf(p.Rows, i), Of: of[string(r.Section)], Kind: string(r.Kind), Side: string(r.Side),
 			Stitches: r.Stitches,
 			Worked:   t.Steps[i].Worked, Parts: said[i].Parts, Shows: shows[i], Note: r.Note,
 			Until:  untils[i],
 			Colour: r.Colour, Reach: lengths[i],
 		}
-		if turnsOnly(r) && i+1 < len(p.Rows) {
+		if r.TurnsOnly() && i+1 < len(p.Rows) {
 			rows[i].Joined = true
 		}
 		if i > 0 && rows[i-1].Joined {

@@ -264,7 +264,7 @@ func (k *knittedBy) lock(made *plan.Plan) string {
 		row := &k.fresh.Rows[i]
 		at := slices.IndexFunc(k.p.Rows, func(r needle.Row) bool { return r.Section == row.Section && r.N == row.N })
 		if at >= 0 && at < k.done {
-			return nameOf(row)
+			return nameOf(k.fresh.Rows, i)
 		}
 		return ""
 	}
@@ -292,6 +292,6 @@ func (k *knittedBy) locks(changes design.Changes, row string, sock int) []Lock {
 }
 
 // nameOf is a row as people say it.
-func nameOf(r *needle.Row) string {
-	return fmt.Sprintf("%s, %s %d", strings.ReplaceAll(string(r.Section), "_", " "), r.Kind, r.N)
+func nameOf(rows []needle.Row, i int) string {
+	return fmt.Sprintf("%s, %s %d", strings.ReplaceAll(string(rows[i].Section), "_", " "), rows[i].Kind, needle.NumberOf(rows, i))
 }

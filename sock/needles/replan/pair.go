@@ -18,8 +18,9 @@ func (q *Proposal) tellPair(was, now *knitting.Edition, told int, fates [2]knitt
 	case knitting.Finished:
 		q.Pair = fmt.Sprintf("The %s sock is off the needles, and stays as it is.", name)
 	case knitting.Past:
-		next := &was.PlanOf(sister).Rows[min(done[sister-1], len(was.PlanOf(sister).Rows)-1)]
-		q.Pair = fmt.Sprintf("The %s sock has knitted past it (%s comes next) and stays as it was planned: from here on each sock of the pair has a plan of its own.", name, nameOf(next))
+		rows := was.PlanOf(sister).Rows
+		next := min(done[sister-1], len(rows)-1)
+		q.Pair = fmt.Sprintf("The %s sock has knitted past it (%s comes next) and stays as it was planned: from here on each sock of the pair has a plan of its own.", name, nameOf(rows, next))
 	case knitting.Unasked:
 		switch {
 		case now.Second == nil: // both go on alike

@@ -129,7 +129,7 @@ func wholeIncrease(c *miscount) []Cause {
 }
 
 // name is a row as people say it.
-func (c *miscount) name(i int) string { return nameOf(&c.p.Rows[i]) }
+func (c *miscount) name(i int) string { return nameOf(c.p.Rows, i) }
 
 // missedIncrease: a stitch that should have been made was not.
 func missedIncrease(c *miscount) []Cause {

@@ -89,7 +89,7 @@ func (q *Proposal) tell(p *plan.Plan, row int) error {
 	q.Coming = []string{}
 	said := words.Rows(traced, &p.Design)
 	for i := row; i < min(row+comingRows, len(said)); i++ {
-		q.Coming = append(q.Coming, nameOf(&p.Rows[i])+": "+said[i].Sentence(false))
+		q.Coming = append(q.Coming, nameOf(p.Rows, i)+": "+said[i].Sentence(false))
 	}
 	return nil
 }

@@ -2,6 +2,7 @@ package tally
 
 import (
 	"acornstep/sock/needles/logbook"
+	"acornstep/sock/rows/needle"
 )
 
 // Progress is how far a sock on the needles is, in a line.
@@ -33,14 +34,14 @@ func ProgressOf(pair [2]Knitted, book logbook.Book) Progress {
 		return Progress{Done: len(p.Rows)}
 	}
 	row := &p.Rows[place.Row]
-	at := Progress{Sock: sock + 1, Section: string(row.Section), Kind: string(row.Kind), N: row.N, Done: place.Row}
+	at := Progress{Sock: sock + 1, Section: string(row.Section), Kind: string(row.Kind), N: needle.NumberOf(p.Rows, place.Row), Done: place.Row}
 	all, left := 0, 0
 	for i := range p.Rows {
 		all += t.Steps[i].Worked
 		if i >= place.Row {
 			left += t.Steps[i].Worked
 		}
-		if p.Rows[i].Section == row.Section {
+		if p.Rows[i].Section == row.Section && !p.Rows[i].TurnsOnly() {
 			at.Of++
 		}
 	}

@@ -70,6 +70,20 @@ type Row struct {
 	Turned [][2]int `json:"turned,omitempty"`
 }
 
+// TurnsOnly says whether a row is a turn and nothing else: people turn before the first stitch of the next row, and call that the row.
+func (r *Row) TurnsOnly() bool { return len(r.Ops) == 1 && r.Ops[0].Code == Turn }
+
+// NumberOf is the number of a row within its section as people count: a turn alone is no row, and has the number of the one after it.
+func NumberOf(rows []Row, i int) int {
+	n := rows[i].N
+	for k := i - 1; k >= 0 && rows[k].Section == rows[i].Section; k-- {
+		if rows[k].TurnsOnly() {
+			n--
+		}
+	}
+	return n
+}
+
 // SoleMarker is the marker before the first loop of needle 2, hung where that is not the half.
 const SoleMarker = "sole"
 

@@ -82,6 +82,11 @@ func (w *writer) alike(a, b int) bool {
 // section writes the rows of a section, the longest saving first.
 func (w *writer) section(from, to int) {
 	for at := from; at < to; {
+		if w.p.Rows[at].TurnsOnly() && at+1 < to {
+			w.turnedFirst(at)
+			at += 2
+			continue
+		}
 		rows, times := 1, 1
 		best := 0
 		for size := 1; !w.every && size <= longestRepeat && at+2*size <= to; size++ {
@@ -108,6 +113,14 @@ func (w *writer) again(a, b, size int) bool {
 	return true
 }
 
+// turnedFirst writes a row with the turn that leads into it: a turn alone is no row.
+func (w *writer) turnedFirst(at int) {
+	w.said = ""
+	w.line(at+1, at+1)
+	item := &w.items[len(w.items)-1]
+	item.First, item.Text, item.Note = at, turnFirst+item.Text, strings.TrimSpace(w.note(at)+" "+item.Note)
+}
+
 // block writes so many rows and how often they are worked.
 func (w *writer) block(at, rows, times int) {
 	if rows == 1 {
@@ -123,20 +136,21 @@ func (w *writer) block(at, rows, times int) {
 		i = last + 1
 	}
 	end := at + rows*times - 1
-	which := several(w.p.Rows[at : at+rows])
+	which := w.several(at, at+rows-1)
 	w.items = append(w.items, Item{
 		First: at + rows, Last: end, Check: w.check(end, true),
-		Label: fmt.Sprintf("%s, %s more (to %s %d)", which, often(times-1), strings.ToLower(kinds(w.p.Rows[end:end+1])), w.p.Rows[end].N),
+		Label: fmt.Sprintf("%s, %s more (to %s %d)", which, often(times-1), strings.ToLower(kinds(w.p.Rows[end:end+1])), needle.NumberOf(w.p.Rows, end)),
 	})
 }
 
 // several names rows that come one after the other: the first and the last.
-func several(rows []needle.Row) string {
+func (w *writer) several(first, last int) string {
 	between := "to"
-	if len(rows) == 2 {
+	if last == first+1 {
 		between = "and"
 	}
-	return fmt.Sprintf("%ss %d %s %d", kinds(rows), rows[0].N, between, rows[len(rows)-1].N)
+	return fmt.Sprintf("%ss %d %s %d", kinds(w.p.Rows[first:last+1]), needle.NumberOf(w.p.Rows, first), between,
+		needle.NumberOf(w.p.Rows, last))
 }
 
 func often(n int) string {
@@ -159,11 +173,11 @@ func kinds(rows []needle.Row) string {
 // line writes rows that are worked alike.
 func (w *writer) line(first, last int) {
 	row := &w.p.Rows[first]
-	label := fmt.Sprintf("%s %d", kinds(w.p.Rows[first:first+1]), row.N)
+	label := fmt.Sprintf("%s %d", kinds(w.p.Rows[first:first+1]), needle.NumberOf(w.p.Rows, first))
 	if last > first {
-		label = several(w.p.Rows[first : last+1])
+		label = w.several(first, last)
 	}
-	if row.Kind != needle.Round {
+	if row.Kind != needle.Round && row.Section != needle.CastOn { // what is cast on has no side before it is worked
 		label += " (" + string(row.Side) + ")"
 	}
 	w.items = append(w.items, Item{First: first, Last: last, Label: label, Text: w.text(first), Check: w.check(last, last > first),
@@ -233,6 +247,7 @@ func (w *writer) text(i int) string {
 // Words of the grammar.
 const (
 	layFirst   = "first"
+	turnFirst  = "turn. "
 	eachNeedle = "on each needle"
 	allRound   = "knit all round"
 	toTheEnd   = "knit to the end"

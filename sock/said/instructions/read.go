@@ -90,7 +90,12 @@ func (r *reader) line(line string) error {
 	if len(r.rows)+last-first >= mostRows {
 		return fmt.Errorf("no sock has more than %d rows", mostRows)
 	}
-	parts := r.parts(at[3], r.needles(len(r.rows)))
+	text, turned := strings.CutPrefix(at[3], turnFirst)
+	if turned {
+		r.rows = append(r.rows, words.Row{Parts: []words.Part{{Short: "turn"}}})
+		r.said = ""
+	}
+	parts := r.parts(text, r.needles(len(r.rows)))
 	for n := first; n <= last; n++ {
 		r.add(n, parts)
 	}

@@ -116,6 +116,9 @@ func lyingAfter(t *trace.Trace, i int, d *design.Design) lying {
 		}
 		l.moved = len(l.had) != len(row.OnNeedles) || row.From > 0 && len(row.OnNeedles) == 1
 	}
+	if l.parked && i > 0 && t.Rows[i-1].From == 0 {
+		l.had, l.hadFrom, l.moved = row.OnNeedles, row.From, false // as they are laid before the row
+	}
 	if len(l.had) != len(l.on) {
 		l.had = arrangement.Split(before.Sole, len(before.Loops)-before.Sole)
 		if arrangement.Backs == 0 {

@@ -63,8 +63,8 @@ func TestPickedUpStitchesAreToldWhereTheyLie(t *testing.T) {
 func TestAWideHeelHasNeedlesOfItsOwn(t *testing.T) {
 	sentence := func(fields, id string) string { r := rows(t, fields)[id]; return r.Sentence(false) }
 	const wide = `,"heel":{"turn":"yarn_over","share":0.6}`
-	assert.Equal(t, "first: put 28 stitches on a holder, all but the first 3 and the last 3 of the instep; lay the 40 of the heel on two needles, 20 and 20, from its right edge; heel needle 2: k3; holder: k28", sentence(wide, "heel-1"))
-	assert.Equal(t, "heel needle 1: k20; heel needle 2: k19, turn", sentence(wide, "heel-2"))
+	assert.Equal(t, "needle 1 (instep): k31", sentence(wide, "heel-1"))
+	assert.Equal(t, "first: put 28 stitches on a holder, all but the first 3 and the last 3 of the instep; lay the 40 of the heel on two needles, 20 and 20, from its right edge; heel needle 1: k20; heel needle 2: k19, turn", sentence(wide, "heel-2"))
 	assert.Equal(t, "heel needle 2: yo, p19; heel needle 1: p19, turn", sentence(wide, "heel-3"))
 	assert.Equal(t, "first: lay the stitches on their needles: 38 on needle 1 (front), 34 on needle 2 (back); needle 1 (front): k2, k3tog, pc1, k28, pc1, sssk, k2; needle 2 (back): k34", sentence(wide, "leg-1"))
 	const four = `,"needles":"dpn4"` + wide

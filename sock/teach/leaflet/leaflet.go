@@ -52,7 +52,9 @@ type Leaflet struct {
 	Charts []chart.Chart          `json:"charts"`
 	// Moves are those that are new in it, in the order in which they come.
 	Moves []hands.Move `json:"moves"`
-	Notes []string     `json:"notes"`
+	// Finish is what is left to do when the stitches are bound off.
+	Finish []string `json:"finish"`
+	Notes  []string `json:"notes"`
 
 	// Drawing is the sock lying flat; nil where no design says how large it is.
 	Drawing *shape.Profile `json:"-"`
@@ -102,6 +104,7 @@ func Of(p, second *plan.Plan, wish Wish) (*Leaflet, error) {
 	if l.Title == "" {
 		l.Title = p.Design.Name
 	}
+	l.Finish = finish(second)
 	l.abbreviate()
 	if p.HasDesign() {
 		l.Facts = facts(p, wish.Unit)
@@ -132,6 +135,16 @@ func Of(p, second *plan.Plan, wish Wish) (*Leaflet, error) {
 		}
 	}
 	return l, nil
+}
+
+// finish is what is left to do by hand; second is the plan of the second sock where it has one of its own.
+func finish(second *plan.Plan) []string {
+	other := "Knit the second sock the same way."
+	if second != nil {
+		other = "Knit the second sock: where its rows are others they stand above."
+	}
+	return []string{"Weave the ends in, further than in other knitting, above all in slippery machine-washable wool.",
+		"Wash the sock as it will be washed, and dry it flat.", other}
 }
 
 // abbreviate lists the abbreviations of the operations that the rows have.
@@ -230,6 +243,10 @@ func (l *Leaflet) Text() string {
 	if len(l.Second) > 0 {
 		line("\nTHE SECOND SOCK: as the first, but")
 		b.WriteString(instructions.Text(l.Second))
+	}
+	line("\nTO FINISH")
+	for _, left := range l.Finish {
+		line("- %s", left)
 	}
 	line("\nNOTES")
 	for _, n := range l.Notes {
