@@ -92,7 +92,7 @@ func needlesReady(p *plan.Plan) []string {
 	d := &p.Design
 	list := []string{"needles on which your swatch was knitted: " + needleNames[d.Needles]}
 	for _, section := range needle.Sections {
-		if name := d.NeedlesIn(string(section)); name != d.Needles {
+		if name, own := d.NeedlesBySection[string(section)]; own && name != d.Needles {
 			list = append(list, fmt.Sprintf("for the %s: %s", strings.ReplaceAll(string(section), "_", "-"), needleNames[name]))
 		}
 	}

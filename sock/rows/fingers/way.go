@@ -6,6 +6,8 @@ import "acornstep/sock/rows/needle"
 type way struct {
 	needle.Snapshot
 	rs bool
+	// markers hang before the loops that are so many ahead.
+	markers []int
 }
 
 // loop is the loop that is so many ahead of the yarn; -1 when there is none.

@@ -3,6 +3,7 @@
 package eyes
 
 import (
+	"slices"
 	"strings"
 
 	"acornstep/sock/rows/needle"
@@ -16,10 +17,13 @@ type Thing struct {
 	Loop needle.LoopView
 	// Step: a turn left the place before the loop open, so that it stands higher or lower than the one before it.
 	Step bool
+	// Marker: a marker hangs before it.
+	Marker bool
 }
 
-// Ahead looks along the needles from where the yarn is; on a line only to its end.
-func Ahead(s needle.Snapshot, rs bool) Sight {
+// Ahead looks along the needles from where the yarn is; on a line only to its end. Markers hang before the loops that
+// are so many ahead.
+func Ahead(s needle.Snapshot, rs bool, markers ...int) Sight {
 	all := len(s.Loops)
 	sight := make(Sight, 0, all)
 	for i := range all {
@@ -35,7 +39,7 @@ func Ahead(s needle.Snapshot, rs bool) Sight {
 		if rs {
 			below = (at - 1 + all) % all
 		}
-		sight = append(sight, Thing{s.Loops[at], s.Loops[below].Open && !(s.Open && rs && at == 0)})
+		sight = append(sight, Thing{s.Loops[at], s.Loops[below].Open && !(s.Open && rs && at == 0), slices.Contains(markers, i)})
 	}
 	return sight
 }
@@ -52,7 +56,7 @@ func (v Sight) To(what string, taken int) (int, bool) {
 		return 0, false
 	}
 	for at := taken; at < len(v); at++ {
-		if !is(v, at) || at == taken && what == "the gap" { // the place where the yarn is lies behind
+		if !is(v, at) || at == taken && (what == "the gap" || what == "the marker") { // the place where the yarn is lies behind
 			continue
 		}
 		n := at - taken
@@ -72,5 +76,6 @@ var seen = map[string]func(v Sight, at int) bool{
 	"the pair": func(v Sight, at int) bool {
 		return v[at].Loop.Kind != needle.YarnOver && at+1 < len(v) && v[at+1].Loop.Kind == needle.YarnOver
 	},
-	"the gap": func(v Sight, at int) bool { return v[at].Step },
+	"the marker": func(v Sight, at int) bool { return v[at].Marker },
+	"the gap":    func(v Sight, at int) bool { return v[at].Step },
 }

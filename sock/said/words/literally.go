@@ -3,6 +3,7 @@ package words
 import (
 	"fmt"
 	"slices"
+	"strings"
 
 	"acornstep/sock/papers/plan"
 	"acornstep/sock/rows/needle"
@@ -32,6 +33,10 @@ type literal struct {
 	m needle.Machine
 	// loops were on the needles when the row began.
 	loops int
+	// from is where the yarn was then, taken what the row has worked so far.
+	from, taken int
+	// marked is the first loop after the sole's marker, -1 where the halves are parted by needles.
+	marked int
 	// slides: whoever takes loops of two needles together slides them on to one first, and is told so.
 	slides bool
 	// needles were in use after the row before.
@@ -44,7 +49,10 @@ const slidingRules = 2
 func (l *literal) knit(row *needle.Row, parts []Part, castsOn bool) error {
 	heading := needle.Row{ID: row.ID, Section: row.Section, Kind: row.Kind, Side: row.Side, Fabric: row.Fabric}
 	begun := false
-	l.loops = l.m.Count()
+	l.loops, l.from, l.taken, l.marked = l.m.Count(), l.m.Cursor(), 0, -1
+	if len(row.OnNeedles) == 1 && row.From == 0 && row.InstepBegins() == 0 {
+		l.marked = row.SoleBegins(l.loops)
+	}
 	var ops []needle.Op
 	for _, part := range parts {
 		reading, err := Read(part, row.Side, Eyes{l.ahead(row), l.find})
@@ -73,11 +81,17 @@ func (l *literal) knit(row *needle.Row, parts []Part, castsOn bool) error {
 			}
 			begun = true
 		}
+		if err := l.stands(part.On, row, reading.Ops); err != nil {
+			return err
+		}
 		if err := l.work(reading, len(row.OnNeedles) == 1); err != nil {
 			return err
 		}
 		if reading.Lay != nil {
 			l.m.Lay(0, reading.Lay...) // as they were cast on
+		}
+		for _, o := range reading.Ops {
+			l.taken += o.N * o.Code.Takes()
 		}
 		ops = append(ops, reading.Ops...)
 	}
@@ -130,9 +144,39 @@ func (l *literal) ahead(row *needle.Row) func(int) int {
 	}
 }
 
+// stands says whether the yarn is where a part begins: at the marker that it names.
+func (l *literal) stands(on string, row *needle.Row, ops []needle.Op) error {
+	rest, named := strings.CutPrefix(strings.TrimPrefix(on, "back "), "from the ")
+	if !named || len(row.OnNeedles) != 1 || len(ops) == 0 || ops[0].Code == needle.Start {
+		return nil
+	}
+	at := l.m.AtRoundStart()
+	if !strings.HasPrefix(rest, "start ") {
+		// As the loops lay before the row: what it makes moves the marker on.
+		place := l.from + l.taken
+		if l.m.Side() == needle.WS {
+			place = l.from - l.taken
+		}
+		at = (place+l.loops)%l.loops == row.SoleBegins(l.loops)
+	}
+	if !at || strings.HasPrefix(on, "back ") != (l.m.Side() == needle.WS) {
+		return fmt.Errorf("%q is not where the yarn is", on)
+	}
+	return nil
+}
+
 // find looks along the needles for a landmark.
 func (l *literal) find(landmark string, taken int) (int, bool) {
-	return eyes.Ahead(l.m.Snapshot(), l.m.Side() == needle.RS).To(landmark, taken)
+	rs := l.m.Side() == needle.RS
+	var markers []int
+	if l.marked >= 0 && l.loops > 0 {
+		place := l.from + l.taken
+		if !rs {
+			place = l.from - l.taken
+		}
+		markers = ahead(place, l.loops, rs, 0, l.marked)
+	}
+	return eyes.Ahead(l.m.Snapshot(), rs, markers...).To(landmark, taken)
 }
 
 // work does what a part says, and lays it on the needle that it names.

@@ -101,7 +101,7 @@ func lyingAfter(t *trace.Trace, i int, d *design.Design) lying {
 	l.needles = len(l.on)
 	if arrangement.Backs == 0 && len(l.on) == 1 {
 		l.on = []int{front, back} // between the markers
-		if row.From > 0 {
+		if row.From > 0 || row.InstepBegins() > 0 {
 			front, back := halves(row.Section)
 			l.names = []string{front, back} // the start marker hangs within one of them
 		}

@@ -3,6 +3,7 @@ package words
 import (
 	"fmt"
 	"regexp"
+	"slices"
 	"strconv"
 	"strings"
 
@@ -224,6 +225,9 @@ func longestSaid(text string, side needle.Side) (found needle.Op, length int) {
 // wrapping names the needle of a stitch that is wrapped.
 var wrapping = regexp.MustCompile(`wrap the next \(on ([a-z]+(?: [a-z]+)*(?: \d+)?)\), turn`)
 
+// halfNames name a part that no marker begins.
+var halfNames = []string{"instep", "sole", "heel", "front", "back"}
+
 var number = regexp.MustCompile(`\d+`)
 
 // needleNamed is the needle of a name, counted from 0; -1 for none.
@@ -231,7 +235,8 @@ func needleNamed(name string) int {
 	switch {
 	case name == "":
 		return -1
-	case name == "holder", name == "the holder", strings.HasPrefix(name, "from "), strings.HasPrefix(name, "it; "):
+	case name == "holder", name == "the holder", strings.HasPrefix(name, "from "), strings.HasPrefix(name, "back from "),
+		strings.HasPrefix(name, "on the "), slices.Contains(halfNames, name), strings.HasPrefix(name, "it; "):
 		return 0
 	}
 	n, _ := strconv.Atoi(number.FindString(name))

@@ -81,6 +81,7 @@ func Rows(t *trace.Trace, d *design.Design) []Row {
 func partsOf(t *trace.Trace, i int, before, after lying) []Part {
 	side, both := t.Before(i).Side, bothWraps(t, i)
 	var parts []Part
+	taken := 0
 	for _, part := range split(t, i, after) {
 		wrapped := wrappedOn(t, i, after, part.needle)
 		short := func(o needle.Op) string { return wrapped(o, Short(o, side)) + wraps(o, both, true) }
@@ -88,10 +89,16 @@ func partsOf(t *trace.Trace, i int, before, after lying) []Part {
 		p := Part{Short: fold(part.ops, part.wholeNeedle, short), Long: fold(part.ops, part.wholeNeedle, long)}
 		if part.needle >= 0 {
 			p.Needle, p.On = part.needle+1, after.names[part.needle]
+			if markersHang(t, i) {
+				p.On = fromMarker(t, i, part.needle, taken)
+			}
 			if !t.Before(i).Open && len(before.on) > 0 && (len(before.on) <= part.needle || before.on[part.needle] == 0) &&
 				len(after.on) > 1 {
 				p.On += ", a new one"
 			}
+		}
+		for _, o := range part.ops {
+			taken += o.N * o.Code.Takes()
 		}
 		if part.ops[0].Code == needle.CO {
 			where := ": " + after.told(after.on)
@@ -100,6 +107,38 @@ func partsOf(t *trace.Trace, i int, before, after lying) []Part {
 		parts = append(parts, p)
 	}
 	return parts
+}
+
+// markersHang says whether two markers part the halves of the sock: on a single needle, where the round begins between them.
+func markersHang(t *trace.Trace, i int) bool {
+	return len(t.Rows[i].OnNeedles) == 1 && t.Rows[i].From == 0 && t.Rows[i].InstepBegins() == 0 && (i == 0 || t.Rows[i-1].From == 0) && t.Before(i).Sole > 0
+}
+
+// fromMarker names the half in which a part of a row is worked, and the marker from which it is, if one hangs there.
+func fromMarker(t *trace.Trace, i, half, taken int) string {
+	row, state := &t.Rows[i], t.Before(i)
+	front, back := halves(row.Section)
+	all, at, name := len(state.Loops), t.Steps[i].From+taken, []string{front, back}[half]
+	if state.Side == needle.WS {
+		at -= 2 * taken
+	}
+	at = (at + all) % all
+	if row.Ops[0].Code == needle.Start && taken == 0 {
+		at = 0
+	}
+	way := "from"
+	if state.Side == needle.WS {
+		way = "back from"
+	}
+	switch {
+	case at == 0 && (half == 0) == (state.Side == needle.RS):
+		return fmt.Sprintf("%s the start marker (%s)", way, name)
+	case at == state.Sole && state.Side == needle.WS:
+		return fmt.Sprintf("%s the %s marker (%s)", way, back, name)
+	case at == state.Sole:
+		return fmt.Sprintf("%s the %s marker", way, back)
+	}
+	return "on the " + name
 }
 
 // wrappedOn names the needle of the stitch that a row wraps, where that is another one than the needle in the hand.

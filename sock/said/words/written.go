@@ -134,8 +134,12 @@ func reached(t *trace.Trace, i int, part *needlePart, taken int, after lying) st
 func upTo(t *trace.Trace, i, hand, taken int, run needle.Op, after lying) (until, rest string) {
 	n := run.N
 	state, rs := t.Before(i), t.Before(i).Side == needle.RS
-	until = fingers.Landmark(state.Snapshot, rs, taken, n)
-	if until == "" || strings.HasSuffix(until, "the gap") {
+	var markers []int
+	if markersHang(t, i) {
+		markers = ahead(t.Steps[i].From, len(state.Loops), rs, 0, state.Sole)
+	}
+	until = fingers.Landmark(state.Snapshot, rs, taken, n, markers...)
+	if (until == "" || strings.HasSuffix(until, "the gap")) && t.Rows[i].Ops[0].Code != needle.Unzip {
 		// At the edge of the heel the needle simply ends.
 		switch left := leftOn(state, after, hand, taken+n); left {
 		case 0:
@@ -152,17 +156,35 @@ func upTo(t *trace.Trace, i, hand, taken int, run needle.Op, after lying) (until
 	return until, ""
 }
 
+// ahead is how many loops lie between the yarn and the places of a ring of so many; one where the yarn is comes again at last.
+func ahead(yarn, all int, rs bool, places ...int) []int {
+	list := make([]int, len(places))
+	for i, place := range places {
+		n := place - yarn
+		if !rs {
+			n = -n
+		}
+		if list[i] = (n%all + all) % all; list[i] == 0 {
+			list[i] = all
+		}
+	}
+	return list
+}
+
 // leftOn is how many loops of the needle in the hand come after so many ahead of the yarn; -1 on a single needle, and where a loop of a
 // turn is among them.
 func leftOn(state *trace.State, after lying, hand, ahead int) int {
 	all := len(state.Loops)
-	if hand < 0 || len(after.had) < 2 || len(after.had) != len(after.on) || after.needles < 2 || state.Open {
+	if hand < 0 || len(after.had) < 2 || len(after.had) != len(after.on) || after.needles < 2 {
 		return -1
 	}
-	for left := 0; ahead+left < all; left++ {
+	for left := 0; ahead+left <= all; left++ {
 		at := state.Cursor + ahead + left
 		if state.Side == needle.WS {
 			at = state.Cursor - 1 - ahead - left
+		}
+		if state.Open && (at < 0 || at >= all) {
+			return left
 		}
 		at = (at%all + all) % all
 		if needleOf(after.had, ((at-after.hadFrom)%all+all)%all) != hand {
