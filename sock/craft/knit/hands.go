@@ -94,7 +94,7 @@ func (h *hands) begin(kind needle.RowKind) {
 func (h *hands) end() *needle.Row {
 	h.row.Ops = h.ops[h.rowOps:len(h.ops):len(h.ops)]
 	h.row.Stitches = h.machine.Count()
-	h.row.Moves = h.machine.Reached()
+	h.row.Moves = append(h.row.Moves, h.machine.Reached()...)
 	h.inRow = false
 	h.laid()
 	if h.fingers != nil && h.fingers.Asks(&h.row, h.machine.Open()) {

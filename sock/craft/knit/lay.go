@@ -49,6 +49,22 @@ func (l *laid) twoHalves(h *hands, front, back int) {
 	h.machine.Lay(0, on...)
 }
 
+// slide moves loops to a neighbouring needle before the row that was just begun.
+func (h *hands) slide(v needle.Move) {
+	if h.lay.in == nil || h.err != nil {
+		return
+	}
+	on := make([]int, h.lay.nowNeedles())
+	from := h.machine.Lying(on)
+	on, from, err := needle.Slid(on, from, []needle.Move{v})
+	if err != nil {
+		h.fail(err)
+		return
+	}
+	h.machine.Lay(from, on...)
+	h.row.Moves = append(h.row.Moves, v)
+}
+
 // atHeel lays the loops on the needles of the heel's section.
 func (l *laid) atHeel(h *hands) {
 	if l.in == nil {

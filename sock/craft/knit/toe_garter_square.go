@@ -107,6 +107,7 @@ func (garterSquareToe) Work(h *hands, s *Sock) {
 	// Mirrored, the instep is the second edge and the live stitches: the round begins q stitches earlier.
 	h.end()
 	h.begin(needle.Round)
+	h.slide(needle.Move{Of: 1, To: 1 + h.lay.now.Fronts, N: edge + made}) // the first edge belongs to the sole
 	h.do(needle.PU, edge)
 	h.do(needle.M1L, made)
 	h.do(needle.K, 2*q+edge+made)
