@@ -94,9 +94,9 @@ func (h *hands) begin(kind needle.RowKind) {
 func (h *hands) end() *needle.Row {
 	h.row.Ops = h.ops[h.rowOps:len(h.ops):len(h.ops)]
 	h.row.Stitches = h.machine.Count()
-	h.row.Moves = append(h.row.Moves, h.machine.Reached()...)
 	h.inRow = false
 	h.laid()
+	h.row.Moves = append(h.row.Moves, h.machine.Reached()...)
 	if h.fingers != nil && h.fingers.Asks(&h.row, h.machine.Open()) {
 		now := h.machine.SnapshotIn(h.loops)
 		h.loops = now.Loops[:cap(now.Loops)]

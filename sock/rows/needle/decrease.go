@@ -2,7 +2,6 @@ package needle
 
 import (
 	"fmt"
-	"slices"
 )
 
 // decrease works two or three loops together; the result stands in the place
@@ -37,12 +36,7 @@ func (m *Machine) decrease(c Code) error {
 	}
 	m.cross(false)
 	m.inRow.halved = m.side == RS && takes == 2 && keep == loops[0] && loops[1] == m.zero
-	for i, id := range loops[:takes] {
-		if n := &m.nodes[id]; n.on != m.nodes[keep].on {
-			m.reach(n.on, m.nodes[keep].on, (i > slices.Index(loops[:takes], keep)) == (m.side == RS))
-			n.on = m.nodes[keep].on
-		}
-	}
+	m.reaches(loops[:takes], keep)
 	if takes == 2 {
 		m.inRow.across = m.nodes[loops[1]].on + 1
 	}

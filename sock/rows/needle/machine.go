@@ -73,8 +73,8 @@ type Machine struct {
 	hand uint8
 	// closed is set while the last operation was one that closes a gap.
 	closed bool
-	// reached are loops that the present row takes from another needle than that of the operation's result.
-	reached []Move
+	// reached are operations of the present row that take loops of two needles.
+	reached []reach
 	// unclosed are the rows whose turns left places open that the present row passed without closing them.
 	unclosed []int
 	// afterTurn is set while the last thing done was a turn.

@@ -54,22 +54,47 @@ func Slid(on []int, from int, moves []Move) ([]int, int, error) {
 	return on, from, nil
 }
 
-// reach notes that an operation takes a loop of another needle than the one where its result lies, above says that the loop
-// lies further up the ring. Whoever knits slides it first.
-func (m *Machine) reach(loop, result uint8, above bool) {
-	v := Move{int(loop) + 1, int(result) + 1, 1}
-	if above {
-		v = Move{int(result) + 1, int(loop) + 1, -1}
-	}
-	for i := range m.reached {
-		if r := &m.reached[i]; r.Of == v.Of && r.To == v.To && r.N*v.N > 0 {
-			r.N += v.N
-			return
-		}
-	}
-	m.reached = append(m.reached, v)
+// reach is an operation that takes loops of two needles: so many of them lie on the lower needle and on the upper one, in the order
+// of the ring, and its result is a node.
+type reach struct {
+	lower, upper uint8
+	of           [2]int
+	result       int32
 }
 
-// Reached are the moves that the newest row would have needed before it, so that each of its operations takes all its loops
-// from one needle; empty when it needed none.
-func (m *Machine) Reached() []Move { return m.reached }
+// reaches notes an operation that takes these loops, in the order of the work, if they lie on two needles, and lays them on that of its result.
+func (m *Machine) reaches(loops []int32, result int32) {
+	on := m.nodes[result].on
+	first, last := m.nodes[loops[0]].on, m.nodes[loops[len(loops)-1]].on
+	if first == last {
+		return
+	}
+	r := reach{lower: first, upper: last, result: result}
+	if m.side == WS {
+		r.lower, r.upper = last, first
+	}
+	for _, id := range loops {
+		n := &m.nodes[id]
+		if n.on == r.lower {
+			r.of[0]++
+		} else {
+			r.of[1]++
+		}
+		n.on = on
+	}
+	m.reached = append(m.reached, r)
+}
+
+// Reached are the moves that the newest row would have needed before it, so that each of its operations takes all its loops from
+// one needle, the one on which its result lies now; empty when it needed none.
+func (m *Machine) Reached() []Move {
+	var list []Move
+	for _, r := range m.reached {
+		v := Move{int(r.lower) + 1, int(r.upper) + 1, r.of[0]}
+		if m.nodes[r.result].on == r.lower {
+			v.N = -r.of[1]
+		}
+		list = append(list, v)
+	}
+	return list
+}

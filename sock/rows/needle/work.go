@@ -10,7 +10,7 @@ func (m *Machine) Begin(r *Row) error {
 		first: true, fresh: true, turn: m.afterTurn,
 	}
 	m.row++
-	m.op, m.unclosed, m.reached = 0, m.unclosed[:0], nil
+	m.op, m.unclosed, m.reached = 0, m.unclosed[:0], m.reached[:0]
 	if m.count == 0 {
 		return nil
 	}

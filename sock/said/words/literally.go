@@ -37,6 +37,11 @@ type literal struct {
 	from, taken int
 	// marked is the first loop after the sole's marker, -1 where the halves are parted by needles.
 	marked int
+	// now are the needles in use after the present row; relaid says that its words laid the loops on them.
+	now    int
+	relaid bool
+	// had is what lay on each needle before the row, once it was laid or slid.
+	had [16]int
 	// slides: whoever takes loops of two needles together slides them on to one first, and is told so.
 	slides bool
 	// needles were in use after the row before.
@@ -54,6 +59,7 @@ func (l *literal) knit(row *needle.Row, parts []Part, castsOn bool) error {
 		l.marked = row.SoleBegins(l.loops)
 	}
 	var ops []needle.Op
+	l.now, l.relaid = len(row.OnNeedles), false
 	for _, part := range parts {
 		reading, err := Read(part, row.Side, Eyes{l.ahead(row), l.find})
 		if err != nil {
@@ -73,9 +79,11 @@ func (l *literal) knit(row *needle.Row, parts []Part, castsOn bool) error {
 				reading.From = l.m.Cursor() - l.m.Count() // from where the yarn is
 			}
 			l.m.Lay(reading.From, reading.Lay...)
+			l.relaid = true
 			continue
 		}
 		if !begun {
+			l.m.Lying(l.had[:])
 			if err := l.m.Begin(&heading); err != nil {
 				return err
 			}
@@ -114,6 +122,12 @@ func total(counts []int) int {
 		sum += n
 	}
 	return sum
+}
+
+// inHand says whether each needle holds what is worked on it: where a new one comes in they take up the stitches of others, and so they do
+// in a round that goes over to other needles.
+func (l *literal) inHand() bool {
+	return l.slides && !slices.Contains(l.had[:min(l.now, len(l.had))], 0) && (l.needles == 0 || l.needles == l.now || l.relaid)
 }
 
 // slide moves loops to a neighbouring needle.
@@ -198,8 +212,19 @@ func (l *literal) work(reading Reading, onOne bool) error {
 				return fmt.Errorf("the next stitch of needle %d is to be wrapped, and it lies on needle %d", want+1, on+1)
 			}
 		}
-		if err := l.m.Do(o); err != nil {
-			return err
+		if onOne || reading.Needle < 0 || o.Code.Takes() == 0 || !l.inHand() {
+			if err := l.m.Do(o); err != nil {
+				return err
+			}
+			continue
+		}
+		for range o.N {
+			if on := l.m.NextOn(); on != reading.Needle {
+				return fmt.Errorf("%s is worked on needle %d, and the next loop lies on needle %d", o.Code, reading.Needle+1, on+1)
+			}
+			if err := l.m.Do(needle.Op{Code: o.Code, N: 1}); err != nil {
+				return err
+			}
 		}
 	}
 	return nil

@@ -92,7 +92,7 @@ func lyingAfter(t *trace.Trace, i int, d *design.Design) lying {
 	switch {
 	case len(l.on) == 0:
 		l.on = arrangement.Split(front, back)
-	case row.Section == needle.Heel && len(l.on) == 1+design.HeelNeedles && row.From > 0:
+	case wasParked(row):
 		l.parked, l.names = true, []string{"holder", "heel needle 1", "heel needle 2"}
 	case len(l.on) != arrangement.Needles():
 		arrangement = design.Arrangement{Fronts: max(1, len(l.on)/2), Backs: len(l.on) - max(1, len(l.on)/2)}
@@ -116,6 +116,9 @@ func lyingAfter(t *trace.Trace, i int, d *design.Design) lying {
 		}
 		l.moved = len(l.had) != len(row.OnNeedles) || row.From > 0 && len(row.OnNeedles) == 1
 	}
+	if i > 0 && !l.parked && wasParked(&t.Rows[i-1]) {
+		l.had = nil // they are laid anew before the row
+	}
 	if l.parked && i > 0 && t.Rows[i-1].From == 0 {
 		l.had, l.hadFrom, l.moved = row.OnNeedles, row.From, false // as they are laid before the row
 	}
@@ -126,6 +129,11 @@ func lyingAfter(t *trace.Trace, i int, d *design.Design) lying {
 		}
 	}
 	return l
+}
+
+// wasParked says whether stitches rest on a holder after a row.
+func wasParked(row *needle.Row) bool {
+	return row.Section == needle.Heel && row.From > 0 && len(row.OnNeedles) == 1+design.HeelNeedles
 }
 
 // named are the needles that so many of them are likely to be.
@@ -167,10 +175,15 @@ func layFirst(t *trace.Trace, i int, before, after lying) []Part {
 			return []Part{{On: "first", Short: text, Long: text}}
 		}
 		on := slices.Clone(after.had)
-		if row.Ops[0].Code == needle.Start {
-			// What the last turn left before the start goes with the first stitch: it is laid from where the yarn is.
-			ahead := len(state.Loops) - state.Cursor
-			on[0], on[len(on)-1] = on[0]+ahead, on[len(on)-1]-ahead
+		if row.Kind == needle.Round {
+			// So that each needle holds what is worked on it, from where the yarn is: what the last turn left before the start goes
+			// with the first stitch.
+			clear(on)
+			for _, part := range split(t, i, after) {
+				for _, o := range part.ops {
+					on[max(0, part.needle)] += o.N * o.Code.Takes()
+				}
+			}
 		}
 		text := "lay the stitches on their needles: " + after.told(on)
 		return []Part{{On: "first", Short: text, Long: text}}

@@ -93,7 +93,7 @@ func partsOf(t *trace.Trace, i int, before, after lying) []Part {
 				p.On = fromMarker(t, i, part.needle, taken)
 			}
 			if !t.Before(i).Open && len(before.on) > 0 && (len(before.on) <= part.needle || before.on[part.needle] == 0) &&
-				len(after.on) > 1 {
+				len(after.on) > 1 && before.needles == after.needles {
 				p.On += ", a new one"
 			}
 		}
