@@ -1,6 +1,8 @@
 package knit
 
 import (
+	"slices"
+
 	"acornstep/sock/papers/design"
 	"acornstep/sock/rows/needle"
 )
@@ -124,9 +126,13 @@ func (h *hands) laid() {
 			h.remark(changedNeedles(want))
 		}
 		if want != l.now || unparks || l.uneven(on, front) {
-			l.now = want
 			from = 0
-			on = on[:copy(on, h.halves(want))]
+			lie := h.halves(want)
+			if before := h.rows[len(h.rows)-1].OnNeedles; want == l.now && !unparks && l.holds(before, front, h.machine.Count()) {
+				lie = before // as they lay: no stitch goes to another needle
+			}
+			l.now = want
+			on = on[:copy(on, lie)]
 			h.machine.Lay(0, on...)
 		}
 	}
@@ -148,6 +154,20 @@ func (l *laid) nowNeedles() int {
 		return 1 + design.HeelNeedles
 	}
 	return l.now.Needles()
+}
+
+// holds says whether needles on which the loops lay before hold them still, so many in front and so many in all.
+func (l *laid) holds(on []int, front, all int) bool {
+	if len(on) != l.now.Needles() || slices.Contains(on, 0) {
+		return false
+	}
+	for i, n := range on {
+		all -= n
+		if i < l.now.Fronts {
+			front -= n
+		}
+	}
+	return all == 0 && (front == 0 || l.now.Backs == 0)
 }
 
 // uneven says whether a needle is empty, or the front lies on needles of the back.

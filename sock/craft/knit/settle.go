@@ -68,7 +68,8 @@ func (h *hands) settleAs(as *settling, n int, far bool) {
 		next, closed := h.machine.Peek(0), h.liftedFar
 		h.liftedFar = false
 		switch {
-		case next.PinsBefore > 0 || far && next.PinsAfter > 0:
+		case next.PinsBefore > 0 && !h.machine.AfterTurn() || // a pin where the work just turned waits beyond
+			far && next.PinsAfter > 0:
 			h.do(as.pinned, 1)
 		case h.lifts && next.Kind == needle.Plain && next.Wraps == 0 && (far && next.GapAfter || next.GapBefore && !closed):
 			h.do(as.lifted, 1)

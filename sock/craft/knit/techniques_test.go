@@ -57,9 +57,9 @@ func TestShortRowHeelsByHand(t *testing.T) {
 			"RS [k 12] 24",
 			"RS [k 11 turn 1] 24", "WS [slpin 1 p 9 turn 1] 24", "RS [slpin 1 k 8 turn 1] 24", "WS [slpin 1 p 7 turn 1] 24",
 			"RS [slpin 1 k 6 turn 1] 24", "WS [slpin 1 p 5 turn 1] 24", "RS [slpin 1 k 4 turn 1] 24", "WS [slpin 1 p 3 turn 1] 24",
-			"RS [slpin 1 k 3 kpin 1 turn 1] 24", "WS [sl 1 p 4 ppin 1 turn 1] 24", "RS [sl 1 k 5 kpin 1 turn 1] 24",
-			"WS [sl 1 p 6 ppin 1 turn 1] 24",
-			"RS [sl 1 k 7 kpin 1 turn 1] 24", "WS [sl 1 p 8 ppin 1 turn 1] 24", "RS [sl 1 k 9 kpin 1] 24",
+			"RS [slpin 1 k 3 kpin 1 turn 1] 24", "WS [p 5 ppin 1 turn 1] 24", "RS [k 6 kpin 1 turn 1] 24",
+			"WS [p 7 ppin 1 turn 1] 24",
+			"RS [k 8 kpin 1 turn 1] 24", "WS [p 9 ppin 1 turn 1] 24", "RS [k 10 kpin 1] 24",
 		},
 		"lift": {
 			"RS [k 12] 24",

@@ -33,10 +33,10 @@ func (pinnedTurn) narrow(r *shortRows, runOn bool) {
 func (pinnedTurn) takeBack(r *shortRows) { r.runPast() }
 
 // turnOut hangs a new pin only where full rounds have taken those of the
-// narrowing rows out, and the gap will be passed once more.
+// narrowing rows out, and the gap will be passed once more; else nothing is slipped and nothing hung.
 func (pinnedTurn) turnOut(r *shortRows, outermost bool) {
 	if r.between == 0 || outermost {
-		r.plainTurn()
+		r.turnWith(needle.Turn)
 		return
 	}
 	r.turnWith(needle.Turn)

@@ -8,7 +8,7 @@ import (
 )
 
 // Sequences are all moves that are shown, in the order in which they are learned.
-var Sequences = practised(slices.Concat(castOns, stitches, needlesHeld, doubleTurns.moves, wrapTurns.moves, overTurns.moves,
+var Sequences = practised(slices.Concat(castOns, stitches, turning, needlesHeld, doubleTurns.moves, wrapTurns.moves, overTurns.moves,
 	pinTurns.moves, liftTurns.moves, flaps, corners, colours, bindOffs))
 
 // holds are the moves that belong to the ways to hold a sock.

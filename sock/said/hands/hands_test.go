@@ -213,7 +213,7 @@ func TestTheWordsOfRows(t *testing.T) {
 		return list
 	}
 	assert.Equal(t, []word{{"k", "k"}, {"wt", "wrap-out-rs"}}, at("heel-2"))
-	assert.Equal(t, []word{{"p", "p"}, {"pw", "wrap-back-ws"}, {"wt", "wrap-out-ws"}}, at("heel-11"))
+	assert.Equal(t, []word{{"p", "p"}, {"pw", "wrap-back-ws"}, {"wt", "wrap-second"}}, at("heel-11"))
 	assert.Equal(t, []word{{"pc", "outer-legs"}, {"k", "k"}}, at("leg-1"))
 	assert.Equal(t, []word{{"k2tog", "corner-gone"}, {"k", "k"}}, at("leg-4"))
 	assert.Equal(t, []word{{"k", "rib"}, {"p", "rib"}}, at("cuff-1"))

@@ -23,10 +23,11 @@ func Rows(p *plan.Plan) [][]Shown {
 	seen := map[string]bool{}
 	// Only a heel with a flap, or with a gusset before it, is turned by decreases that lean to the left on the right side.
 	flaps := slices.ContainsFunc(p.Rows, func(r needle.Row) bool {
-		return r.Section == needle.Heel && slices.ContainsFunc(r.Ops, func(o needle.Op) bool { return o.Code == needle.SSK })
+		return r.Section == needle.Heel && r.Kind == needle.FlatRow && slices.ContainsFunc(r.Ops, func(o needle.Op) bool { return o.Code == needle.SSK })
 	})
+	var m needle.Machine
 	for i := range p.Rows {
-		r := reader{p: p, row: &p.Rows[i], i: i, turns: styleOf(&p.Design), flaps: flaps}
+		r := reader{p: p, row: &p.Rows[i], i: i, turns: styleOf(&p.Design), flaps: flaps, wraps: wrapsOf(&m, &p.Rows[i])}
 		r.before()
 		for at, o := range r.row.Ops {
 			r.at = at
@@ -43,6 +44,19 @@ func Rows(p *plan.Plan) [][]Shown {
 		list[i] = r.shown
 	}
 	return list
+}
+
+// wrapsOf works a row, and says how many wraps its last operation left round the stitch that waits; 0 where it wraps none.
+func wrapsOf(m *needle.Machine, row *needle.Row) int {
+	if m.Work(row) != nil || len(row.Ops) == 0 || row.Ops[len(row.Ops)-1].Code != needle.WT {
+		return 0
+	}
+	now := m.Snapshot()
+	at := now.Cursor // the loop that was wrapped is the next one in the direction of the row
+	if row.Side == needle.WS {
+		at--
+	}
+	return int(now.Loops[(at+len(now.Loops))%len(now.Loops)].Wraps)
 }
 
 // Lessons are those in which the moves of a plan can be practised, in the order in which it asks for them.
@@ -66,6 +80,8 @@ type reader struct {
 	turns turnStyle
 	// flaps: the heel is turned by decreases.
 	flaps bool
+	// wraps lie round the stitch that the row wrapped last.
+	wraps int
 	shown []Shown
 	// at is the operation of the row that is looked at.
 	at int
@@ -156,11 +172,11 @@ func (r *reader) move(at int, o needle.Op) string {
 		return "sl" + r.id()
 	case needle.M1, needle.M1P:
 		if r.turns.lifts && at > 0 && r.row.Ops[at-1].Code.IsDecrease() {
-			return r.turns.begins + "-back" + r.id()
+			return r.lifted(o.Code)
 		}
 		return code
 	case needle.K2tog, needle.P2tog, needle.K3tog, needle.SSK, needle.SSP, needle.SSSK, needle.SSSP, needle.P3tog:
-		return r.together(at, code, flap)
+		return r.together(at, o.Code, flap)
 	case needle.YO:
 		if at == 0 && r.turns.overs && r.flat() {
 			return r.turns.begins + "-out" + r.id()
@@ -172,18 +188,24 @@ func (r *reader) move(at int, o needle.Op) string {
 		}
 		return "double-out" + r.id()
 	case needle.Kds, needle.Pds:
-		return r.back("double")
+		return r.back("double", o)
 	case needle.WT:
+		switch {
+		case r.wraps > 1:
+			return "wrap-second"
+		case r.beside():
+			return "wrapped-neighbour"
+		}
 		return "wrap-out" + r.id()
 	case needle.KW, needle.PW:
-		return r.back("wrap")
+		return r.back("wrap", o)
 	case needle.SlPin:
 		return "pin-out" + r.id()
 	case needle.KPin, needle.PPin:
-		return r.back("pin")
+		return r.back("pin", o)
 	case needle.KLift, needle.PLift:
 		if r.flat() {
-			return "klift" + r.id()
+			return "klift" + worked(o)
 		}
 		return "lift-round"
 	case needle.PU:
@@ -225,11 +247,38 @@ func (r *reader) firstOfHeel() bool {
 	return true
 }
 
+// worked is the end of a name for an operation: as it is worked on the right side, with knits, or on the wrong one. In garter every row
+// is knitted.
+func worked(o needle.Op) string {
+	if o.Code.IsPurl() {
+		return "-ws"
+	}
+	return "-rs"
+}
+
+// turnsBack says whether the row ends with a turn.
+func (r *reader) turnsBack() bool { return r.has(needle.Turn) || r.has(needle.WT) }
+
+// beside says whether the row wraps a stitch beside the heel, which carries no wrap of it.
+func (r *reader) beside() bool {
+	return design.Find("corner.method", r.p.Design.Corner.Method).AtEdges && r.row.Section == needle.Heel && len(r.row.Groups) == 3 &&
+		(r.row.Groups[0] == 0 || r.row.Groups[2] == 0) && r.has(needle.WT) && r.late()
+}
+
+// late says whether the row takes back what earlier rows left.
+func (r *reader) late() bool {
+	return slices.ContainsFunc(r.row.Ops, func(o needle.Op) bool { return o.Code.ClosesGap() || o.Code.IsDecrease() }) || r.row.Fabric == needle.Garter
+}
+
 // back is how what a turn left is worked: in a row of the heel, in a full round between its halves, or for the last time.
-func (r *reader) back(style string) string {
+func (r *reader) back(style string, o needle.Op) string {
 	switch {
+	case r.turnsBack():
+		return style + "-back" + worked(o)
+	case r.flat() && r.followed():
+		return style + "-round"
 	case r.flat():
-		return style + "-back" + r.id()
+		return style + "-last"
 	case r.row.Section == needle.Heel || r.row.Section == needle.Toe:
 		return style + "-round"
 	}
@@ -237,25 +286,42 @@ func (r *reader) back(style string) string {
 }
 
 // together is why stitches are worked together.
-func (r *reader) together(at int, code string, flap bool) string {
+func (r *reader) together(at int, o needle.Code, flap bool) string {
 	turned := r.row.Section == needle.Heel || r.row.Section == needle.Toe
 	switch {
-	case flap && r.flat():
+	case r.turns.lifts && at+1 < len(r.row.Ops) && (r.row.Ops[at+1].Code == needle.M1 || r.row.Ops[at+1].Code == needle.M1P):
+		return r.lifted(o)
+	case flap && r.flat() && (o == needle.SSK || o == needle.P2tog):
 		return "flap-turn" + r.id()
 	case r.row.Section == needle.Gusset:
 		return "gusset"
-	case turned && r.turns.overs && r.flat():
-		return r.turns.begins + "-back" + r.id()
+	case turned && r.turns.overs && r.has(needle.Unzip):
+		return r.turns.begins + "-last"
+	case turned && r.turns.overs && r.turnsBack():
+		return r.turns.begins + "-back" + worked(needle.Op{Code: o})
+	case turned && r.turns.overs && r.flat() && !r.followed():
+		return r.turns.begins + "-last"
 	case turned && r.turns.overs:
 		return r.turns.begins + "-round"
 	case r.turns.overs && r.i > 0 && r.p.Rows[r.i-1].Section == needle.Heel:
 		return r.turns.begins + "-last"
-	case r.turns.lifts && at+1 < len(r.row.Ops) && (r.row.Ops[at+1].Code == needle.M1 || r.row.Ops[at+1].Code == needle.M1P):
-		return r.turns.begins + "-back" + r.id()
 	case r.cornerStands():
 		return "corner-gone"
 	}
-	return code
+	return o.String()
+}
+
+// followed says whether the next row is of the same section.
+func (r *reader) followed() bool {
+	return r.i+1 < len(r.p.Rows) && r.p.Rows[r.i+1].Section == r.row.Section
+}
+
+// lifted is how a strand is lifted back: on the way to a turn, or for the last time.
+func (r *reader) lifted(code needle.Code) string {
+	if !r.turnsBack() {
+		return r.turns.begins + "-last"
+	}
+	return r.turns.begins + "-back" + worked(needle.Op{Code: code})
 }
 
 // cornerStands says whether stitches of the corners are on the needles still.
@@ -360,8 +426,11 @@ func (r *reader) turn(flap bool) string {
 	case needle.DS, needle.YO, needle.SlPin, needle.Sl:
 		return next.move(0, first)
 	}
-	if r.has(needle.KPin) || r.has(needle.PPin) {
-		return "pin-back" + r.id()
+	switch {
+	case r.has(needle.KPin):
+		return "pin-back-rs"
+	case r.has(needle.PPin):
+		return "pin-back-ws"
 	}
-	return r.turns.begins + "-out" + next.id()
+	return "turn" // nothing is left at it
 }

@@ -42,3 +42,13 @@ func (f facing) turned() scene {
 
 // snug is said before the first stitch after every turn.
 const snug = "Draw the yarn snug before the first stitch."
+
+// turning is a turn at which nothing is left: of a garter square, of a row that is purled back, and at the edge of a heel.
+var turning = []Sequence{{
+	Name: "turn", Title: "Turn the work", Group: groupSts,
+	Steps: []Step{
+		{"The row is done. Turn the work, so that its other side faces you: the needle with the stitches goes to the other hand.", rightSide.yarnAt(tips("", "VVV"))},
+		{snug + " Nothing is slipped, wrapped or hung.", wrongSide.turned()},
+	},
+	Look: "The yarn hangs from the first stitch, on the side away from the gap.", Slip: "The yarn lies over the needle: a loop too many.",
+}}

@@ -15,23 +15,28 @@ import (
 type Place string
 
 // The places: the first row of all, whose beginning no turn has touched; the rows
-// that stop sooner each time; the rows that take one stitch back each, the first of either side left out:
-// the second ones meet what two turns left.
+// that stop sooner each time; the first row back, and the first one on the other side, which meet what one turn left; and
+// the rows that take one stitch back each after them, which meet what two left.
 const (
-	First Place = "first"
-	Out   Place = "out"
-	Back  Place = "back"
+	First     Place = "first"
+	Out       Place = "out"
+	FirstBack Place = "first_back"
+	OtherBack Place = "other_back"
+	Back      Place = "back"
 )
 
 // Places are all of them.
-var Places = []Place{First, Out, Back}
+var Places = []Place{First, Out, FirstBack, OtherBack, Back}
+
+// back says whether something is taken back at a place.
+func (p Place) back() bool { return p == FirstBack || p == OtherBack || p == Back }
 
 // Asked is a row as a pattern writes it.
 type Asked struct {
 	// From and To are ways of turning, such as wrap and german.
 	From  string `json:"from"`
 	To    string `json:"to"`
-	Place Place  `json:"place" enum:"first,out,back"`
+	Place Place  `json:"place" enum:"first,out,first_back,other_back,back"`
 	// Side is what faces the knitter.
 	Side needle.Side `json:"side" enum:"RS,WS"`
 	// Stitches are those that the pattern has plainly worked, before anything is taken back or turned.
@@ -67,9 +72,11 @@ type way struct {
 	// takes is what takes a stitch back on the right side and on the wrong side, so many times; then what follows it.
 	takes [2]needle.Code
 	times int
-	then  [2]needle.Code
-	wraps bool
-	move  string
+	// single is what takes back what one turn left, where that is another operation.
+	single [2]needle.Code
+	then   [2]needle.Code
+	wraps  bool
+	move   string
 	// out and back are the reasons.
 	out, back string
 }
@@ -111,8 +118,8 @@ func Turn(a Asked) (Answer, error) {
 			faults.Add(f.field, "read %.30q; it is %s", f.read, known())
 		}
 	}
-	if a.Place != First && a.Place != Out && a.Place != Back {
-		faults.Add("place", "read %.20q; it is first, out or back", string(a.Place))
+	if !slices.Contains(Places, a.Place) {
+		faults.Add("place", "read %.20q; it is first, out, first_back, other_back or back", string(a.Place))
 	}
 	if a.Side != needle.RS && a.Side != needle.WS {
 		faults.Add("side", "read %.20q; it is RS or WS", string(a.Side))
@@ -129,7 +136,7 @@ func Turn(a Asked) (Answer, error) {
 }
 
 func (w way) reason(p Place) string {
-	if p == Back {
+	if p.back() {
 		return w.back
 	}
 	return w.out
@@ -150,8 +157,15 @@ func (w way) said(a Asked, plain int) Said {
 	}
 	add(w.begins[a.Place], 1)
 	add(work, plain+w.more[a.Place])
-	if a.Place == Back {
+	switch {
+	case a.Place == Back:
 		add(w.takes[side], w.times)
+	case a.Place.back() && w.single[side] != needle.NoOp:
+		add(w.single[side], 1)
+	case a.Place.back():
+		add(w.takes[side], 1)
+	}
+	if a.Place.back() {
 		add(w.then[side], 1)
 	}
 	if w.wraps {
@@ -160,11 +174,11 @@ func (w way) said(a Asked, plain int) Said {
 		add(needle.Turn, 1)
 	}
 	step, end := "out", map[needle.Side]string{needle.RS: "rs", needle.WS: "ws"}
-	if a.Place == Back {
+	if a.Place.back() {
 		step = "back"
 	}
 	shown := w.move + "-" + step + "-" + end[a.Side]
-	if a.Place != Back && !w.wraps {
+	if !a.Place.back() && !w.wraps {
 		// What is done at the turn is done on the side that faces the knitter then.
 		shown = w.move + "-out-" + end[map[needle.Side]needle.Side{needle.RS: needle.WS, needle.WS: needle.RS}[a.Side]]
 	}

@@ -53,7 +53,7 @@ func TestRewrittenRowsAreThoseOfTheOtherStyle(t *testing.T) {
 			for _, c := range []struct {
 				place Place
 				row   int
-			}{{First, 0}, {Out, 3}, {Out, 6}, {Back, 2*turns + 2}, {Back, 2*turns + 3}} {
+			}{{First, 0}, {Out, 3}, {Out, 6}, {FirstBack, 2 * turns}, {OtherBack, 2*turns + 1}, {Back, 2*turns + 2}, {Back, 2*turns + 3}} {
 				w, i := written[c.row], instead[c.row]
 				require.Equal(t, w.Side, i.Side)
 				a, err := Turn(Asked{from.turn, to.turn, c.place, w.Side, plain(&w)})
@@ -86,7 +86,7 @@ func TestOneStitchFurther(t *testing.T) {
 func TestWhatCannotBeIsNamed(t *testing.T) {
 	_, err := Turn(Asked{"wrap", "knot", "side", "up", 0})
 	require.Error(t, err)
-	for _, field := range []string{"knot", "first, out or back", "RS or WS"} {
+	for _, field := range []string{"knot", "first, out, first_back, other_back or back", "RS or WS"} {
 		assert.ErrorContains(t, err, field)
 	}
 	_, err = Turn(Asked{"wrap", "lift", Back, needle.RS, 1})

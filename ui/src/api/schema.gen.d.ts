@@ -2019,6 +2019,7 @@ export interface components {
             abbreviations: components["schemas"]["LeafletAbbreviation"][];
             charts: components["schemas"]["ChartChart"][];
             facts: components["schemas"]["LeafletFact"][];
+            finish: string[];
             for: string;
             moves: components["schemas"]["HandsMove"][];
             notes: string[];
@@ -2420,7 +2421,7 @@ export interface components {
         RewriteAsked: {
             from: string;
             /** @enum {string} */
-            place: "first" | "out" | "back";
+            place: "first" | "out" | "first_back" | "other_back" | "back";
             /** @enum {string} */
             side: "RS" | "WS";
             stitches: number;

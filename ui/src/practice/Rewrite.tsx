@@ -60,6 +60,8 @@ export function Rewrite() {
           options={[
             { value: "first", label: "the first row" },
             { value: "out", label: "getting shorter" },
+            { value: "first_back", label: "the first back" },
+            { value: "other_back", label: "the second back" },
             { value: "back", label: "getting longer" },
           ]}
         />
