@@ -58,7 +58,7 @@ func (flapHeel) Explain(s *Sock, on *sheet.Sheet) {
 		"at least %d, and %g × %s × %s ÷ %g = %.1f; more where a measured heel diagonal asks for them: %d", h.Stitches, flapShare,
 		on.Long(d.Foot.Length), on.Per(s.Gauge.Rounds), d.Heel.FlapRowFactor, s.flapByLength(), h.FlapRows)
 	on.Add("turn_stitches", "Stitches left after the turn", fmt.Sprint(h.TurnStitches), "The heel's stitches.",
-		"%d, less 2 and one for each decrease = %d", h.Stitches, h.TurnStitches)
+		"%d − 2 − %d, one for each decrease = %d", h.Stitches, h.Stitches-2-h.TurnStitches, h.TurnStitches)
 	corners := ""
 	if h.CornerStitches > 0 {
 		corners = fmt.Sprintf(", and %d in each corner", h.CornerStitches)

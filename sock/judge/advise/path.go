@@ -349,7 +349,7 @@ func repeatSaid(s *knit.Sock) string {
 
 func roundNumbers(w *words) []Number {
 	return []Number{{"foot_stitches", fmt.Sprintf("%d stitches", w.sock.Stitches)},
-		{"finished_length_mm", w.long(w.sock.FinishedLength) + " long"}}
+		{"finished_length_mm", w.long(w.sock.HeelStarts+w.sock.Heel.Length) + " long"}}
 }
 
 func toeNumbers(w *words) []Number {

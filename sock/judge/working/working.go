@@ -53,13 +53,15 @@ func (w *writer) round() {
 
 func (w *writer) foot() {
 	s, d := w.sock, w.sock.Design
-	w.Add("finished_length_mm", "Length of the sock", w.Long(s.FinishedLength), "The length ease; 6 to 13 mm suit grown feet.",
-		"%s − %s = %s", w.Long(d.Foot.Length), w.Long(d.Fit.LengthEase), w.Long(s.FinishedLength))
+	finished := s.HeelStarts + s.Heel.Length
+	w.Add("finished_length_mm", "Length of the sock", w.Long(finished),
+		fmt.Sprintf("It is meant to be %s: the foot less the length ease, of which 6 to 13 mm suit grown feet.", w.Long(s.FinishedLength)),
+		"%s to the heel + %s of heel = %s", w.Long(s.HeelStarts), w.Long(s.Heel.Length), w.Long(finished))
 	toe, heel := s.SchoolTakes()
 	free := s.FinishedLength - toe - heel
 	w.Add("foot_rounds", "Rounds to the heel", fmt.Sprint(s.FootRounds),
 		fmt.Sprintf("A round is %s. Another school of taking off toe and heel, or a deeper heel.", w.Long(s.Gauge.Height(1))),
-		"(%s − %s − %s) × %s = %.2f → %d", w.Long(s.FinishedLength), w.Long(toe), w.Long(heel), w.Per(s.Gauge.Rounds),
+		"(%s − %s − %s − %s) × %s = %.2f → %d", w.Long(d.Foot.Length), w.Long(d.Fit.LengthEase), w.Long(toe), w.Long(heel), w.Per(s.Gauge.Rounds),
 		float64(free)*s.Gauge.Rounds, s.FootRounds)
 	w.Add("heel_starts_at_mm", "From the tip to the heel", w.Long(s.HeelStarts), "The rounds of the foot.",
 		"%s + %d ÷ %s = %s", w.Long(s.Toe.Length), s.FootRounds, w.Per(s.Gauge.Rounds), w.Long(s.HeelStarts))
