@@ -40,6 +40,7 @@ func TestWhatLiesAboveTheNeedleIsStillDecided(t *testing.T) {
 	require.True(t, q.Plans)
 	assert.Equal(t, []Pending{{"heel.kind", "kind of heel"}}, q.Pending)
 	assert.Contains(t, q.Changes, Change{"rounds before the heel", 65, 60})
+	assert.NotContains(t, q.Text, "comes out", "the heel is longer by as much: the sock stays 242 mm")
 	assert.Equal(t, foot, q.Row)
 
 	q, err = decided(t, e, flap, Bound{Done: knitting.Done{at(t, e.Plan, "heel-9"), 0}})
@@ -47,6 +48,12 @@ func TestWhatLiesAboveTheNeedleIsStillDecided(t *testing.T) {
 	assert.False(t, q.Plans)
 	require.Len(t, q.Locked, 1)
 	assert.Equal(t, design.Path("heel.kind"), q.Locked[0].Field)
+
+	// Another way to turn changes no count, and every row of the heel.
+	q, err = decided(t, e, design.Changes{"heel.turn": "yarn_over"}, Bound{Done: knitting.Done{foot, 0}})
+	require.NoError(t, err)
+	assert.Empty(t, q.Changes)
+	assert.Contains(t, q.Text, "No count changes, and the rows to come are worked another way")
 
 	// A taller cuff is decided in the leg; a wider toe is not, and says which row stands against it.
 	leg := at(t, e.Plan, "leg-20")

@@ -236,7 +236,7 @@ func proposeBend(e *knitting.Edition, bend knitting.Bend, h Happened) (Proposal,
 	return proposal, proposal.tell(edition.PlanOf(h.sock()), proposal.Row)
 }
 
-// compare says what becomes of the counts of a plan, and what that costs in length where the gauge stays.
+// compare says what becomes of the counts of a plan, and what that costs in finished length where the gauge stays.
 func (q *Proposal) compare(p, next *plan.Plan, cost bool, unit measure.Unit) {
 	a, b := p.Summary, next.Summary
 	for _, c := range []Change{
@@ -254,12 +254,14 @@ func (q *Proposal) compare(p, next *plan.Plan, cost bool, unit measure.Unit) {
 			q.Changes = append(q.Changes, c)
 		}
 	}
-	if cost {
-		gauge := next.Design.Gauge.PerMM()
-		q.CostMM = gauge.Height(float64(b.FootRounds - a.FootRounds + b.ToeRounds - a.ToeRounds))
+	if longer := b.FinishedLength - a.FinishedLength; cost && math.Abs(float64(longer)) >= noise {
+		q.CostMM = longer
 	}
-	q.say(unit)
+	q.say(slices.EqualFunc(p.Rows, next.Rows, knitting.SameRow), unit)
 }
+
+// noise is by how much, in mm, two finished lengths may differ that nobody would tell apart.
+const noise = 1
 
 func value(n *int) int {
 	if n == nil {
@@ -271,10 +273,14 @@ func value(n *int) int {
 // one says the label of a count for one of them.
 var one = strings.NewReplacer("stitches", "stitch", "rounds", "round", "rows", "row", "turns", "turn", "increases", "increase")
 
-func (q *Proposal) say(unit measure.Unit) {
-	if len(q.Changes) == 0 {
+func (q *Proposal) say(alike bool, unit measure.Unit) {
+	switch {
+	case len(q.Changes) > 0:
+	case alike:
 		q.Text = "Nothing changes: go on as planned."
 		return
+	default:
+		q.Text = "No count changes, and the rows to come are worked another way"
 	}
 	for i, c := range q.Changes {
 		if i > 0 {
