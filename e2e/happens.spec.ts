@@ -213,6 +213,6 @@ test("the fabric looks as it lies under the yarn; a touch names what is there an
   await expect(fabric.getByRole("img", { name: /wrong side in front/ })).toBeVisible();
   expect(await fabric.locator("svg path").count()).toBeLessThan(500);
   await page.keyboard.press(" ");
-  await expect(where(page)).toContainText("heel, row 10");
+  await expect(where(page)).toContainText("heel, row 9");
   await expect(fabric.getByRole("img", { name: /wrong side|right side/ })).toBeVisible();
 });

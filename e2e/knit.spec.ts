@@ -111,7 +111,7 @@ for (const size of [
       await cast(page, `Sock that was put down at ${size.width}`);
       await page.keyboard.press("?");
       await expect(page.getByText("Look at this next:")).toBeVisible();
-      // The end of heel row 7: three doubles at the right, four at the left, the wrong side comes next.
+      // The end of heel row 6, the turn aside: three doubles at the right, four at the left, the wrong side comes next.
       await page.getByLabel("Stitches on needle 1").fill("34");
       await page.getByLabel("Stitches on needle 2").fill("many");
       await expect(page.getByText("Stitches on needle 2: a count is a whole number.")).toBeVisible();
@@ -120,9 +120,9 @@ for (const size of [
       await page.getByLabel("Double stitches at the left").fill("4");
       await page.getByLabel("Side that faces you").click();
       await page.getByTitle("wrong").click();
-      await expect(page.locator(".matches li").first()).toContainText("heel 8");
+      await expect(page.locator(".matches li").first()).toContainText("heel 7");
       await page.locator(".matches li").first().getByRole("button", { name: "I am here" }).click();
-      await expect(where(page)).toContainText("heel, row 8 of");
+      await expect(where(page)).toContainText("heel, row 7 of");
       await expect(page.locator(".instruction .turn")).toHaveText("turn");
       await page.getByRole("button", { name: "My count is another" }).click();
       await page.getByLabel("I count, in all").fill("71");
@@ -266,10 +266,10 @@ test("a sock that was taken out elsewhere says so, and is there when it comes ba
 test("the basket shows how far a sock on the needles is", async ({ page }) => {
   await basket(page, "Comet hunter's short socks");
   const entry = page.locator(".entry").filter({ hasText: "Comet hunter's short socks" });
-  await expect(entry.locator(".next")).toContainText(/Knit on: heel, row 8 of \d+ \d+ % to go/);
+  await expect(entry.locator(".next")).toContainText(/Knit on: heel, row 7 of \d+ \d+ % to go/);
   await expect(entry.locator(".strip-now")).toHaveCount(1);
   await entry.getByRole("button", { name: "To the needles" }).click();
-  await expect(where(page)).toContainText("heel, row 8 of");
+  await expect(where(page)).toContainText("heel, row 7 of");
 });
 
 test("a whole baby sock is knitted to the bind-off, and has its page", async ({ page }) => {

@@ -22,7 +22,9 @@ type Part struct {
 
 // Row is a row in words.
 type Row struct {
-	ID    string `json:"id"`
+	ID string `json:"id"`
+	// N is the number of the row within its section as people count.
+	N     int    `json:"n"`
 	Parts []Part `json:"parts"`
 	// New lists operations that no row before this one had.
 	New []string `json:"new"`
@@ -52,7 +54,7 @@ func Rows(t *trace.Trace, d *design.Design) []Row {
 	for i := range t.Rows {
 		row, step := &t.Rows[i], t.Steps[i]
 		after := lyingAfter(t, i, d)
-		r := Row{ID: row.ID, New: []string{}}
+		r := Row{ID: row.ID, N: needle.NumberOf(t.Rows, i), New: []string{}}
 		if i > 1 && slices.Equal(row.Ops, t.Rows[i-1].Ops) && slices.Equal(row.Moves, t.Rows[i-1].Moves) && step == t.Steps[i-1] && after.same(before) &&
 			row.Section == t.Rows[i-1].Section && before.same(lyingAfter(t, i-2, d)) {
 			r.Parts = said[i-1].Parts // most rounds are worked like the one before

@@ -2927,6 +2927,7 @@ export interface components {
         };
         WordsRow: {
             id: string;
+            n: number;
             new: string[];
             parts: components["schemas"]["WordsPart"][];
         };

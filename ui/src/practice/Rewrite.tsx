@@ -53,18 +53,22 @@ export function Rewrite() {
             popupMatchSelectWidth={false}
           />
         </label>
-        <Segmented<Asked["place"]>
-          aria-label="Which row"
-          value={asked.place}
-          onChange={(place) => set({ place })}
-          options={[
-            { value: "first", label: "the first row" },
-            { value: "out", label: "getting shorter" },
-            { value: "first_back", label: "the first back" },
-            { value: "other_back", label: "the second back" },
-            { value: "back", label: "getting longer" },
-          ]}
-        />
+        <label htmlFor="rewrite-place">
+          in{" "}
+          <Select<Asked["place"]>
+            id="rewrite-place"
+            value={asked.place}
+            onChange={(place) => set({ place })}
+            popupMatchSelectWidth={false}
+            options={[
+              { value: "first", label: "the very first row" },
+              { value: "out", label: "a row that stops sooner" },
+              { value: "first_back", label: "the first row back" },
+              { value: "other_back", label: "the first one on the other side" },
+              { value: "back", label: "a later row back" },
+            ]}
+          />
+        </label>
         <Segmented<Asked["side"]>
           aria-label="Side in front"
           value={asked.side}

@@ -16,12 +16,13 @@ export const isRepeat = (one: Group | Repeat): one is Repeat => "times" in one;
 /** grouped puts rows that say the same, one after the other, into one group. */
 export function grouped(plan: Plan, words: Words[], shows: Shown[][], fingers: string[]): SectionRows[] {
   const sections: { section: string; groups: Group[]; rows: number }[] = [];
-  plan.rows.forEach((row, i) => {
+  plan.rows.forEach((planned, i) => {
     const said = words[i];
     const before = plan.rows[i - 1];
-    if (!said || (turnsOnly(row) && i + 1 < plan.rows.length)) {
+    if (!said || (turnsOnly(planned) && i + 1 < plan.rows.length)) {
       return; // it is said with the row after it
     }
+    const row = { ...planned, n: said.n }; // as people count
     const turned = before && turnsOnly(before) ? (words[i - 1]?.parts ?? []) : [];
     const moves = [...(turned.length > 0 ? (shows[i - 1] ?? []) : []), ...(shows[i] ?? [])];
     const spoken = turned.length > 0 ? { ...said, parts: [...turned, ...said.parts] } : said;
