@@ -192,7 +192,7 @@ test("a row written for wraps is said for double stitches, with its reason on th
   await expect(rewrite.locator(".rewritten-row")).toHaveText(["p20, wrap the next, turn", "ds, p21, turn"]);
   await expect(rewrite).toContainText("one stitch further");
   await expect(rewrite.locator(".move-picture")).toHaveCount(2);
-  await rewrite.getByLabel("in", { exact: true }).click();
+  await rewrite.locator("#rewrite-place").click();
   await page.getByTitle("a later row back").click();
   await expect(rewrite.locator(".rewritten-row").last()).toHaveText("ds, p18, pds 2 times, turn");
   await rewrite.getByLabel("plain stitches").fill("2");

@@ -10,6 +10,8 @@ import (
 type Part struct {
 	Section string `json:"section"`
 	Worked  []int  `json:"worked"`
+	// Rows are those that people count: a turn alone is none.
+	Rows int `json:"rows"`
 	// Contrast: it is knitted in the other yarn, but for a row or two on the way there and back.
 	Contrast bool `json:"contrast,omitempty"`
 }
@@ -28,6 +30,9 @@ func Of(t *trace.Trace) []Part {
 		}
 		last := &parts[len(parts)-1]
 		last.Worked = append(last.Worked, t.Steps[i].Worked)
+		if !t.Rows[i].TurnsOnly() {
+			last.Rows++
+		}
 		if t.Rows[i].Colour == needle.Contrast {
 			others++
 		}

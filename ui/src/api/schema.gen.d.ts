@@ -2586,6 +2586,7 @@ export interface components {
         };
         StripPart: {
             contrast?: boolean;
+            rows: number;
             section: string;
             worked: number[];
         };

@@ -47,7 +47,7 @@ export const Strip = memo(function Strip({
         <div className="strip-names">
           {parts.filter(named).map((part) => (
             <span key={part.section} style={{ flexGrow: part.worked.length }}>
-              {part.section.replace("_", " ")} <span className="strip-count">{part.worked.length}</span>
+              {part.section.replace("_", " ")} <span className="strip-count">{part.rows}</span>
             </span>
           ))}
         </div>
