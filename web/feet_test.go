@@ -228,7 +228,7 @@ func TestWhatIsAskedAboutADraft(t *testing.T) {
 	assert.Equal(t, 404, ask("/api/pair", `,"wearer_id":"nobody"`).status)
 	brief := a.do("POST", "/api/plan", `{"name":"","unit":"cm","brief":true,"draft":`+isoldeDraft+`}`)
 	assert.Contains(t, brief.text, `"rows":[]`)
-	assert.Contains(t, brief.text, `"strip":[{"section":"cast_on","worked":[32]}`)
+	assert.Contains(t, brief.text, `"strip":[{"section":"cast_on","worked":[32],"rows":1}`)
 	assert.NotContains(t, brief.text, `"words"`)
 
 	w := a.wearer("Isolde", map[string]string{"length_mm": "25.1", "ball_girth_mm": "23.6"})

@@ -191,7 +191,12 @@ func (s *Sock) LegGives() float64 {
 func (s *Sock) judgeHeel() {
 	foot := s.Design.Foot
 	stretch, limit := float64(foot.HeelDiagonal/s.HeelGirth())-1, s.HeelStretch()
-	switch {
+	switch from := s.HeelGirth() * measure.Length(1+EasyShare*limit); {
+	case s.Design.Foot.Guessed("heel_diagonal_mm"):
+		if s.heel().LapsOver() {
+			s.Checks.Say(verdict.OnHeel, verdict.Note, "heel_measure",
+				"Measure round heel and instep: from %s on take a heel with a gusset.", from)
+		}
 	case stretch > limit:
 		s.Checks.Say(verdict.OnHeel, verdict.Caution, "heel_tight",
 			"Tight over the instep: the heel would have to stretch %.0f %%, and %.0f %% is what the fabric gives. It will pull the heel down; %s",

@@ -2,12 +2,14 @@ package knit
 
 import (
 	"fmt"
+	"slices"
 	"testing"
 
 	"github.com/stretchr/testify/assert"
 	"github.com/stretchr/testify/require"
 
 	"acornstep/sock/figures/measure"
+	"acornstep/sock/figures/verdict"
 	"acornstep/sock/papers/design"
 )
 
@@ -44,4 +46,16 @@ func TestTheFabricIsJudgedOnTheBoard(t *testing.T) {
 func TestAShortCuffRolls(t *testing.T) {
 	assert.Equal(t, "A cuff under 1 1/2 in tends to roll outward.", saidOf(t, 251, 32, 44, `,"cuff":{"height_mm":37}`)["cuff_short"])
 	assert.NotContains(t, saidOf(t, 251, 32, 44, `,"cuff":{"height_mm":38}`), "cuff_short")
+}
+
+// What is guessed is asked about: 265.1 mm of heel go on easily to 265.1 × 1.201 = 318.4.
+func TestAGuessedInstepIsAskedAbout(t *testing.T) {
+	checks := makePlan(t, isolde).Checks
+	at := slices.IndexFunc(checks, func(c verdict.Check) bool { return c.Code == "heel_measure" })
+	require.GreaterOrEqual(t, at, 0)
+	assert.Equal(t, verdict.Note, checks[at].Level)
+	assert.Contains(t, checks[at].Text, "from 318 mm")
+	for _, c := range checks {
+		assert.NotContains(t, []string{"heel_snug", "heel_tight"}, c.Code, "nobody measured it")
+	}
 }

@@ -32,7 +32,10 @@ func optionsOf(t require.TestingT, d design.Design) []Choice {
 
 // 68 stitches, 34 of them in the heel: every kind of heel has its own stretch and depth, every cuff the same stitches and rounds.
 func TestOptionsSayWhatTheyDoHere(t *testing.T) {
-	list := optionsOf(t, read(t, ""))
+	guessed := choiceOf(t, optionsOf(t, read(t, "")), "heel.kind")
+	assert.Equal(t, "short_row", guessed.Options[0].Value, "what is guessed moves no default and recommends no other heel")
+	assert.True(t, guessed.Options[0].Recommended)
+	list := optionsOf(t, read(t, `,"heel_diagonal_mm":326`))
 	heel := choiceOf(t, list, "heel.kind")
 	assert.Equal(t, "flap_under", heel.Options[0].Value, "it is the first that goes on easily, and stands first")
 	assert.True(t, heel.Options[0].Recommended)

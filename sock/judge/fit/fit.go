@@ -143,10 +143,13 @@ func cuff(p Place) Place {
 }
 
 // Misfit sums up how far the places lie outside their sensible range, in
-// percent points; 0 fits everywhere. Cuff and heel count by their own limits.
+// percent points; 0 fits everywhere. Cuff and heel count by their own limits. What is guessed recommends nothing.
 func Misfit(places []Place) float64 {
 	sum := 0.0
 	for _, p := range places {
+		if p.Estimated {
+			continue
+		}
 		sum += math.Max(0, p.StretchPct-p.HighPct) + math.Max(0, p.LowPct-p.StretchPct)
 	}
 	return sum
