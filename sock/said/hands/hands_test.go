@@ -2,6 +2,7 @@ package hands
 
 import (
 	"fmt"
+	"regexp"
 	"slices"
 	"strings"
 	"testing"
@@ -141,6 +142,31 @@ func TestTheMirror(t *testing.T) {
 		return s.strands[at].points[1].x - s.strands[at].points[0].x
 	}
 	assert.Positive(t, tip(left))
+}
+
+// What is exchanged in the mirror is a side and nothing else: each word that is stands as one does, and what is left over or right so stays.
+func TestOnlySidesAreMirrored(t *testing.T) {
+	v := View{Right, true}
+	for _, stays := range []string{"No step is left.", "A wrap was left: a bar shows.", "None left for it: right so.", "The yarn-over right after turning was forgotten."} {
+		assert.Equal(t, stays, v.said(stays))
+	}
+	as := regexp.MustCompile(`(?:\b(?:[Tt]he|to|from|leans|lean|leaning|point|its) (?:left|right)\b|^(?:Left|Right) needle|[.:,] (?:left|right|Left|Right) (?:needle|leg)|\b(?:left|right) (?:needle|leg|edge|hand)\b)`)
+	for i := range Sequences {
+		q := &Sequences[i]
+		texts := []string{q.Title, q.Look, q.Slip}
+		for _, step := range q.Steps {
+			texts = append(texts, step.Text)
+		}
+		for _, text := range texts {
+			spans := as.FindAllStringIndex(text, -1)
+			for _, at := range sides.FindAllStringSubmatchIndex(text, -1) {
+				if at[2] >= 0 { // the others stay
+					assert.True(t, slices.ContainsFunc(spans, func(s []int) bool { return s[0] <= at[2] && at[3] <= s[1] }),
+						"%s: %q is exchanged in %q", q.Name, text[at[2]:at[3]], text)
+				}
+			}
+		}
+	}
 }
 
 // The yarn goes to the hand that holds it.

@@ -3,7 +3,6 @@ package hands
 import (
 	"regexp"
 	"slices"
-	"strings"
 )
 
 // Step is one thing that the hands do.
@@ -78,8 +77,12 @@ func (v View) drawn(s scene) Picture {
 	return s.picture(v.Hold)
 }
 
-// sides finds the words that a mirror exchanges; the right side of the fabric stays what it is.
-var sides = regexp.MustCompile(`\b([Ll]eft|[Rr]ight)\b( side\b)?`)
+// sides finds the words that a mirror exchanges. What is left over, what is right so or comes right after, and the right side of the
+// fabric are no sides of the knitter, and stay what they are.
+var sides = regexp.MustCompile(`\b(?:is|was|were|are|None|nothing) (?:left|right)\b|\b[Rr]ight (?:side|after|so)\b|\b([Ll]eft|[Rr]ight)\b`)
+
+// mirrored are the sides of the knitter, and what they are in a mirror.
+var mirrored = map[string]string{"left": "right", "right": "left", "Left": "Right", "Right": "Left"}
 
 // said exchanges left and right for those who knit the other way.
 func (v View) said(text string) string {
@@ -87,16 +90,9 @@ func (v View) said(text string) string {
 		return text
 	}
 	return sides.ReplaceAllStringFunc(text, func(word string) string {
-		switch {
-		case strings.HasSuffix(word, " side"):
-			return word
-		case word == "left":
-			return "right"
-		case word == "Left":
-			return "Right"
-		case word == "right":
-			return "left"
+		if other, side := mirrored[word]; side {
+			return other
 		}
-		return "Left"
+		return word
 	})
 }
