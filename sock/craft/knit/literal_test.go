@@ -67,6 +67,7 @@ func TestAWrongWordIsNoticed(t *testing.T) {
 			}
 		default:
 			switch {
+			case row.ID == "bind_off-1": // what was bound off is gone: both markers hang at the same place
 			case strings.Contains(part.On, "start marker"):
 				part.On = strings.Replace(part.On, "start marker", "sole marker", 1)
 			case strings.HasPrefix(part.On, "from the") && strings.Contains(part.On, "marker"):

@@ -3,6 +3,7 @@ package advise
 import (
 	"fmt"
 	"math"
+	"slices"
 	"testing"
 
 	"github.com/stretchr/testify/assert"
@@ -70,6 +71,13 @@ func TestOneJudgement(t *testing.T) {
 		for _, c := range list {
 			value := best.Changes[string(c.Field)]
 			if value == nil || c.Options[0].Stop != "" {
+				continue
+			}
+			if at := slices.IndexFunc(c.Options, func(o Option) bool { return o.Value == value }); at >= 0 && c.Options[at].Stop != "" {
+				// The ranking puts it first on another count; on this one it gives no sock, and then nothing is recommended here.
+				if slices.ContainsFunc(c.Options, func(o Option) bool { return o.Recommended }) {
+					t.Fatalf("%s: the board recommends another way than the ranking, %v, which this count does not allow", c.Field, value)
+				}
 				continue
 			}
 			if c.Options[0].Value != value {
