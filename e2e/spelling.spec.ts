@@ -35,9 +35,10 @@ const round = (n: number, stitches: number, section = "foot"): Row => ({
   stitches,
 });
 
-const said = (short: string): Words =>
+const said = (short: string, n = 1): Words =>
   ({
     id: "",
+    n,
     parts: [{ needle: 1, on: "", short, long: short }],
     new: [],
     from: 0,
@@ -54,7 +55,13 @@ test("rounds that say the same are one group, rows that turn are each their own"
     { ...round(2, 68, "heel"), kind: "row" },
   ];
   const plan = { rows } as Plan;
-  const words = [said("k68"), said("k68"), said("k2, p2"), said("ds, p25, turn"), said("ds, p25, turn")];
+  const words = [
+    said("k68", 1),
+    said("k68", 2),
+    said("k2, p2", 3),
+    said("ds, p25, turn", 1),
+    said("ds, p25, turn", 2),
+  ];
   const sections = grouped(plan, words, [], ["", "", "", "4 held · 26 worked · 4 held", ""]);
   expect(sections.map((s) => [s.section, s.rows, s.groups.length])).toEqual([
     ["foot", 3, 2],
