@@ -14,6 +14,8 @@ type Effect struct {
 	First bool
 	// Turn says whether the row turns when it is done.
 	Turn Turning
+	// Bare: nothing is slipped, pulled up, laid over or hung after the turn.
+	Bare bool
 	// Wraps is how many wraps it leaves round the stitch that waits.
 	Wraps int
 }
@@ -55,7 +57,7 @@ var effects = func() map[string]Effect {
 		"outer-legs": {Ops: is(needle.PC)}, "one-strand": {Ops: is(needle.PC)},
 		"wrapped-neighbour": {Ops: is(needle.WT), Turn: Turns, Wraps: 1},
 		"corner-gone":       {Ops: is(needle.K2tog, needle.P2tog), Turn: RunsOn}, "gusset": {Ops: is(needle.K2tog, needle.SSK), Turn: RunsOn},
-		"rib": {Ops: is(needle.K, needle.P)}, "turn": {Ops: is(needle.Turn), Turn: Turns},
+		"rib": {Ops: is(needle.K, needle.P)}, "turn": {Ops: is(needle.Turn), Turn: Turns, Bare: true},
 		"sl-rs": {Ops: is(needle.Sl), Side: needle.RS}, "sl-ws": {Ops: is(needle.Sl), Side: needle.WS},
 		"flap-set-up": {Ops: is(needle.Sl), Side: needle.WS, First: true},
 		"flap-rs":     {Ops: is(needle.Sl), Side: needle.RS}, "flap-ws": {Ops: is(needle.Sl), Side: needle.WS},

@@ -34,6 +34,9 @@ func doesWhat(p *plan.Plan, shown [][]Shown) error {
 			if s.Op == "turn" && i+1 < len(p.Rows) && (e.Side != "" && e.Side != row.Side || !slices.ContainsFunc(row.Ops, func(o needle.Op) bool { return slices.Contains(e.Ops, o.Code) })) {
 				does, first = &p.Rows[i+1], true // the move begins with the turn, and is what the next row begins with
 			}
+			if e.Bare && i+1 < len(p.Rows) && slices.Contains([]needle.Code{needle.DS, needle.YO, needle.SlPin, needle.Sl}, p.Rows[i+1].Ops[0].Code) {
+				return fmt.Errorf("%s: %s opens %s, and the next row begins with %s", row.ID, s.Op, s.Move, p.Rows[i+1].Ops[0].Code)
+			}
 			if err := holds1(e, s.Op, does, first, before, after, does == row); err != nil {
 				return fmt.Errorf("%s: %s opens %s: %w", row.ID, s.Op, s.Move, err)
 			}
