@@ -31,7 +31,7 @@ func doesWhat(p *plan.Plan, shown [][]Shown) error {
 			}
 			e, does := Find(s.Move).Effect(), row
 			first := afterTurn
-			if s.Op == "turn" && i+1 < len(p.Rows) && (e.Side != "" && e.Side != row.Side || !slices.ContainsFunc(row.Ops, func(o needle.Op) bool { return slices.Contains(e.Ops, o.Code) })) {
+			if s.Op == "turn" && i+1 < len(p.Rows) && (e.Side != "" && e.Side != row.Side || !e.Bare && !slices.ContainsFunc(row.Ops, func(o needle.Op) bool { return o.Code != needle.Turn && slices.Contains(e.Ops, o.Code) })) {
 				does, first = &p.Rows[i+1], true // the move begins with the turn, and is what the next row begins with
 			}
 			if e.Bare && i+1 < len(p.Rows) && slices.Contains([]needle.Code{needle.DS, needle.YO, needle.SlPin, needle.Sl}, p.Rows[i+1].Ops[0].Code) {
@@ -55,6 +55,8 @@ func holds1(e Effect, op string, row *needle.Row, first bool, before, after need
 		return fmt.Errorf("it declares nothing")
 	case here && !slices.Contains(e.Ops, code):
 		return fmt.Errorf("it is %v", e.Ops)
+	case here && op == "turn" && len(e.Ops) > 1 && !slices.ContainsFunc(row.Ops, func(o needle.Op) bool { return o.Code != needle.Turn && slices.Contains(e.Ops, o.Code) }):
+		return fmt.Errorf("it is %v, and the row only turns", e.Ops)
 	case !here && !slices.Contains(e.Ops, row.Ops[0].Code):
 		return fmt.Errorf("it is %v, and the row after the turn begins with %s", e.Ops, row.Ops[0].Code)
 	case e.Side != "" && e.Side != row.Side:

@@ -415,7 +415,7 @@ func picksUp(o needle.Op) bool { return o.Code == needle.PU || o.Code == needle.
 
 // turn is what the hands do once the work is turned: the first move of the next row.
 func (r *reader) turn(flap bool) string {
-	if flap && r.decreases() {
+	if flap && (r.row.Side == needle.RS && r.has(needle.SSK) || r.row.Side == needle.WS && r.has(needle.P2tog) && !r.has(needle.M1P)) {
 		return "flap-turn" + r.id()
 	}
 	if r.i+1 >= len(r.p.Rows) || len(r.p.Rows[r.i+1].Ops) == 0 {
