@@ -57,6 +57,8 @@ func holds1(e Effect, op string, row *needle.Row, first bool, before, after need
 		return fmt.Errorf("it is %v", e.Ops)
 	case here && op == "turn" && len(e.Ops) > 1 && !slices.ContainsFunc(row.Ops, func(o needle.Op) bool { return o.Code != needle.Turn && slices.Contains(e.Ops, o.Code) }):
 		return fmt.Errorf("it is %v, and the row only turns", e.Ops)
+	case !here && (row.Ops[0].Code == needle.K || row.Ops[0].Code == needle.P):
+		return fmt.Errorf("nothing is done at that turn")
 	case !here && !slices.Contains(e.Ops, row.Ops[0].Code):
 		return fmt.Errorf("it is %v, and the row after the turn begins with %s", e.Ops, row.Ops[0].Code)
 	case e.Side != "" && e.Side != row.Side:
