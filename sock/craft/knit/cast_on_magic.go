@@ -20,7 +20,7 @@ var magicCastOn = castOn{
 		if startLoop != "twist" {
 			return ""
 		}
-		return "The first loop of needle 2 is right already if its strands were crossed; if it was only laid, its leading leg is behind: knit it through the back like the others."
+		return "The first loop of the second half is right already if its strands were crossed; if it was only laid, its leading leg is behind: knit it through the back like the others."
 	},
 	note: "Lay the loops in turn on two needles held together; the last one goes on the lower needle. It is not locked: cross the tail over the working yarn and hold it.",
 }

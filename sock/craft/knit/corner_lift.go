@@ -8,6 +8,6 @@ var cornerLift = corner{
 	after:      true,
 	made:       "At each corner find a strand that does not pull when you tug it, put the needle under it, two threads, and draw a loop through.",
 	lost:       "Each corner stitch goes together with the stitch before it.",
-	stands:     "It is the last stitch of its needle.",
+	stands:     "It is the last stitch of its half.",
 	standsWide: "It stands after the last stitch of the heel, and after the last that rested.",
 }

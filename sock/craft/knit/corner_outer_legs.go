@@ -7,6 +7,6 @@ var cornerOuterLegs = corner{
 		Shows: []string{"outer-legs", "corner-gone"}},
 	made:       "At each corner lift the leg away from the corner of the second stitch below on either side, and knit the two legs together. Tug first; where a hole opens take the one above or below.",
 	lost:       "Each corner stitch goes together with the stitch after it.",
-	stands:     "It is the first stitch of its needle.",
+	stands:     "It is the first stitch of its half.",
 	standsWide: "It stands before the first stitch that rested, and before the first of the heel.",
 }

@@ -37,7 +37,7 @@ func doesWhat(p *plan.Plan, shown [][]Shown) error {
 			if e.Bare && i+1 < len(p.Rows) && slices.Contains([]needle.Code{needle.DS, needle.YO, needle.SlPin, needle.Sl}, p.Rows[i+1].Ops[0].Code) {
 				return fmt.Errorf("%s: %s opens %s, and the next row begins with %s", row.ID, s.Op, s.Move, p.Rows[i+1].Ops[0].Code)
 			}
-			if err := holds1(e, s.Op, does, first, before, after, does == row); err != nil {
+			if err := matches(e, s.Op, does, first, before, after, does == row); err != nil {
 				return fmt.Errorf("%s: %s opens %s: %w", row.ID, s.Op, s.Move, err)
 			}
 		}
@@ -47,7 +47,7 @@ func doesWhat(p *plan.Plan, shown [][]Shown) error {
 
 func last(ops []needle.Op) needle.Code { return ops[len(ops)-1].Code }
 
-func holds1(e Effect, op string, row *needle.Row, first bool, before, after needle.Snapshot, here bool) error {
+func matches(e Effect, op string, row *needle.Row, first bool, before, after needle.Snapshot, here bool) error {
 	code, _ := needle.ParseCode(op)
 	turns := last(row.Ops) == needle.Turn || last(row.Ops) == needle.WT
 	switch {
