@@ -48,7 +48,7 @@ test("rows of a flap are said as a repeat, with every row one click away", async
   await choose(page, "Heel", "Flap below");
   await saved(page);
   await page.getByRole("link", { name: "Rows", exact: true }).click();
-  const repeat = page.getByRole("row", { name: /Rows 3 and 4, 18 times.*chain 18 of 18 on each edge/ });
+  const repeat = page.getByRole("row", { name: /Rows 2 and 3, 18 times.*chain 18 of 18 on each edge/ });
   await expect(repeat).toBeVisible();
   await expect(page.locator("#heel-5")).toHaveCount(0);
   await repeat.getByRole("button", { name: "Every row" }).click();
