@@ -61,8 +61,8 @@ test("toe and heel of a sock that fits are measured and typed", async ({ page })
   await typeFoot(page);
   await saved(page);
   await choose(page, "To the heel", "A sock that fits", "reckoned by");
-  await page.getByLabel("Toe of a sock that fits").fill("4.5");
-  await page.getByLabel("Heel of a sock that fits").fill("6");
+  await page.getByLabel("Taken off for the toe").fill("4.5");
+  await page.getByLabel("Taken off for the heel").fill("6");
   await saved(page);
   // 242 − 45 − 60 = 137 mm at 44 rounds in 100: 60.
   await expect(said(page, "To the heel")).toContainText("60 rounds to the heel");

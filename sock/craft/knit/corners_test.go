@@ -11,6 +11,7 @@ import (
 
 	"acornstep/sock/craft/check"
 	"acornstep/sock/papers/design"
+	"acornstep/sock/papers/plan"
 	"acornstep/sock/rows/needle"
 	"acornstep/sock/rows/pattern"
 )
@@ -148,9 +149,30 @@ func TestReverseSoleShowsItsSmoothFaceInside(t *testing.T) {
 }
 
 func TestSchoolsOfFootLength(t *testing.T) {
-	// 242 − 50 = 192 mm, 84.5 rounds: half up 84; 242 − 45 − 60 = 137 mm, 60.3.
-	assert.Equal(t, 84, makePlan(t, with(`"foot_length":{"school":"thumb"}`)).Summary.FootRounds)
+	// 242 − 90 = 152 mm, 66.9 rounds; with an inch each 242 − 50 = 192 mm, 84.5; 242 − 45 − 60 = 137 mm, 60.3.
+	assert.Equal(t, 67, makePlan(t, with(`"foot_length":{"school":"thumb"}`)).Summary.FootRounds)
+	assert.Equal(t, 84, makePlan(t, with(`"foot_length":{"school":"thumb","toe_mm":25,"heel_mm":25}`)).Summary.FootRounds)
 	assert.Equal(t, 60, makePlan(t, with(`"foot_length":{"school":"from_sock","toe_mm":45,"heel_mm":60}`)).Summary.FootRounds)
+}
+
+// checkNamed is what a check of a plan says; empty where there is none.
+func checkNamed(p *plan.Plan, code string) string {
+	for _, c := range p.Checks {
+		if c.Code == code {
+			return c.Text
+		}
+	}
+	return ""
+}
+
+// A school that does not count rows is held against those that there are: 19 of the toe and 22 of the heel are 93 mm, and an inch for
+// each leaves 84 rounds, 191 mm: 284 for a foot of 251.
+func TestASchoolThatMissesTheFootIsSaid(t *testing.T) {
+	inch := makePlan(t, with(`"foot_length":{"school":"thumb","toe_mm":25,"heel_mm":25}`))
+	assert.Contains(t, checkNamed(inch, "foot_long"), "285 mm")
+	short := makePlan(t, with(`"foot_length":{"school":"thumb","toe_mm":60,"heel_mm":60}`))
+	assert.Contains(t, checkNamed(short, "foot_short"), "less than the foot")
+	assert.Empty(t, checkNamed(makePlan(t, with(`"foot_length":{"school":"thumb"}`)), "foot_long"))
 }
 
 func TestBindOffsAndTheirYarn(t *testing.T) {
@@ -199,4 +221,11 @@ func TestLaceGoesOnThroughTheHeel(t *testing.T) {
 		k++
 	}
 	assert.Equal(t, 64+2+p.Summary.LegRounds, k)
+}
+
+// Who typed 64 stitches for a foot of 236 mm, 68 by its ease, wants 64 for an ankle of 236 mm too.
+func TestAnAnkleMeasuredLikeTheBallKeepsTheTypedCount(t *testing.T) {
+	const measured = `{"format":"acorn-step.design","version":1,"stitches":64,"foot":{"length_mm":251,"ball_girth_mm":236,"ankle_girth_mm":%d},"gauge":{"stitches_per_100mm":32,"rounds_per_100mm":44}}`
+	assert.Equal(t, 64, makePlan(t, fmt.Sprintf(measured, 236)).Summary.LegStitches)
+	assert.Equal(t, 68, makePlan(t, fmt.Sprintf(measured, 237)).Summary.LegStitches)
 }

@@ -13,8 +13,11 @@ type LengthSchool struct {
 	takes func(s *Sock) (toe, heel measure.Length)
 }
 
-// thumbLength is what the rule of thumb takes for a toe and for a heel: an inch.
-const thumbLength measure.Length = 25
+// thumbLength is what the rule of thumb takes for a toe and for a heel, where nobody says what theirs takes: 38 to 50 mm are usual.
+const thumbLength measure.Length = 45
+
+// shortest is how much shorter than its foot a sock may come out by a school that does not count its rows.
+const shortest measure.Length = 20
 
 var schools = []LengthSchool{
 	{"exact", func(s *Sock) (toe, heel measure.Length) { return s.Toe.Length, s.Heel.Length }},
@@ -46,6 +49,8 @@ func (s *Sock) givenOr(otherwise measure.Length) (toe, heel measure.Length) {
 type BySchool struct {
 	School string
 	Rounds int
+	// Length is what the sock then measures from tip to heel, by the rows that toe and heel really have.
+	Length measure.Length
 }
 
 // FootRoundsBy is the number of foot rounds that each school gives, the exact one first.
@@ -53,7 +58,8 @@ func (s *Sock) FootRoundsBy() []BySchool {
 	var list []BySchool
 	for _, school := range schools {
 		toe, heel := school.takes(s)
-		list = append(list, BySchool{school.Name, max(0, s.roundsLeft(toe, heel))})
+		rounds := max(0, s.roundsLeft(toe, heel))
+		list = append(list, BySchool{school.Name, rounds, s.Toe.Length + s.Gauge.Height(float64(rounds)) + s.Heel.Length})
 	}
 	return list
 }
@@ -72,6 +78,23 @@ func (s *Sock) sizeFoot() {
 		return
 	}
 	s.HeelStarts = s.Toe.Length + s.Gauge.Height(float64(s.FootRounds))
+	s.judgeLength()
+}
+
+// judgeLength says when rounds that were not counted from the rows of toe and heel make no sock for this foot.
+func (s *Sock) judgeLength() {
+	if s.Design.FootLength.School == "exact" && s.Design.FootLength.Rounds == nil {
+		return
+	}
+	real, foot := s.HeelStarts+s.Heel.Length, s.Design.Foot.Length
+	switch {
+	case real > foot:
+		s.Checks.Say(verdict.OnLength, verdict.Caution, "foot_long",
+			"With toe and heel as they are knitted this sock measures %s, more than the foot's %s: it starts the heel too late.", real, foot)
+	case real < foot-shortest:
+		s.Checks.Say(verdict.OnLength, verdict.Caution, "foot_short",
+			"With toe and heel as they are knitted this sock measures %s, %s less than the foot: it starts the heel too soon.", real, foot-real)
+	}
 }
 
 // roundsBeforeHeel is how many rounds the foot has, as its school reckons or as they are given.

@@ -97,13 +97,18 @@ func (flapHeel) Ridged(*Sock) bool                                      { return
 // highInstep is the heel diagonal over the girth of the ball from which on an instep is high: our estimate.
 const highInstep = 1.48
 
+// HighInstep says that a foot is measured round heel and instep, and high there; what is guessed is not.
+func HighInstep(foot *design.Foot) bool {
+	return !foot.Guessed("heel_diagonal_mm") && float64(foot.HeelDiagonal/foot.BallGirth) > highInstep
+}
+
 // narrowMisfit is how much a flap that may slip suits a narrow heel less, in percent points of stretch: our estimate.
 const narrowMisfit = 4
 
 // gussetSuits is what speaks for a gusset, and against it.
 func gussetSuits(d *design.Design) (reason string, misfit float64) {
 	switch {
-	case float64(d.Foot.HeelDiagonal/d.Foot.BallGirth) > highInstep:
+	case HighInstep(&d.Foot):
 		return "a gusset suits a high instep", 0
 	case d.Foot.HeelWidth == "narrow":
 		return "a flap may slip on a narrow heel: carry the slip stitch through the turn", narrowMisfit

@@ -76,15 +76,19 @@ func (s *Sock) askAboutGauge() {
 			"on this gauge a grown foot would have a sock of %.0f stitches. Were they counted in 1 inch? Then write “8 in 1 inch”, and the rounds alike.", FootTarget(d))
 		return
 	}
+	if yarn.Exchanged(s.Gauge) {
+		s.Checks.Of(verdict.OnSwatch, "gauge.stitches_per_100mm", verdict.Caution, "gauge_exchanged",
+			"there are more stitches than rounds in the same length. Were the two exchanged? In stockinette a stitch is wider than it is tall.")
+	}
 	switch density := yarn.Density(s.Gauge.Stitches, d.Yarn); {
 	case density < yarn.Loosest:
 		s.Checks.Say(verdict.OnSwatch, verdict.Caution, "gauge_loose",
-			"A loose fabric for a ball of %g m in %g g (%.2f, and %.2f to %.2f wear well): it pills and wears through sooner. Take a smaller needle, or say which yarn it is.",
-			d.Yarn.BallMetres, d.Yarn.BallGrams, density, yarn.Loosest, yarn.Tightest)
+			"A loose fabric for a ball of %g m in %g g: %s. It pills and wears through sooner; take a smaller needle, or say which yarn it is.",
+			d.Yarn.BallMetres, d.Yarn.BallGrams, yarn.SaidOf(density))
 	case density > yarn.HardOnHands:
 		s.Checks.Say(verdict.OnSwatch, verdict.Caution, "gauge_stiff",
-			"A very tight fabric for a ball of %g m in %g g (%.2f, and %.2f to %.2f wear well): stiff, and hard on the hands. Rest them often, or take a larger needle.",
-			d.Yarn.BallMetres, d.Yarn.BallGrams, density, yarn.Loosest, yarn.Tightest)
+			"A very tight fabric for a ball of %g m in %g g: %s. It is stiff, and hard on the hands: rest them often, or take a larger needle.",
+			d.Yarn.BallMetres, d.Yarn.BallGrams, yarn.SaidOf(density))
 	}
 }
 

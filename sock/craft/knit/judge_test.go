@@ -36,9 +36,11 @@ func TestAGaugeThatWasCountedInAnInchIsAskedAbout(t *testing.T) {
 
 // A ball of 420 m in 100 g is 0.743 mm thick: 28 stitches in 100 mm are 0.21 of it, 44 are 0.33.
 func TestTheFabricIsJudgedOnTheBoard(t *testing.T) {
-	assert.Contains(t, saidOf(t, 251, 28, 38, "")["gauge_loose"], "0.21")
+	assert.Contains(t, saidOf(t, 251, 28, 38, "")["gauge_loose"], "the strand is 20.")
 	assert.Contains(t, saidOf(t, 251, 44, 60, "")["gauge_stiff"], "hard on the hands")
+	assert.Contains(t, saidOf(t, 251, 42, 30, "")["gauge_exchanged"], "Were the two exchanged?")
 	fine := saidOf(t, 251, 33, 46, "")
+	assert.NotContains(t, fine, "gauge_exchanged")
 	assert.NotContains(t, fine, "gauge_loose")
 	assert.NotContains(t, fine, "gauge_stiff")
 }

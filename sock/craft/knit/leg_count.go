@@ -47,6 +47,9 @@ func (s *Sock) countAnkle() int {
 	if s.Design.Ankle.Change == "none" {
 		return s.Stitches
 	}
+	if foot := &s.Design.Foot; s.Design.Stitches != nil && foot.AnkleGirth == foot.BallGirth && !foot.Guessed("ankle_girth_mm") {
+		return s.Stitches // whoever typed a count for this girth wants it again where the girth is the same
+	}
 	n := max(NearestMultiple(LegTarget(s.Design), s.Design.Fit.Multiple), FewestStitches)
 	if abs(n-s.Stitches) < worthChanging {
 		return s.Stitches

@@ -45,7 +45,10 @@ type Candidate struct {
 	// turns says whether short rows are knitted somewhere.
 	turns bool
 	// unusual weighs how far it leaves the usual way, 0 for not at all.
-	unusual        int
+	unusual int
+	// unusualHeel is what of that its heel weighs; high says that the foot's instep was measured, and is high.
+	unusualHeel    int
+	high           bool
 	fabric, reason string
 }
 
@@ -113,6 +116,7 @@ func tryAll(d *design.Design, turns []*knit.About) (Report, error) {
 				r.Tried++
 				if c, ok := try(&tried); ok {
 					c.Title, c.Changes = way.title(style, len(styles) > 1), joined(way.changes, design.Changes{"heel.turn": style.Name})
+					c.unusualHeel, c.high = way.unusualHeel, knit.HighInstep(&tried.Foot)
 					if c.unusual = way.unusual; !count.Nearest {
 						c.unusual += unusualCount
 					}
@@ -154,8 +158,8 @@ type wayOf struct {
 	toe, heel       *knit.About
 	toeWay, heelWay knit.Way
 	changes         design.Changes
-	// unusual weighs how far toe and heel leave the usual ones, which stand first among their kind.
-	unusual int
+	// unusual weighs how far toe and heel leave the usual ones, which stand first among their kind; unusualHeel is the heel's share.
+	unusual, unusualHeel int
 }
 
 // waysOf lists all toes with all heels.
@@ -165,10 +169,11 @@ func waysOf(stitches int) []wayOf {
 		for tw, toeWay := range toe.Ways() {
 			for h, heel := range knit.Heels() {
 				for hw, heelWay := range heel.Ways() {
+					ofHeel := unusualHeel*h + unusualHeelWay*hw
 					changes := joined(knit.Choose("toe.kind", toe.About().Name), toeWay.Changes,
 						knit.Choose("heel.kind", heel.About().Name), heelWay.Changes, design.Changes{"stitches": stitches})
 					list = append(list, wayOf{stitches, toe.About(), heel.About(), toeWay, heelWay, changes,
-						unusualToe*t + unusualToeWay*tw + unusualHeel*h + unusualHeelWay*hw})
+						unusualToe*t + unusualToeWay*tw + ofHeel, ofHeel})
 				}
 			}
 		}

@@ -111,7 +111,7 @@ var fields = []field{
 			way{"pair", "One stitch in each half", "made in the round that picks up"})},
 	{name: "foot_length.school", part: "length", phrase: "reckoned by", label: "Foot length by", here: footHere, ways: these(
 		way{"exact", "Toe's and heel's own rows", "counts what is really knitted"},
-		way{"thumb", "Rule of thumb", "an inch for the toe, an inch for the heel"},
+		way{"thumb", "Rule of thumb", "so much for each, typed below: with most 4 to 5 cm (1½ to 2 in)"},
 		way{"from_sock", "A sock that fits", "measure its toe and its heel, and type them below"})},
 	{name: "foot_length.sole", part: "length", phrase: "sole", label: "Sole", here: footHere, ways: these(
 		way{"stockinette", "Smooth outside", "as everywhere else"},

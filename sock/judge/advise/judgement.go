@@ -55,10 +55,16 @@ func suits(s *knit.Sock, places []fit.Place) (misfit float64, reason string) {
 	return misfit, reason
 }
 
-// better orders two ways by the judgement.
+// better orders two ways of one foot by the judgement.
 func better(a, b *Candidate) int {
 	if by := cmp.Compare(math.Round(a.Misfit/felt), math.Round(b.Misfit/felt)); by != 0 {
 		return by
+	}
+	if a.high { // of two heels that sit alike a high instep gets the roomier one
+		if by := cmp.Or(cmp.Compare(a.unusual-a.unusualHeel, b.unusual-b.unusualHeel),
+			cmp.Compare(math.Round(a.HeelStretchPct/alikeWithin), math.Round(b.HeelStretchPct/alikeWithin))); by != 0 {
+			return by
+		}
 	}
 	return cmp.Or(cmp.Compare(a.unusual, b.unusual), cmp.Compare(a.Counting, b.Counting),
 		cmp.Compare(math.Round(a.Grams), math.Round(b.Grams)))

@@ -109,3 +109,15 @@ func TestWithinWhatIsEasyTheUsualWayComesFirst(t *testing.T) {
 	assert.Equal(t, "sits over the instep; the usual way", best.Why)
 	assert.True(t, best.Chosen, "a sock about which nothing was chosen is knitted the usual way")
 }
+
+// Flap and gusset increases both sit on an instep of 360 mm; the gusset increases are the roomier. What is only guessed gets the usual heel.
+func TestAHighInstepGetsTheRoomierOfTwoHeelsThatSit(t *testing.T) {
+	for _, diagonal := range []int{352, 360, 370} {
+		best, err := Best(read(t, fmt.Sprintf(`,"heel_diagonal_mm":%d`, diagonal)))
+		require.NoError(t, err)
+		assert.Equal(t, []any{"gusset_turn", 68}, []any{best.Heel, best.Stitches}, "%d mm: %s", diagonal, best.Why)
+	}
+	best, err := Best(read(t, ""))
+	require.NoError(t, err)
+	assert.Equal(t, "short_row", best.Heel)
+}

@@ -68,6 +68,8 @@ type Grams struct {
 type School struct {
 	Name   string `json:"name"`
 	Rounds int    `json:"rounds"`
+	// Finished is what the sock then measures, by the rows that toe and heel really have.
+	Finished measure.Length `json:"finished_mm"`
 	// Longer is by how much the sock comes out longer than by its own rows; negative for shorter.
 	Longer measure.Length `json:"longer_mm"`
 }
@@ -146,7 +148,7 @@ func schools(s *knit.Sock) []School {
 	all := s.FootRoundsBy()
 	list := make([]School, len(all))
 	for i, by := range all {
-		list[i] = School{by.School, by.Rounds, s.Gauge.Height(float64(by.Rounds - all[0].Rounds)).Tenth()}
+		list[i] = School{by.School, by.Rounds, by.Length.Tenth(), s.Gauge.Height(float64(by.Rounds - all[0].Rounds)).Tenth()}
 	}
 	return list
 }

@@ -23,6 +23,8 @@ type Counted struct {
 	Mean float64 `json:"mean"`
 	Low  float64 `json:"low"`
 	High float64 `json:"high"`
+	// Spread is how far the counts themselves lie apart, per 100 mm: 0 where they are equal.
+	Spread float64 `json:"-"`
 	// Short: some reading is over less than 50 mm.
 	Short bool `json:"short"`
 }
@@ -44,6 +46,7 @@ func Count(readings []Reading) (Counted, error) {
 		half += 50 / float64(r.Width) / float64(len(readings))
 		c.Short = c.Short || r.Width < shortestReading
 	}
+	c.Spread = c.High - c.Low
 	// The reach of half a stitch is about the mean; several readings can only widen it.
 	c.Low, c.High = min(c.Low, c.Mean-half), max(c.High, c.Mean+half)
 	return c, nil

@@ -4,6 +4,7 @@ import (
 	"fmt"
 	"math"
 
+	"acornstep/sock/figures/measure"
 	"acornstep/sock/figures/verdict"
 	"acornstep/sock/papers/design"
 	"acornstep/sock/papers/yarn"
@@ -48,10 +49,13 @@ func Judge(s *Swatch, y *Yarn) Judged {
 			say(verdict.Note, "few_"+of.what, "%s are counted in %s: count in three, the fabric is not the same everywhere.",
 				title(of.what), places(len(readings)))
 		}
-		if share := (counted.High - counted.Low) / counted.Mean; share > 0.08 {
+		if share := counted.Spread / counted.Mean; share > 0.08 {
 			say(verdict.Caution, "spread_"+of.what, "The counts of %s lie %.0f %% apart. Was the tape straight, and did the edges roll?",
 				of.what, 100*share)
 		}
+	}
+	if j.Stitches != nil && j.Rounds != nil && yarn.Exchanged(measure.Gauge{Stitches: j.Stitches.Mean, Rounds: j.Rounds.Mean}) {
+		say(verdict.Caution, "exchanged", "More stitches than rounds in the same length: was one counted for the other? In stockinette a stitch is wider than it is tall.")
 	}
 	j.Ready = j.Stitches != nil && j.Rounds != nil
 	switch s.Form {
@@ -74,11 +78,11 @@ func (j *Judged) judgeDensity(y *Yarn, say func(level verdict.Level, code, forma
 	j.Density = yarn.Density(j.Stitches.Mean/100, design.Yarn{BallGrams: y.Grams, BallMetres: y.Metres})
 	switch {
 	case j.Density < yarn.Loosest:
-		say(verdict.Caution, "loose", "A loose fabric for this yarn (%.2f, and %.2f to %.2f wear well): it pills and wears through sooner. A smaller needle makes it last.", j.Density, yarn.Loosest, yarn.Tightest)
+		say(verdict.Caution, "loose", "A loose fabric for this yarn: %s. It pills and wears through sooner; a smaller needle makes it last.", yarn.SaidOf(j.Density))
 	case j.Density > yarn.HardOnHands:
-		say(verdict.Caution, "stiff", "A very tight fabric (%.2f, and %.2f to %.2f wear well): stiff, and hard on the hands. Rest them often, or take a larger needle.", j.Density, yarn.Loosest, yarn.Tightest)
+		say(verdict.Caution, "stiff", "A very tight fabric: %s. It is stiff, and hard on the hands: rest them often, or take a larger needle.", yarn.SaidOf(j.Density))
 	case j.Density > yarn.Tightest:
-		say(verdict.Note, "tight", "A tight fabric (%.2f): it wears hard, and tires the hands.", j.Density)
+		say(verdict.Note, "tight", "A tight fabric: %s. It wears hard, and tires the hands.", yarn.SaidOf(j.Density))
 	}
 }
 

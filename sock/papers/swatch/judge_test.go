@@ -38,15 +38,20 @@ func TestAGoodSwatchHasNothingWrongWithIt(t *testing.T) {
 func TestWhatIsWrongWithASwatch(t *testing.T) {
 	y := &Yarn{Grams: 100, Metres: 420}
 	s := &Swatch{Form: "flat", Readings: []Noted{{What: "stitches", Count: 8, Width: 30}}}
-	assert.Equal(t, []string{"short_stitches", "few_stitches", "spread_stitches", "none_rounds", "flat", "unwashed"},
+	assert.Equal(t, []string{"short_stitches", "few_stitches", "none_rounds", "flat", "unwashed"},
 		codes(Judge(s, nil)))
 	for gauge, code := range map[float64]string{28: "loose", 38: "tight", 46: "stiff"} {
 		s := &Swatch{Form: "sock", Washed: true, Readings: append(counted("stitches", gauge, gauge, gauge),
-			counted("rounds", 44, 44, 44)...)}
+			counted("rounds", 60, 60, 60)...)}
 		assert.Equal(t, []string{"sock", code}, codes(Judge(s, y)), "%v", gauge)
 	}
 	apart := &Swatch{Form: "round", Washed: true, Readings: append(counted("stitches", 30, 34, 32), counted("rounds", 44, 44, 44)...)}
 	assert.Equal(t, []string{"spread_stitches"}, codes(Judge(apart, y)))
+	alike := &Swatch{Form: "round", Washed: true, Readings: []Noted{{What: "stitches", Count: 8, Width: 25}, {What: "stitches", Count: 8, Width: 25}, {What: "stitches", Count: 8, Width: 25},
+		{What: "rounds", Count: 22, Width: 50}, {What: "rounds", Count: 22, Width: 50}, {What: "rounds", Count: 22, Width: 50}}}
+	assert.Equal(t, []string{"short_stitches"}, codes(Judge(alike, y)), "three equal counts do not lie apart")
+	turned := &Swatch{Form: "round", Washed: true, Readings: append(counted("stitches", 42, 42, 42), counted("rounds", 30, 30, 30)...)}
+	assert.Contains(t, codes(Judge(turned, nil)), "exchanged")
 }
 
 // 32 on 2.5 mm and 34.5 on 2.25 mm: ten stitches a mm, so 37 on 2 mm.

@@ -3,6 +3,7 @@
 package yarn
 
 import (
+	"fmt"
 	"math"
 	"slices"
 
@@ -39,6 +40,22 @@ const (
 
 // Density is the share of the fabric's width that is yarn, at so many stitches per mm.
 func Density(stitches float64, y design.Yarn) float64 { return stitches * float64(Thickness(y)) }
+
+// SaidOf says a density as what it is, the thickness of the strand beside the width of a stitch, with what wears well. It is rounded
+// away from the range, so that what lies outside never reads as one of its ends.
+func SaidOf(density float64) string {
+	tenths := 1000 * density
+	switch {
+	case density < Loosest:
+		tenths = math.Floor(tenths)
+	case density > Tightest:
+		tenths = math.Ceil(tenths)
+	}
+	return fmt.Sprintf("the strand is %.1f %% as thick as a stitch is wide, and %.0f to %.0f %% wear well", tenths/10, 100*Loosest, 100*Tightest)
+}
+
+// Exchanged says that a gauge has more stitches than rounds in the same length, as no stockinette has: a stitch is wider than it is tall.
+func Exchanged(g measure.Gauge) bool { return g.Stitches > g.Rounds }
 
 // PerThickness is how much yarn a stitch takes for its thickness, in thicknesses.
 const PerThickness = 5.94

@@ -38,8 +38,8 @@ var ShoeSystems = []ShoeSystem{
 		"US women's sizes count thirds of an inch, two and a half below the UK's."},
 	{"us_men", "US men's", 2, 18, func(s float64) measure.Length { return measure.Length(s+24) * barleycorn }, true,
 		"US men's sizes count thirds of an inch, one below the UK's."},
-	{"children", "children's", 0, 13.5, func(s float64) measure.Length { return measure.Length(s+12) * barleycorn }, true,
-		"Children's sizes count thirds of an inch, beginning at 12 of them."},
+	{"children", "UK children's", 0, 13.5, func(s float64) measure.Length { return measure.Length(s+12) * barleycorn }, true,
+		"UK children's sizes count thirds of an inch, beginning at 12 of them."},
 }
 
 // FootOfShoe estimates the length of a foot from a shoe size. The error names

@@ -19,7 +19,7 @@ var Terms = []Term{
 	{"centre", "centre of the heel", "", "The stitches that are never turned on. The turns stop on both sides of them."},
 	{"corner", "corner of the heel", "", "The place where heel and instep meet. The fabric is pulled in three directions there, so a small hole opens if nothing is done."},
 	{"cuff", "cuff", "welt", "The ribbed end of the leg. It holds the sock up, and has to pass over the heel."},
-	{"density", "density of the fabric", "", "How much of the fabric's width is yarn: stitches per mm times the thickness of the yarn. 0.23 to 0.27 wear well."},
+	{"density", "density of the fabric", "", "How thick the strand is beside the width of a stitch: stitches per mm times the thickness of the yarn. 23 to 27 % wear well."},
 	{"double_stitch", "double stitch", "", "After a turn the yarn is pulled over the needle until both legs of the stitch show. Both legs count as one stitch."},
 	{"ease", "negative ease", "", "The sock is smaller than the foot and stretches to fit. A tenth is usual; without it the sock wanders."},
 	{"flap", "heel flap", "", "A straight piece under the heel, slipped every other stitch so that it is thick. Stitches are picked up along its edges."},

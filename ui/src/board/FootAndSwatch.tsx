@@ -3,6 +3,7 @@ import { Link } from "react-router";
 import { useBook } from "../api/book";
 import type { Plan } from "../api/client";
 import { useWearers } from "../api/feet";
+import { Checks } from "../shell/Checks";
 import { Term } from "../terms/Term";
 import { gaugeText, gaugeWidth, lengthWithUnit, useUnit } from "../units/units";
 import { Field } from "./Field";
@@ -172,6 +173,7 @@ function TakeSwatch() {
       </p>
     );
   }
+  const taken = ready.find((s) => s.swatch.id === swatch?.swatch_id);
   const options = ready.map((s) => ({
     value: s.swatch.id,
     label: `${s.yarn?.name ?? "yarn"} on ${s.needle?.size_mm ?? "?"} mm · ${gaugeText(s.taken?.stitches_per_100mm ?? 0, unit)} × ${gaugeText(s.taken?.rounds_per_100mm ?? 0, unit)} in ${gaugeWidth(unit)}`,
@@ -194,6 +196,7 @@ function TakeSwatch() {
           }
         }}
       />
+      <Checks checks={taken?.judged.checks.filter((c) => c.level !== "note") ?? []} />
     </div>
   );
 }

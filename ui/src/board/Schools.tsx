@@ -11,9 +11,9 @@ export function Schools({ schools }: { schools: School[] }) {
   }
   return (
     <p className="hint">
-      {countText(exact.rounds, "round")} by the toe's and heel's own rows; the rule of thumb says{" "}
-      {thumb.rounds}, {lengthWithUnit(Math.abs(thumb.longer_mm), unit)}{" "}
-      {thumb.longer_mm < 0 ? "shorter" : "longer"}.
+      {countText(exact.rounds, "round")} by the toe's and heel's own rows: a sock of{" "}
+      {lengthWithUnit(exact.finished_mm, unit)}; the rule of thumb says {thumb.rounds}, and it really measures{" "}
+      {lengthWithUnit(thumb.finished_mm, unit)}.
     </p>
   );
 }

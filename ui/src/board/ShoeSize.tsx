@@ -10,11 +10,15 @@ const systems = [
   { value: "uk", label: "UK" },
   { value: "us_women", label: "US women's" },
   { value: "us_men", label: "US men's" },
-  { value: "children", label: "Children's" },
+  { value: "children", label: "UK children's" },
   { value: "mondopoint", label: "Mondopoint" },
 ] as const;
 
 type System = (typeof systems)[number]["value"];
+
+/** said is a size with its system: a number alone is another foot in another one. */
+const said = (shoe: { system: string; size: number } | undefined) =>
+  shoe && `${systems.find((s) => s.value === shoe.system)?.label} ${shoe.size}`;
 
 /** ShoeSize stands in for a length that nobody has measured; it is marked as estimated. */
 export function ShoeSize() {
@@ -67,7 +71,7 @@ export function ShoeSize() {
       <p className={foot.isError ? "fault" : "hint"} role={foot.isError ? "alert" : "status"}>
         {foot.error?.message}
         {foot.data &&
-          `About ${lengthWithUnit(foot.data.length_mm, unit)}, ± ${lengthWithUnit(foot.data.uncertainty_mm, unit)}. ${foot.data.source} Measure when you can.`}
+          `${said(foot.variables)} is a foot of about ${lengthWithUnit(foot.data.length_mm, unit)}, ± ${lengthWithUnit(foot.data.uncertainty_mm, unit)}. ${foot.data.source} Measure when you can.`}
       </p>
     </details>
   );

@@ -75,8 +75,8 @@ function Swatch({ view }: { view: SwatchView }) {
           {judged.density > 0 && (
             <p>
               <Term name="density">Density</Term>{" "}
-              <strong className="figure">{judged.density.toFixed(2)}</strong>{" "}
-              <span className="muted">0.23 to 0.27 wear well</span>
+              <strong className="figure">{(100 * judged.density).toFixed(1)} %</strong>{" "}
+              <span className="muted">23 to 27 % wear well</span>
             </p>
           )}
           {judged.checks.length === 0 ? (
