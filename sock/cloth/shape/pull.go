@@ -2,6 +2,7 @@ package shape
 
 import (
 	"math"
+	"slices"
 
 	"acornstep/sock/cloth/foot"
 	"acornstep/sock/cloth/worn"
@@ -32,7 +33,36 @@ type Spot struct {
 type Pull struct {
 	Patches []Patch `json:"patches"`
 	Spots   []Spot  `json:"spots"`
+	Peaks   []Peak  `json:"peaks"`
 }
+
+// Peak is how far the cloth is stretched where it is stretched most of all at a place of the fit.
+type Peak struct {
+	Place string  `json:"place"`
+	Pct   float64 `json:"pct"`
+}
+
+// Scale turns stretches into words. It is the one by which the fit is judged.
+type Scale struct {
+	// Limit is how far the cloth of a row stretches before it is tight, Easy the share of that up to which it sits.
+	Limit func(row *needle.Row) float64
+	Easy  float64
+	// Whole is how each place of the fit sits as a whole. A place is judged as one: what is snug there is nowhere tight, and how far
+	// its cloth is stretched at the most is a [Peak].
+	Whole map[string]string
+}
+
+// atPlace is a word for a place that sits so as a whole. Lengthwise only the heel is judged.
+func (s *Scale) atPlace(word, place string, stretch worn.Stretch) string {
+	whole := slices.Index(Words, s.Whole[place])
+	if whole < 0 || place != heelPlace && stretch.Along > stretch.Around {
+		return word
+	}
+	return Words[min(slices.Index(Words, word), max(whole, slices.Index(Words, "sits")))]
+}
+
+// heelPlace is the place of the fit that goes along the sock as much as round it.
+const heelPlace = "heel"
 
 // Words of the stretch, from the least on.
 var Words = []string{"slack", "sits", "snug", "tight"}
@@ -58,22 +88,23 @@ func word(stretch, limit, easy float64) string {
 const spotEvery = 9.0
 
 // WordsOf says the stretch of every loop in a word; see [PullOf].
-func WordsOf(w *worn.Worn, t *trace.Trace, stretches []worn.Stretch, limit func(row *needle.Row) float64, easy float64) []string {
-	words := make([]string, len(stretches))
+func WordsOf(w *worn.Worn, t *trace.Trace, stretches []worn.Stretch, by Scale) []string {
+	words, places := make([]string, len(stretches)), placesOf(w)
 	limits := make([]float64, len(t.Rows))
 	for i := range t.Rows {
-		limits[i] = limit(&t.Rows[i])
+		limits[i] = by.Limit(&t.Rows[i])
 	}
 	for i := range words {
-		words[i] = word(math.Max(stretches[i].Around, stretches[i].Along), limits[w.Cloth.Loops[i].Row], easy)
+		s := stretches[i]
+		words[i] = by.atPlace(word(math.Max(s.Around, s.Along), limits[w.Cloth.Loops[i].Row], by.Easy), places[i], s)
 	}
 	return words
 }
 
-// PullOf maps the stretch. limit is how far the cloth of a row stretches before it is tight, easy the share of that up to which it sits.
-func PullOf(w *worn.Worn, t *trace.Trace, limit func(row *needle.Row) float64, easy float64) Pull {
+// PullOf maps the stretch.
+func PullOf(w *worn.Worn, t *trace.Trace, by Scale) Pull {
 	sight, stretches := newSight(w, t), w.Stretches()
-	words := WordsOf(w, t, stretches, limit, easy)
+	words := WordsOf(w, t, stretches, by)
 	p := Pull{}
 	for _, name := range Words {
 		patch := Patch{Word: name, Lines: []Points{}}
@@ -91,6 +122,16 @@ func PullOf(w *worn.Worn, t *trace.Trace, limit func(row *needle.Row) float64, e
 		}
 		p.Patches = append(p.Patches, patch)
 	}
+	places := placesOf(w)
+	most := map[string]float64{}
+	for i, s := range stretches {
+		most[places[i]] = math.Max(most[places[i]], math.Max(s.Around, s.Along))
+	}
+	for _, place := range foot.Places {
+		if share, some := most[place]; some {
+			p.Peaks = append(p.Peaks, Peak{place, percent(share)})
+		}
+	}
 	taken := map[[2]int]bool{}
 	for _, run := range sight.runs {
 		for _, i := range run {
@@ -102,7 +143,7 @@ func PullOf(w *worn.Worn, t *trace.Trace, limit func(row *needle.Row) float64, e
 			taken[cell] = true
 			s := stretches[i]
 			p.Spots = append(p.Spots, Spot{at, t.Rows[w.Cloth.Loops[i].Row].ID, percent(s.Around), percent(s.Along), words[i],
-				nearest(w, i)})
+				places[i]})
 		}
 	}
 	return p
@@ -110,14 +151,26 @@ func PullOf(w *worn.Worn, t *trace.Trace, limit func(row *needle.Row) float64, e
 
 func percent(share float64) float64 { return math.Round(1000*share) / 10 }
 
-// nearest is the place of the fit next to a loop along the foot.
-func nearest(w *worn.Worn, i int32) string {
-	best, far := "", math.Inf(1)
-	page := w.Foot.Page(w.Places[i])
+// placesOf are the places of the fit that lie nearest to each loop along the foot.
+func placesOf(w *worn.Worn) []string {
+	type station struct {
+		name string
+		at   float64
+	}
+	var stations []station
 	for _, name := range foot.Places {
-		if at, ok := w.Foot.Station(name); ok && math.Abs(at-page) < far {
-			best, far = name, math.Abs(at-page)
+		if at, ok := w.Foot.Station(name); ok {
+			stations = append(stations, station{name, at})
 		}
 	}
-	return best
+	list := make([]string, len(w.Places))
+	for i := range list {
+		far, page := math.Inf(1), w.Foot.Page(w.Places[i])
+		for _, s := range stations {
+			if d := math.Abs(s.at - page); d < far {
+				list[i], far = s.name, d
+			}
+		}
+	}
+	return list
 }

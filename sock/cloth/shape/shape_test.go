@@ -113,7 +113,7 @@ func TestThinnedLinesKeepTheirWay(t *testing.T) {
 func TestTheMapSaysWhereItPulls(t *testing.T) {
 	share := func(fields, word, place string) float64 {
 		w, by, s := wornOf(t, fields)
-		pull := PullOf(w, by, s.Gives, knit.EasyShare)
+		pull := PullOf(w, by, Scale{Limit: s.Gives, Easy: knit.EasyShare})
 		require.Len(t, pull.Patches, 4)
 		here, all := 0., 0.
 		for _, spot := range pull.Spots {

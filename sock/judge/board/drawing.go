@@ -75,7 +75,7 @@ func Turn(ctx context.Context, r draft.Reading) (*shape.Space, error) {
 	if err != nil {
 		return nil, err
 	}
-	space := shape.SpaceOf(w, t, shape.WordsOf(w, t, w.Stretches(), sock.Gives, knit.EasyShare), coloursOf(sock, t))
+	space := shape.SpaceOf(w, t, shape.WordsOf(w, t, w.Stretches(), scale(sock)), coloursOf(sock, t))
 	return &space, nil
 }
 
@@ -93,10 +93,19 @@ func DrawPlan(ctx context.Context, p *plan.Plan, sock *knit.Sock, care worn.Care
 	drawn := shape.Of(w, t, coloursOf(sock, t))
 	d := Drawing{Shape: &drawn, Ghost: shape.Ghost(w, drawn), Places: shape.Places(w, drawn), Grips: handle.Grips(sock, &drawn)}
 	if care == worn.Fine {
-		pull := shape.PullOf(w, t, sock.Gives, knit.EasyShare)
+		pull := shape.PullOf(w, t, scale(sock))
 		d.Pull, d.Eases = &pull, fit.Eases(sock)
 	}
 	return d, nil
+}
+
+// scale is the one by which bars and sentences judge a sock, for its map.
+func scale(s *knit.Sock) shape.Scale {
+	whole := map[string]string{}
+	for _, p := range fit.Of(s) {
+		whole[p.Name] = p.Word
+	}
+	return shape.Scale{Limit: s.Gives, Easy: knit.EasyShare, Whole: whole}
 }
 
 // putOn puts rows on the foot for which their sock was sized, loop by loop.

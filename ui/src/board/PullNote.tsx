@@ -24,6 +24,7 @@ export function PullNote({
   const counts = drawing.pull?.patches.map((p) => ({ word: p.word, long: lengthOf(p.lines) })) ?? [];
   const all = counts.reduce((sum, c) => sum + c.long, 0) || 1;
   const place = fit.find((p) => p.name === spot?.place);
+  const peak = drawing.pull?.peaks.find((p) => p.place === place?.name);
   const eases = (drawing.eases ?? []).filter((e) => !spot || e.place === spot.place);
   return (
     <section className="pull-note" aria-label="Where it pulls">
@@ -46,7 +47,8 @@ export function PullNote({
             {place && (
               <>
                 {" "}
-                The whole of {place.said} stretches {place.stretch_pct.toFixed(0)} %:{" "}
+                The whole of {place.said} stretches {place.stretch_pct.toFixed(0)} %
+                {peak && `, and ${peak.pct.toFixed(0)} % where its cloth is stretched most`}:{" "}
                 {lengthWithUnit(place.foot_mm, unit)} of foot on {lengthWithUnit(place.sock_mm, unit)} of
                 sock.
               </>
