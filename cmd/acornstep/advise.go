@@ -3,12 +3,15 @@ package main
 import (
 	"errors"
 	"fmt"
+	"io"
+	"strings"
 
 	"acornstep/sock/craft/check"
 	"acornstep/sock/craft/knit"
 	"acornstep/sock/figures/document"
 	"acornstep/sock/judge/advise"
 	"acornstep/sock/papers/design"
+	"acornstep/sock/rows/needle"
 	"acornstep/sock/rows/trace"
 	"acornstep/sock/said/instructions"
 	"acornstep/sock/said/words"
@@ -70,22 +73,37 @@ func runExplain(args []string, s streams) error {
 			return err
 		}
 	}
-	entries := map[string]words.Entry{}
-	for _, e := range words.Glossary() {
-		entries[e.Op] = e
-	}
-	for i := range said {
-		row := &p.Rows[i]
-		fmt.Fprintf(s.out, "%s (%s): %s. %d stitches.\n", row.ID, row.Side, said[i].Sentence(*long), row.Stitches)
-		for _, op := range said[i].New {
-			if e := entries[op]; *long {
-				fmt.Fprintf(s.out, "    first %s: %s Take care: %s\n", e.Name, e.Steps, e.Slip)
-			}
-		}
-	}
+	explainRows(s.out, p.Rows, said, *long)
 	if fault != nil {
 		fmt.Fprintln(s.err, fault)
 		return errReported
 	}
 	return nil
+}
+
+// explainRows says each row on a line, with what to do or to know before it. A turn alone is no row for people: it is said with the one
+// that is worked after it.
+func explainRows(out io.Writer, rows []needle.Row, said []words.Row, long bool) {
+	entries := map[string]words.Entry{}
+	for _, e := range words.Glossary() {
+		entries[e.Op] = e
+	}
+	var sentences, fresh []string
+	for i := range said {
+		row := &rows[i]
+		if row.Note != "" {
+			fmt.Fprintf(out, "    before %s: %s\n", row.ID, row.Note)
+		}
+		sentences, fresh = append(sentences, said[i].Sentence(long)), append(fresh, said[i].New...)
+		if row.TurnsOnly() && i+1 < len(said) {
+			continue
+		}
+		fmt.Fprintf(out, "%s (%s): %s. %d stitches.\n", row.ID, row.Side, strings.Join(sentences, "; "), row.Stitches)
+		for _, op := range fresh {
+			if e := entries[op]; long {
+				fmt.Fprintf(out, "    first %s: %s Take care: %s\n", e.Name, e.Steps, e.Slip)
+			}
+		}
+		sentences, fresh = nil, nil
+	}
 }

@@ -61,6 +61,10 @@ func (s *sheet) flow(left float64, spans ...span) {
 
 func (s *sheet) item(i *instructions.Item) {
 	s.font(body, false)
+	if i.Note != "" {
+		s.room(s.leading() * 4)
+		s.flow(margin+6, span{i.Before + ":", body - 1, true, muted}, span{i.Note, body - 1, false, muted})
+	}
 	s.room(s.leading() * 2)
 	s.box(margin+0.5, s.GetY())
 	spans := []span{{i.Label + ".", body, true, black}}
@@ -69,9 +73,6 @@ func (s *sheet) item(i *instructions.Item) {
 	}
 	if i.Check != "" {
 		spans = append(spans, span{"– " + i.Check, body - 1, false, moss})
-	}
-	if i.Note != "" {
-		spans = append(spans, span{i.Note, body - 1, false, muted})
 	}
 	s.flow(margin+6, spans...)
 }

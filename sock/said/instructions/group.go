@@ -24,6 +24,8 @@ type Item struct {
 	// Check is what is seen and counted afterwards, Note what to know before; both may be empty.
 	Check string `json:"check"`
 	Note  string `json:"note"`
+	// Before names the row before which the note is said: "Before round 3"; empty where there is no note.
+	Before string `json:"before"`
 }
 
 // Section is a part of the sock with its lines.
@@ -49,6 +51,9 @@ func Of(p *plan.Plan, t *trace.Trace, every bool) []Section {
 		w.items = nil
 		w.said = ""
 		w.section(from, to)
+		for i := range w.items {
+			w.items[i].Before = w.items[i].before()
+		}
 		section := p.Rows[from].Section
 		list = append(list, Section{section, titles[section], to - from, w.items})
 		from = to

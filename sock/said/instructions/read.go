@@ -46,7 +46,7 @@ const mostRows = 5000
 func (r *reader) line(line string) error {
 	line, _, _ = strings.Cut(line, forEyes)
 	switch {
-	case strings.TrimSpace(line) == "":
+	case strings.TrimSpace(line) == "", strings.HasPrefix(line, beforehand):
 		return nil
 	case heading.MatchString(line):
 		r.numbered, r.said = map[int][]words.Part{}, ""

@@ -2,19 +2,34 @@ package instructions
 
 import "strings"
 
-// forEyes begins what is said of a line and not read: what is counted after it, what to know before.
+// forEyes begins what is said of a line and not read: what is counted after it.
 const forEyes = " – "
 
-// Line is an item as one line of text.
+// beforehand begins a line that says what to do, or to know, before a row; it is not read.
+const beforehand = "Before "
+
+// before names the row before which the note of an item is said; empty where there is none.
+func (i *Item) before() string {
+	if i.Note == "" {
+		return ""
+	}
+	row, _, _ := strings.Cut(i.Label, " (")
+	first, _, _ := strings.Cut(row, " to ")
+	first, _, _ = strings.Cut(first, " and ")
+	return beforehand + strings.Replace(strings.ToLower(first), "s ", " ", 1)
+}
+
+// Line is an item as lines of text, its note before what it is about.
 func (i *Item) Line() string {
 	text := i.Label + "."
 	if i.Text != "" {
 		text = i.Label + ": " + i.Text + "."
 	}
-	for _, beside := range []string{i.Check, i.Note} {
-		if beside != "" {
-			text += forEyes + strings.ReplaceAll(beside, "\n", " ")
-		}
+	if i.Check != "" {
+		text += forEyes + i.Check
+	}
+	if i.Note != "" {
+		text = i.Before + ": " + strings.ReplaceAll(i.Note, "\n", " ") + "\n" + text
 	}
 	return text
 }

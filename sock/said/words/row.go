@@ -233,7 +233,12 @@ func split(t *trace.Trace, i int, after lying) []needlePart {
 			held = nil
 			last++
 		}
-		parts[last].ops = append(parts[last].ops, o)
+		ops := parts[last].ops
+		if n := len(ops) - 1; n >= 0 && ops[n].Code == o.Code && o.Code != needle.BO {
+			ops[n].N += o.N // "k2tog 10 times", said once
+			return
+		}
+		parts[last].ops = append(ops, o)
 	}
 	source, taken, bound := step.From, 0, max(1, len(state.Loops))
 	for _, o := range row.Ops {

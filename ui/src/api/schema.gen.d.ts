@@ -1445,6 +1445,7 @@ export interface components {
             own: number;
         };
         BoardSchool: {
+            finished_mm: components["schemas"]["MeasureLength"];
             longer_mm: components["schemas"]["MeasureLength"];
             name: string;
             rounds: number;
@@ -1934,6 +1935,7 @@ export interface components {
             version: string;
         };
         InstructionsItem: {
+            before: string;
             check: string;
             first: number;
             label: string;
@@ -2487,6 +2489,11 @@ export interface components {
             /** @enum {string} */
             word: "slack" | "sits" | "snug" | "tight";
         };
+        ShapePeak: {
+            /** Format: double */
+            pct: number;
+            place: string;
+        };
         ShapePoint: number[];
         ShapePoints: components["schemas"]["ShapePoint"][];
         ShapeProfile: {
@@ -2498,6 +2505,7 @@ export interface components {
         };
         ShapePull: {
             patches: components["schemas"]["ShapePatch"][];
+            peaks: components["schemas"]["ShapePeak"][];
             spots: components["schemas"]["ShapeSpot"][];
         };
         ShapeSpace: {

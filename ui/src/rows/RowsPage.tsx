@@ -211,6 +211,8 @@ function RowOf({ group, wording, glossary, show }: { group: Group } & Writing) {
         <span className="muted"> {first.kind}</span>
       </td>
       <td className="ops">
+        {first.note && <p className="row-note">{first.note}</p>}
+        {first.colour && <p className="row-note">in the {first.colour} yarn</p>}
         {words.parts.map((part) => (
           <div key={`${part.needle}${part.short}`}>
             {part.needle > 0 && <span className={`needle-name n${part.needle}`}>{part.on}</span>}
@@ -219,8 +221,6 @@ function RowOf({ group, wording, glossary, show }: { group: Group } & Writing) {
             </span>
           </div>
         ))}
-        {first.colour && <p className="row-note">in the {first.colour} yarn</p>}
-        {first.note && <p className="row-note">{first.note}</p>}
         {words.new
           .filter((op) => wording === "long" || !wellKnown.has(op))
           .map((op) => {

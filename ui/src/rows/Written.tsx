@@ -15,13 +15,17 @@ export function Written({ sections, title }: { sections: Section[]; title?: stri
           <ol className="written">
             {section.items.map((item) => (
               <li key={item.first}>
+                {item.note && (
+                  <p className="row-note">
+                    {item.before}: {item.note}
+                  </p>
+                )}
                 <strong>
                   {item.label}
                   {item.text ? ":" : "."}
                 </strong>{" "}
                 {item.text && `${item.text}.`}
                 {item.check && <span className="written-check"> {item.check}</span>}
-                {item.note && <p className="row-note">{item.note}</p>}
               </li>
             ))}
           </ol>
