@@ -4,6 +4,7 @@ import (
 	"fmt"
 	"strconv"
 
+	"acornstep/sock/figures/measure"
 	"acornstep/sock/rows/fingers"
 	"acornstep/sock/rows/needle"
 	"acornstep/sock/rows/pattern"
@@ -28,6 +29,9 @@ type hands struct {
 	// endsAway: the heel ends away from where it began, so that no yarn can wait for it there.
 	endsAway bool
 	joins    string
+	// strandFrom is the row with which a strand of the heel's own begins; takes is the yarn in a row.
+	strandFrom int
+	takes      func(row *needle.Row) measure.Length
 	// lay is how the loops lie on the needles.
 	lay laid
 	// instep is the number of loops on needle 1; all others are on needle 2.
@@ -109,7 +113,7 @@ func (h *hands) end() *needle.Row {
 		h.crosses = false
 	}
 	if n := len(h.rows); n > 0 {
-		h.remark(yarnNote(&h.rows[n-1], &h.row, h.striped > 1, h.endsAway))
+		h.remark(h.yarnNote(&h.rows[n-1], &h.row))
 	}
 	h.remark(h.joins)
 	h.joins = ""

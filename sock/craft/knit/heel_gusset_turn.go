@@ -148,6 +148,9 @@ func (gussetTurnHeel) Work(h *hands, s *Sock) {
 		h.flapWrongSide(s.Heel.Stitches)
 	}
 	h.colour, h.fabric = "", ""
+	if r.ownStrand && !s.Design.ContrastHeel() {
+		h.joins = h.strandEnds()
+	}
 	if !h.machine.AtRoundStart() {
 		h.begin(needle.FlatRow)
 		h.settle(s.Heel.Stitches - h.reachLeft)

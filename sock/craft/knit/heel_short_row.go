@@ -316,7 +316,7 @@ func (r *shortRows) beginHeel(s *Sock) {
 	})
 	r.lay.park(r.hands)
 	if r.ownStrand && !s.Design.ContrastHeel() {
-		r.joins = newStrand
+		r.joins = r.strandBegins()
 	}
 	r.begin(needle.FlatRow)
 }
@@ -352,7 +352,7 @@ func (r *shortRows) home() {
 		// The heel's own strand ended at the right edge; the sock's yarn goes on.
 		r.inMainYarn(func() {
 			if r.colour == r.row.Colour {
-				r.joins = oldStrand
+				r.joins = r.strandEnds()
 			}
 			r.begin(needle.FlatRow)
 			r.settle(r.stitches - r.beyond)

@@ -1,13 +1,15 @@
 package knit
 
 import (
-	"acornstep/sock/rows/fingers"
 	"fmt"
 	"slices"
 	"strings"
 
 	"acornstep/sock/figures/document"
+	"acornstep/sock/figures/measure"
 	"acornstep/sock/papers/design"
+	"acornstep/sock/papers/yarn"
+	"acornstep/sock/rows/fingers"
 	"acornstep/sock/rows/needle"
 	"acornstep/sock/rows/pattern"
 )
@@ -18,6 +20,7 @@ func (s *Sock) Work() ([]needle.Row, error) {
 	h := newHands(256)
 	h.fingers = fingers.New(s.shortRowStitches())
 	h.lay.in = s.needlesIn
+	h.takes = func(row *needle.Row) measure.Length { return yarn.InRow(s.Design, row) }
 	s.toe().Work(h, s)
 	s.foot(h)
 	s.heel().Work(h, s)

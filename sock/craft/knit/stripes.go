@@ -1,6 +1,7 @@
 package knit
 
 import (
+	"acornstep/sock/figures/measure"
 	"acornstep/sock/papers/design"
 	"acornstep/sock/rows/needle"
 )
@@ -41,30 +42,54 @@ func stripeAt(stripes []design.Stripe, round int) (s design.Stripe, into int) {
 	return stripes[0], round
 }
 
-// yarnNote says what the hands do where the yarn of a row is another than that of the row before.
-// Stripes carry their yarns along; only a heel in the other yarn has a strand that begins and ends. Where it ends away from where it
-// began, as a flap does, the sock's yarn cannot wait for it.
-func yarnNote(before, now *needle.Row, stripes, away bool) string {
+// yarnNote says what the hands do where the yarn of a row is another than that of the row before. Stripes carry their yarns along; only
+// a heel in the other yarn has a strand that begins and ends.
+func (h *hands) yarnNote(before, now *needle.Row) string {
 	if before.Colour == now.Colour || before.Section == needle.CastOn {
 		return ""
 	}
 	switch {
-	case now.Section == needle.Heel && now.Colour == needle.Contrast && away:
-		return strandAway
-	case before.Section == needle.Heel && before.Colour == needle.Contrast && away:
-		return yarnAnew
 	case now.Section == needle.Heel && now.Colour == needle.Contrast:
-		return newStrand
+		return h.strandBegins()
 	case before.Section == needle.Heel && before.Colour == needle.Contrast:
-		return oldStrand
-	case stripes:
+		return h.strandEnds()
+	case h.striped > 1:
 		return "Take up the " + yarnName(now.Colour) + " yarn, laid once round the other before the first stitch."
 	}
 	return "Change to the " + yarnName(now.Colour) +
 		" yarn: lay it once round the yarn so far before the first stitch, so that no hole stays, and weave its end along behind."
 }
 
-// A strand of the heel's own begins and ends, whatever its colour.
+// strandBegins says how a strand of the heel's own begins with the present row, whatever its colour. Where it ends away from where it
+// began, as on a flap, the sock's yarn cannot wait for it.
+func (h *hands) strandBegins() string {
+	h.strandFrom = len(h.rows)
+	if h.endsAway {
+		return strandAway
+	}
+	return newStrand
+}
+
+// strandEnds says how the sock's yarn goes on with the present row; where the strand began it says now how long it has to be, since
+// that is known.
+func (h *hands) strandEnds() string {
+	var long measure.Length = 2 * strandEnd
+	for i := h.strandFrom; i < len(h.rows); i++ {
+		long += h.takes(&h.rows[i])
+	}
+	if h.err != nil {
+		return ""
+	}
+	h.rows[h.strandFrom].Note += " The heel takes " + long.AboutYarn() + " of it."
+	if h.endsAway {
+		return yarnAnew
+	}
+	return oldStrand
+}
+
+// strandEnd is what is left hanging at either end of a strand, to be woven in.
+const strandEnd measure.Length = 200
+
 const (
 	newStrand  = "Leave the sock's yarn hanging. Lay the heel's strand once round it before the first stitch, so that no hole stays, and weave its end along behind. The first stitch on the far side keeps the sock's yarn for a while: right so."
 	strandAway = "Break the sock's yarn off: the heel ends away from here. Lay the heel's strand once round it before the first stitch, so that no hole stays, and weave both ends along behind."

@@ -2,12 +2,18 @@ package measure
 
 import (
 	"fmt"
+	"math"
 )
 
 // Yard is one yard: what who knits in inches measures yarn in.
 const Yard Length = 914.4
 
 const metre Length = 1000
+
+// AboutYarn says a length of yarn for somebody who cuts it, in both units, rounded up so that it suffices.
+func (l Length) AboutYarn() string {
+	return fmt.Sprintf("about %.0f m (%.0f yd)", math.Ceil(float64(l/metre)), math.Ceil(float64(l/Yard)))
+}
 
 // Yarn is a length of yarn in metres as a person reads it who thinks in the unit: in whole metres or yards.
 func (u Unit) Yarn(metres float64) string {

@@ -1,0 +1,61 @@
+package knit
+
+import (
+	"regexp"
+	"strconv"
+	"strings"
+	"testing"
+
+	"github.com/stretchr/testify/assert"
+	"github.com/stretchr/testify/require"
+
+	"acornstep/sock/papers/design"
+	"acornstep/sock/papers/yarn"
+	"acornstep/sock/rows/needle"
+)
+
+// A strand of the heel's own begins once and ends once; where the sock's yarn was left hanging it is taken up, where it was broken off it
+// is joined anew; and it is as long as the rows between take.
+func TestAStrandOfTheHeelsOwnBeginsAndEnds(t *testing.T) {
+	metres := regexp.MustCompile(`The heel takes about (\d+) m \((\d+) yd\) of it\.`)
+	for _, heel := range design.Registered("heel.kind") {
+		for _, turn := range design.Registered("heel.turn") {
+			for _, strand := range []string{`"heel":{"kind":"` + heel + `","turn":"` + turn + `","own_strand":true}`,
+				`"yarn":{"contrast":["heel"]},"heel":{"kind":"` + heel + `","turn":"` + turn + `"}`} {
+				p := makePlan(t, with(strand))
+				require.Nil(t, p.Stopped())
+				if !p.Design.HeelHasOwnStrand() {
+					continue
+				}
+				from, to := -1, -1
+				for i := range p.Rows {
+					note := p.Rows[i].Note
+					if strings.Contains(note, "Lay the heel's strand") {
+						assert.Negative(t, from, "%s begins twice", strand)
+						from = i
+					}
+					if strings.Contains(note, "Break the heel's strand off") {
+						assert.Negative(t, to, "%s ends twice", strand)
+						to = i
+						assert.Equal(t, strings.Contains(p.Rows[from].Note, "Leave the sock's yarn hanging"), strings.Contains(note, "Take up the waiting yarn"), strand)
+						assert.Equal(t, strings.Contains(p.Rows[from].Note, "Break the sock's yarn off"), strings.Contains(note, "Join the sock's yarn anew"), strand)
+					}
+				}
+				if heel == "flap_under" && !p.Design.ContrastHeel() {
+					continue // a flap in the sock's own yarn goes straight on
+				}
+				require.True(t, from >= 0 && to > from, "%s: from %d to %d", strand, from, to)
+				assert.Equal(t, needle.Heel, p.Rows[from].Section)
+				took := 0.0
+				for _, need := range yarn.Needs(&p.Design, p.Rows[from:to]) {
+					took += need.Metres
+				}
+				said := metres.FindStringSubmatch(p.Rows[from].Note)
+				require.NotNil(t, said, "%s: %s", strand, p.Rows[from].Note)
+				long, err := strconv.Atoi(said[1])
+				require.NoError(t, err)
+				assert.InDelta(t, took+0.9, float64(long), 0.51, strand)
+			}
+		}
+	}
+}
