@@ -41,6 +41,9 @@ func newReplay(p *plan.Plan) *replay {
 // knit works all rows; it says whether every one of them can be worked.
 func (r *replay) knit() bool {
 	p := r.plan
+	if r.strict {
+		r.looker = newLooker(p, &r.machine)
+	}
 	for i := range p.Rows {
 		row := &p.Rows[i]
 		r.order(row)
@@ -50,6 +53,7 @@ func (r *replay) knit() bool {
 		}
 		r.laid(i)
 		r.loops = r.machine.Count()
+		stated := r.looker.stated(i, &r.machine)
 		if err := r.machine.Work(row); err != nil {
 			r.faults = append(r.faults, err.(*needle.Fault))
 			return false
@@ -59,11 +63,13 @@ func (r *replay) knit() bool {
 			r.gaps(i)
 			r.oneNeedle(i)
 			r.moves(i)
+			r.notes(stated)
 		}
 		if i+1 == len(p.Rows) || p.Rows[i+1].Section != row.Section {
 			r.endOfSection(i)
 		}
 	}
+	r.endOfNotes()
 	r.endOfSock()
 	return true
 }
@@ -85,6 +91,8 @@ type replay struct {
 	groups groups
 	// miscounted are rows whose groups are not what the fingers find, if the summary has the heel's stitches right.
 	miscounted []*needle.Fault
+	// looker looks up what notes state; nil where nobody asks.
+	looker *looker
 	// strict: columns have to go straight up, and gaps to be closed.
 	strict bool
 	// begins is the first loop of the instep before the row.

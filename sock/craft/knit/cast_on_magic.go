@@ -1,5 +1,7 @@
 package knit
 
+import "acornstep/sock/rows/note"
+
 // magicCastOn lays loops in turn on two needles held together. The loops of
 // needle 2 lie with the leading leg behind; begun from a twist, its first one
 // is already right.
@@ -20,7 +22,7 @@ var magicCastOn = castOn{
 		if startLoop != "twist" {
 			return ""
 		}
-		return "The first loop of the second half is right already if its strands were crossed; if it was only laid, its leading leg is behind: knit it through the back like the others."
+		return note.Of(note.FirstIsRight)
 	},
 	note: "Lay the loops in turn on two needles held together; the last one goes on the lower needle. It is not locked: cross the tail over the working yarn and hold it.",
 }

@@ -3,6 +3,7 @@ package knit
 import (
 	"acornstep/sock/figures/measure"
 	"acornstep/sock/figures/verdict"
+	"acornstep/sock/rows/note"
 )
 
 // corner is a remedy for the holes beside the heel.
@@ -14,11 +15,11 @@ type corner struct {
 	// else it is the first, and leaves with the stitch that follows.
 	after bool
 	// made and lost say how, in the round that makes the extra stitches and in the one that takes them away.
-	made, lost string
+	made, lost note.Code
 	// wrapped says it of so many stitches beside the heel that carry a wrap.
-	wrapped [3]string
+	wrapped [3]note.Code
 	// stands says where that is on its needle, standsWide beside a heel that laps over the instep.
-	stands, standsWide string
+	stands, standsWide note.Code
 }
 
 // standing are extra stitches at one corner.
@@ -37,9 +38,9 @@ var cornerCounts = []string{"corner.hold_rounds"}
 // note is what is said of the round that makes the extra stitches.
 func (c corner) note(wide bool) string {
 	if wide {
-		return c.made + " " + c.standsWide
+		return note.Of(c.made) + " " + note.Of(c.standsWide)
 	}
-	return c.made + " " + c.stands
+	return note.Of(c.made) + " " + note.Of(c.stands)
 }
 
 // corners lists the remedies, the usual one first.

@@ -29,7 +29,7 @@ type hands struct {
 	// endsAway: the heel ends away from where it began, so that no yarn can wait for it there.
 	endsAway bool
 	joins    string
-	// strandFrom is the row with which a strand of the heel's own begins; takes is the yarn in a row.
+	// strandFrom is the row with which a strand of the heel's own begins, 0 before there is one; takes is the yarn in a row.
 	strandFrom int
 	takes      func(row *needle.Row) measure.Length
 	// lay is how the loops lie on the needles.

@@ -30,7 +30,9 @@ func (s *Sock) Work() ([]needle.Row, error) {
 	if h.err != nil {
 		return nil, fmt.Errorf("knit: %w", h.err)
 	}
-	return s.turnRounds(h.rows), nil
+	rows := s.turnRounds(h.rows)
+	s.hideSteps(rows)
+	return rows, nil
 }
 
 // Known lists, as faults, the techniques of a design that nobody knows: a design

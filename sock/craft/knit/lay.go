@@ -5,6 +5,7 @@ import (
 
 	"acornstep/sock/papers/design"
 	"acornstep/sock/rows/needle"
+	"acornstep/sock/rows/note"
 )
 
 // laid is how the loops lie on the needles. A stitch stays on the needle on
@@ -144,9 +145,9 @@ func (h *hands) laid() {
 // changedNeedles says what a round does that goes over to other needles.
 func changedNeedles(to design.Arrangement) string {
 	if to.Backs == 0 {
-		return "Knit this round on to the short circular needle; hang a marker where the round begins and another between the halves."
+		return note.Of(note.OnToShort)
 	}
-	return "Knit this round on to the other needles, as they are named."
+	return note.Of(note.OnToOthers)
 }
 
 func (l *laid) nowNeedles() int {

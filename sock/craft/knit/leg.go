@@ -1,6 +1,9 @@
 package knit
 
-import "acornstep/sock/rows/needle"
+import (
+	"acornstep/sock/rows/needle"
+	"acornstep/sock/rows/note"
+)
 
 // leg knits from the heel to the cuff.
 func (s *Sock) leg(h *hands) {
@@ -37,7 +40,7 @@ func (s *Sock) firstRound(h *hands) {
 	}
 	h.begin(needle.Round)
 	h.freshStart()
-	worked, wraps := 0, h.wrappedBeside(left, right-1)
+	worked, wraps := 0, min(h.wrapped(), 2)
 	to := func(place int) {
 		if worked <= right && right < place {
 			h.settle(right - worked)
@@ -61,18 +64,18 @@ func (s *Sock) firstRound(h *hands) {
 	}
 	switch {
 	case extra > 0:
-		h.remark(corner.note(h.reachLeft > 0))
+		h.remark(corner.note(h.reachLeft != 0 || h.reachRight != 0))
 	case corner.wrapsInstep:
-		h.remark(corner.wrapped[wraps])
+		h.remark(note.Of(corner.wrapped[wraps]))
 	}
 	h.end()
 }
 
-// wrappedBeside counts the stitches at two places of the round that carry a wrap.
-func (h *hands) wrappedBeside(places ...int) int {
-	now, n := h.machine.Snapshot(), 0
-	for _, place := range places {
-		if loop := &now.Loops[(place+len(now.Loops))%len(now.Loops)]; loop.Wraps > 0 {
+// wrapped counts the stitches that carry a wrap: after a heel those beside it, and one of its own that is left to this round.
+func (h *hands) wrapped() int {
+	n := 0
+	for _, loop := range h.machine.Snapshot().Loops {
+		if loop.Wraps > 0 {
 			n++
 		}
 	}
@@ -100,7 +103,7 @@ func (h *hands) stand(at, extra int, after bool) {
 }
 
 // loseCorners works one extra stitch at each corner together with its neighbour.
-func (h *hands) loseCorners(lost string) {
+func (h *hands) loseCorners(lost note.Code) {
 	h.begin(needle.Round)
 	worked := 0
 	for i := range h.corners {
@@ -126,7 +129,7 @@ func (h *hands) loseCorners(lost string) {
 	if h.corners[0].n == 0 {
 		h.corners = nil
 	}
-	h.remark(lost)
+	h.remark(note.Of(lost))
 	h.end()
 }
 

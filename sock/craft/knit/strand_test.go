@@ -14,6 +14,17 @@ import (
 	"acornstep/sock/rows/needle"
 )
 
+// Where a contrast toe goes on to the heel no strand begins there, and none is broken off after it.
+func TestAToesYarnThatGoesOnThroughTheHeelIsNoStrandOfItsOwn(t *testing.T) {
+	p := makePlan(t, `{"format":"acorn-step.design","version":1,"foot":{"length_mm":128,"ball_girth_mm":160},"gauge":{"stitches_per_100mm":20,"rounds_per_100mm":26},
+		"toe":{"colour_extra_mm":60},"heel":{"kind":"flap_under"},"leg":{"height_mm":60},"yarn":{"contrast":["toe","heel"]}}`)
+	require.Nil(t, p.Stopped())
+	for i := range p.Rows {
+		assert.NotContains(t, p.Rows[i].Note, "strand off", p.Rows[i].ID)
+		assert.NotContains(t, p.Rows[i].Note, "The heel takes", p.Rows[i].ID)
+	}
+}
+
 // A strand of the heel's own begins once and ends once; where the sock's yarn was left hanging it is taken up, where it was broken off it
 // is joined anew; and it is as long as the rows between take.
 func TestAStrandOfTheHeelsOwnBeginsAndEnds(t *testing.T) {

@@ -1,9 +1,12 @@
 package knit
 
 import (
+	"strings"
+
 	"acornstep/sock/figures/measure"
 	"acornstep/sock/papers/design"
 	"acornstep/sock/rows/needle"
+	"acornstep/sock/rows/note"
 )
 
 // ownYarn names the sock's own yarn among stripes; the contrast goes by its own name.
@@ -17,21 +20,38 @@ func (h *hands) stripe(s *Sock) {
 	if len(stripes) == 0 {
 		return
 	}
-	now, into := stripeAt(stripes, h.striped)
+	now := stripeAt(stripes, h.striped)
 	h.striped++
 	if now.Colour != ownYarn {
 		h.colour = now.Colour
 	}
-	if into == 1 && len(stripes) > 1 {
-		h.joins = stepFree
+}
+
+// hideSteps says of each second round of a stripe how its step is hidden, where the first stitch lies on the first round of the stripe
+// and that on the stripe before: no heel lies between, and nothing was slipped there.
+func (s *Sock) hideSteps(rows []needle.Row) {
+	if len(s.Design.Yarn.Stripes) < 2 {
+		return
+	}
+	for i := 2; i < len(rows); i++ {
+		row, first, before := &rows[i], &rows[i-1], &rows[i-2]
+		if row.Section != needle.Foot && row.Section != needle.Gusset && row.Section != needle.Leg ||
+			first.Colour != row.Colour || before.Colour == row.Colour {
+			continue
+		}
+		if goesRound(row) && goesRound(first) && goesRound(before) {
+			row.Note = strings.TrimSpace(row.Note + " " + note.Of(note.NoStep))
+		}
 	}
 }
 
-// stepFree is the second round of a stripe that follows another colour.
-const stepFree = "For a stripe without a step: before the first stitch of this round lift the stitch below it on to the needle and knit both."
+// goesRound says whether a row is worked round and round, its first stitch with the others.
+func goesRound(row *needle.Row) bool {
+	return row.Kind == needle.Round && row.Ops[0].Code != needle.Sl && row.Ops[0].Code != needle.Start
+}
 
-// stripeAt is the stripe of a round, counted from 0, and how far that is into it.
-func stripeAt(stripes []design.Stripe, round int) (s design.Stripe, into int) {
+// stripeAt is the stripe of a round, counted from 0.
+func stripeAt(stripes []design.Stripe, round int) design.Stripe {
 	all := 0
 	for _, s := range stripes {
 		all += s.Rounds
@@ -39,7 +59,7 @@ func stripeAt(stripes []design.Stripe, round int) (s design.Stripe, into int) {
 	for round %= all; round >= stripes[0].Rounds; stripes = stripes[1:] {
 		round -= stripes[0].Rounds
 	}
-	return stripes[0], round
+	return stripes[0]
 }
 
 // yarnNote says what the hands do where the yarn of a row is another than that of the row before. Stripes carry their yarns along; only
@@ -51,13 +71,12 @@ func (h *hands) yarnNote(before, now *needle.Row) string {
 	switch {
 	case now.Section == needle.Heel && now.Colour == needle.Contrast:
 		return h.strandBegins()
-	case before.Section == needle.Heel && before.Colour == needle.Contrast:
+	case before.Section == needle.Heel && before.Colour == needle.Contrast && h.strandFrom > 0: // else the toe's yarn went on through it
 		return h.strandEnds()
 	case h.striped > 1:
-		return "Take up the " + yarnName(now.Colour) + " yarn, laid once round the other before the first stitch."
+		return note.Fact{Code: note.TakesUp, Yarn: now.Colour}.String()
 	}
-	return "Change to the " + yarnName(now.Colour) +
-		" yarn: lay it once round the yarn so far before the first stitch, so that no hole stays, and weave its end along behind."
+	return note.Fact{Code: note.ChangesTo, Yarn: now.Colour}.String()
 }
 
 // strandBegins says how a strand of the heel's own begins with the present row, whatever its colour. Where it ends away from where it
@@ -65,9 +84,9 @@ func (h *hands) yarnNote(before, now *needle.Row) string {
 func (h *hands) strandBegins() string {
 	h.strandFrom = len(h.rows)
 	if h.endsAway {
-		return strandAway
+		return note.Of(note.YarnBroken)
 	}
-	return newStrand
+	return note.Of(note.YarnWaits)
 }
 
 // strandEnds says how the sock's yarn goes on with the present row; where the strand began it says now how long it has to be, since
@@ -80,26 +99,12 @@ func (h *hands) strandEnds() string {
 	if h.err != nil {
 		return ""
 	}
-	h.rows[h.strandFrom].Note += " The heel takes " + long.AboutYarn() + " of it."
+	h.rows[h.strandFrom].Note += " " + note.Fact{Code: note.StrandTakes, Long: long}.String()
 	if h.endsAway {
-		return yarnAnew
+		return note.Of(note.YarnJoined)
 	}
-	return oldStrand
+	return note.Of(note.YarnTaken)
 }
 
 // strandEnd is what is left hanging at either end of a strand, to be woven in.
 const strandEnd measure.Length = 200
-
-const (
-	newStrand  = "Leave the sock's yarn hanging. Lay the heel's strand once round it before the first stitch, so that no hole stays, and weave its end along behind. The first stitch on the far side keeps the sock's yarn for a while: right so."
-	strandAway = "Break the sock's yarn off: the heel ends away from here. Lay the heel's strand once round it before the first stitch, so that no hole stays, and weave both ends along behind."
-	yarnAnew   = "Break the heel's strand off. Join the sock's yarn anew, laid once round the strand before the first stitch, and weave its end along behind."
-	oldStrand  = "Break the heel's strand off. Take up the waiting yarn and lay it once round the strand before the first stitch."
-)
-
-func yarnName(colour string) string {
-	if colour == "" {
-		return "sock's own"
-	}
-	return colour
-}

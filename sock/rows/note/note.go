@@ -1,0 +1,152 @@
+// Package note words what rows say beside their stitches. What a note states of the fabric is a value that is worded here and read back
+// from the words, so that somebody who did not write it can look it up; whatever else a note says is advice, and states nothing.
+package note
+
+import (
+	"fmt"
+	"regexp"
+	"slices"
+	"strconv"
+	"strings"
+
+	"acornstep/sock/figures/measure"
+)
+
+// Code says what kind of thing a fact is.
+type Code string
+
+// What notes state of the row before which they stand.
+const (
+	// FirstIsRight: of a cast-on whose second half lies turned, the first loop is not.
+	FirstIsRight Code = "first is right"
+	// LegsInCorners, StrandsInCorners: stitches are made at each corner, in one way or the other.
+	LegsInCorners    Code = "legs in corners"
+	StrandsInCorners Code = "strands in corners"
+	// BeginsHalf, EndsHalf: where the stitches of the corners stand.
+	BeginsHalf Code = "begins half"
+	EndsHalf   Code = "ends half"
+	// BeforeRest, AfterHeel: where they stand beside a heel that laps over the instep.
+	BeforeRest Code = "before rest"
+	AfterHeel  Code = "after heel"
+	// GoesWithNext, GoesWithLast: the stitch with which one of a corner leaves.
+	GoesWithNext Code = "goes with next"
+	GoesWithLast Code = "goes with last"
+	// WrapBeside, WrapsBeside: one stitch beside the heel carries a wrap, or both do.
+	WrapBeside  Code = "wrap beside"
+	WrapsBeside Code = "wraps beside"
+	// YarnWaits, YarnBroken: what becomes of the sock's yarn where a strand of the heel's own begins; StrandTakes how long that is.
+	YarnWaits   Code = "yarn waits"
+	YarnBroken  Code = "yarn broken"
+	StrandTakes Code = "strand takes"
+	// YarnTaken, YarnJoined: how the sock's yarn goes on after it.
+	YarnTaken  Code = "yarn taken"
+	YarnJoined Code = "yarn joined"
+	// TakesUp, ChangesTo: another yarn is worked from here on, carried along or begun.
+	TakesUp   Code = "takes up"
+	ChangesTo Code = "changes to"
+	// NoStep: the row is the second round of a stripe.
+	NoStep Code = "no step"
+	// OnToShort, OnToOthers: the stitches go over to other needles.
+	OnToShort  Code = "on to short"
+	OnToOthers Code = "on to others"
+)
+
+// Fact is something that a note states of the fabric.
+type Fact struct {
+	Code Code
+	// Yarn is the colour of the yarn that is meant, empty for the sock's own.
+	Yarn string
+	// Long is the length of a strand, in whole metres when it is read.
+	Long measure.Length
+}
+
+// Sentences in which facts are worded; %s is a yarn, %l a length.
+var sentences = map[Code]string{
+	FirstIsRight: "The first loop of the second half is right already if its strands were crossed; if it was only laid, its leading leg is behind: knit it through the back like the others.",
+	LegsInCorners: "At each corner lift the leg away from the corner of the second stitch below on either side, and knit the two legs together. " +
+		"Tug first; where a hole opens take the one above or below.",
+	StrandsInCorners: "At each corner find a strand that does not pull when you tug it, put the needle under it, two threads, and draw a loop through.",
+	BeginsHalf:       "It is the first stitch of its half.",
+	EndsHalf:         "It is the last stitch of its half.",
+	BeforeRest:       "It stands before the first stitch that rested, and before the first of the heel.",
+	AfterHeel:        "It stands after the last stitch of the heel, and after the last that rested.",
+	GoesWithNext:     "Each corner stitch goes together with the stitch after it.",
+	GoesWithLast:     "Each corner stitch goes together with the stitch before it.",
+	WrapBeside:       "The stitch beside the heel carries a wrap: knit it with its wrap.",
+	WrapsBeside:      "The stitches beside the heel carry a wrap: knit each with its wrap, the far one through the back, as in ssk.",
+	YarnWaits: "Leave the sock's yarn hanging. Lay the heel's strand once round it before the first stitch, so that no hole stays, and weave its end along behind. " +
+		"The first stitch on the far side keeps the sock's yarn for a while: right so.",
+	YarnBroken: "Break the sock's yarn off: the heel ends away from here. Lay the heel's strand once round it before the first stitch, so that no hole stays, and weave both ends along behind.",
+	YarnTaken:  "Break the heel's strand off. Take up the waiting yarn and lay it once round the strand before the first stitch.",
+	YarnJoined: "Break the heel's strand off. Join the sock's yarn anew, laid once round the strand before the first stitch, and weave its end along behind.",
+
+	StrandTakes: "The heel takes %l of it.",
+	TakesUp:     "Take up the %s yarn, laid once round the other before the first stitch.",
+	ChangesTo:   "Change to the %s yarn: lay it once round the yarn so far before the first stitch, so that no hole stays, and weave its end along behind.",
+	NoStep:      "For a stripe without a step: before the first stitch of this round lift the stitch below it on to the needle and knit both.",
+	OnToShort:   "Knit this round on to the short circular needle; hang a marker where the round begins and another between the halves.",
+	OnToOthers:  "Knit this round on to the other needles, as they are named.",
+}
+
+// Of words a fact that has nothing to tell but itself.
+func Of(code Code) string { return Fact{Code: code}.String() }
+
+// String is the fact in words.
+func (f Fact) String() string {
+	return strings.NewReplacer("%s", yarnNamed(f.Yarn), "%l", f.Long.AboutYarn()).Replace(sentences[f.Code])
+}
+
+// ownYarn is what the sock's own yarn is called, which has no colour.
+const ownYarn = "sock's own"
+
+func yarnNamed(colour string) string {
+	if colour == "" {
+		return ownYarn
+	}
+	return colour
+}
+
+// patterns find the facts in words.
+var patterns = func() map[Code]*regexp.Regexp {
+	all := map[Code]*regexp.Regexp{}
+	for code, sentence := range sentences {
+		text := strings.NewReplacer("%s", `(?P<yarn>[^,.:]+?)`, "%l", `about (?P<metres>\d{1,6}) m \(\d{1,6} yd\)`).Replace(regexp.QuoteMeta(sentence))
+		all[code] = regexp.MustCompile(text)
+	}
+	return all
+}()
+
+// Read finds the facts that a note states, in no order.
+func Read(text string) []Fact {
+	var facts []Fact
+	if text == "" {
+		return nil
+	}
+	for code, pattern := range patterns {
+		for _, at := range pattern.FindAllStringSubmatch(text, -1) {
+			f := Fact{Code: code}
+			if yarn := pattern.SubexpIndex("yarn"); yarn > 0 && at[yarn] != ownYarn {
+				f.Yarn = at[yarn]
+			}
+			if metres := pattern.SubexpIndex("metres"); metres > 0 {
+				n, err := strconv.Atoi(at[metres])
+				if err != nil {
+					panic(fmt.Sprintf("note: %q is no number", at[metres])) // six digits are one
+				}
+				f.Long = measure.Length(n) * 1000
+			}
+			facts = append(facts, f)
+		}
+	}
+	return facts
+}
+
+// Codes are all kinds of facts.
+func Codes() []Code {
+	list := make([]Code, 0, len(sentences))
+	for code := range sentences {
+		list = append(list, code)
+	}
+	slices.Sort(list)
+	return list
+}
