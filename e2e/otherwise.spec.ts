@@ -51,9 +51,9 @@ test("21 and 19 are picked up along a flap", async ({ page }) => {
   await castOn(page);
   await expect(where(page)).toContainText("cast on");
   await putAt(page, "gusset-1");
-  await otherwise(page, "Really picked up, left and right", "21");
+  await otherwise(page, "Links really picked up, left and right, without the corners", "21");
   await expect(panel(page)).toContainText("Two whole numbers, such as 21, 19.");
-  await panel(page).getByLabel("Really picked up, left and right").fill("21 19");
+  await panel(page).getByLabel("Links really picked up, left and right, without the corners").fill("21 19");
   await changes(page).click();
   // 20 of the turned heel, 21 and 19 with a corner each, and the instep's 34 are 96: 28 too many, two from the fuller side alone, then two a round.
   await expect(panel(page).locator(".proposal")).toContainText("gusset decrease rounds: 12 → 15");

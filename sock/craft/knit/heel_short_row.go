@@ -24,7 +24,8 @@ var aboutShortRows = About{
 	Resets: heelCounts,
 	Numbers: []Number{
 		{Field: "heel.turns_per_side", Label: "Turns on each side", Suffix: "turns"},
-		{Field: "heel.stitches", Label: "Heel stitches exactly", Suffix: "sts"},
+		{Field: "heel.stitches", Label: "Heel stitches exactly", Suffix: "sts",
+			Hint: "two more than half begin on the instep's neighbour on each side: two rows deeper"},
 	},
 }
 
@@ -179,6 +180,9 @@ func (s *Sock) heelStitches() int {
 	return ring/2 + NearestCount(d.Share*float64(ring)-float64(ring/2), 2)
 }
 
+// neighbour is the stitch of the instep on each side on which the first turn may lie: such a heel is two rows deeper.
+const neighbour = 1
+
 // fewestInstep is what a wide heel leaves in front.
 const fewestInstep = 4
 
@@ -190,7 +194,10 @@ func (shortRowHeel) Size(s *Sock) {
 		return
 	}
 	turns := thirds(stitches)
-	if stitches > s.Heel.Ring/2 {
+	switch half := s.Heel.Ring / 2; {
+	case stitches == half+2*neighbour:
+		turns = thirds(half) + neighbour // the usual heel, with one turn more on each side
+	case stitches > half:
 		turns = s.centreTurns(stitches)
 	}
 	if given := d.TurnsPerSide; given != nil {

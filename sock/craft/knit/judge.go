@@ -194,6 +194,9 @@ func (s *Sock) LegGives() float64 {
 
 func (s *Sock) judgeHeel() {
 	foot := s.Design.Foot
+	if why := s.turning().About().InGarter; why != "" && s.Design.Heel.Fabric == needle.Garter && s.Design.Uses("heel.turn") && s.Design.Uses("heel.fabric") {
+		s.Checks.Say(verdict.OnHeel, verdict.Note, "turn_in_garter", "%s", why)
+	}
 	stretch, limit := float64(foot.HeelDiagonal/s.HeelGirth())-1, s.HeelStretch()
 	switch from := s.HeelGirth() * measure.Length(1+EasyShare*limit); {
 	case s.Design.Foot.Guessed("heel_diagonal_mm"):

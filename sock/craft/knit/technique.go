@@ -31,6 +31,8 @@ type About struct {
 	Rows string `json:"rows"`
 	// Leaves is what a turning style leaves on the needle at each turn.
 	Leaves string `json:"-"`
+	// InGarter is what a turning style asks of whoever turns so in garter; empty for most.
+	InGarter string `json:"-"`
 	// Counts is how many things it has the knitter count at once: our estimate.
 	Counts int `json:"-"`
 	// Shows lists the moves of the hands that belong to it, by their names, in the order of the work; a turning

@@ -352,3 +352,11 @@ func TestBothSidesHoldTheSame(t *testing.T) {
 		assert.Equal(t, 11, seen)
 	}
 }
+
+// With a neighbour of the instep on each side the usual heel has one turn more on each: two rows deeper, its centre as wide.
+func TestANeighbourOnEachSideIsTwoRowsDeeper(t *testing.T) {
+	usual, wider := makePlan(t, isolde), makePlan(t, with(`"heel":{"stitches":36}`))
+	require.Nil(t, wider.Stopped())
+	assert.Equal(t, []int{34, 11, 12}, []int{usual.Summary.HeelStitches, *usual.Summary.HeelTurnsPerSide, *usual.Summary.HeelCentreStitches})
+	assert.Equal(t, []int{36, 12, 12}, []int{wider.Summary.HeelStitches, *wider.Summary.HeelTurnsPerSide, *wider.Summary.HeelCentreStitches})
+}

@@ -8,6 +8,7 @@ type wrapTurn struct{}
 var aboutWrap = About{
 	Name: "wrap", Label: "Wraps", Said: "wraps", Reason: "well hidden, if each wrap is lifted", Term: "turn", Resets: turnResets,
 	Leaves: "wrapped stitches", Counts: 1,
+	InGarter: "In garter no row lifts the wraps: among the ridges each looks like one bump more, and lifting it would only show.",
 }
 
 func (wrapTurn) About() *About { return &aboutWrap }

@@ -67,6 +67,20 @@ func TestTheChainOfAFlapIsCounted(t *testing.T) {
 	}
 }
 
+// What is picked up is told as links, and with the corner as stitches: a knitter who counted one of them finds it.
+func TestLinksAndTheCornerAreTold(t *testing.T) {
+	p := planOf(t, `{"kind":"flap_under","picked_up":[19,17]}`)
+	fingers := Fingers(p, traceOf(t, p))
+	for i, row := range p.Rows {
+		switch row.ID {
+		case "gusset-1":
+			assert.Equal(t, "19 links and the corner: 20", fingers[i])
+		case "gusset-2":
+			assert.Equal(t, "17 links and the corner: 18", fingers[i])
+		}
+	}
+}
+
 // 92 stitches after picking up: 34 in front, 20 of the heel, 19 on each wing; a round later by two, one of each wing is gone.
 func TestWingsAndWhatIsParkedAreCounted(t *testing.T) {
 	of := func(heel string) map[string]string {

@@ -5,6 +5,7 @@ package position
 import (
 	"fmt"
 
+	"acornstep/sock/figures/measure"
 	"acornstep/sock/papers/plan"
 	"acornstep/sock/rows/fingers"
 	"acornstep/sock/rows/needle"
@@ -110,7 +111,7 @@ func besideHeel(p *plan.Plan, row *needle.Row, s *State) string {
 	case flapChains(p, row) > 0:
 		return fmt.Sprintf("chain %d of %d on each edge · %d on the heel", flapChains(p, row), *sum.FlapRows/2, sum.HeelStitches)
 	case s.Sole == 0 || row.InstepBegins() > 0 || row.From > 0:
-		return ""
+		return links(row)
 	case row.Section == needle.Gusset && row.Kind == needle.Round && sum.TurnStitches != nil && p.Design.Heel.PickedUp == nil:
 		if wings := back - *sum.TurnStitches; wings > 0 && wings%2 == 0 {
 			return fmt.Sprintf("wing %d · heel %d · wing %d", wings/2, *sum.TurnStitches, wings/2)
@@ -121,7 +122,30 @@ func besideHeel(p *plan.Plan, row *needle.Row, s *State) string {
 			return fmt.Sprintf("parked %d · heel %d · parked %d", (parked+1)/2, sum.HeelStitches, parked/2)
 		}
 	}
-	return ""
+	return links(row)
+}
+
+// links says what a row picks up along the edge of a flap, one stitch for each link of the chain, and in the corner; empty for any other row.
+func links(row *needle.Row) string {
+	if row.Section != needle.Gusset {
+		return ""
+	}
+	edge, corner := 0, 0
+	for _, o := range row.Ops {
+		switch o.Code {
+		case needle.PU:
+			edge += o.N
+		case needle.PC:
+			corner += o.N
+		}
+	}
+	switch {
+	case edge == 0:
+		return ""
+	case corner == 0:
+		return measure.Count(edge, "link") + " picked up"
+	}
+	return fmt.Sprintf("%s and the corner: %d", measure.Count(edge, "link"), edge+corner)
 }
 
 func state(t *trace.Trace, i int) State {

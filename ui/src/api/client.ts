@@ -37,6 +37,7 @@ export type Words = Schemas["WordsRow"];
 export type CountChoice = Schemas["BoardCountChoice"];
 export type Place = Schemas["FitPlace"];
 export type Shoe = Schemas["ShoeQuestion"];
+export type Need = Schemas["YarnNeed"];
 export type School = Schemas["BoardSchool"];
 export type Check = Schemas["Check"];
 

@@ -65,7 +65,7 @@ function Own({ decision, answer }: { decision: Decision; answer: PlanAnswer | un
         </>
       );
     case "yarn":
-      return <YarnFields />;
+      return <YarnFields needs={answer?.yarn ?? []} />;
     default:
       return null;
   }

@@ -17,9 +17,30 @@ export function NeedlesBySection() {
     const now = name ? { ...others, [section]: name } : others;
     choose("needles_by_section", Object.keys(now).length > 0 ? now : null);
   };
+  // From the heel on the sock is smaller round, and many change there: one choice instead of one for each section.
+  const fromTheHeel = (name: string | undefined) => {
+    const { heel: _h, gusset: _g, leg: _l, cuff: _c, ...before } = own ?? {};
+    const now = name ? { ...before, heel: name, gusset: name, leg: name, cuff: name } : before;
+    choose("needles_by_section", Object.keys(now).length > 0 ? now : null);
+  };
+  const upward = ["heel", "gusset", "leg", "cuff"].every((s) => own?.[s] === own?.heel)
+    ? own?.heel
+    : undefined;
+  const options = needles.map((n) => ({ value: n.value as string, label: n.label }));
   return (
     <details className="more" open={own !== undefined && Object.keys(own).length > 0}>
       <summary>Other needles for a section</summary>
+      <div className="field">
+        <span>From the heel on, all of it</span>
+        <Select
+          aria-label="Needles from the heel on"
+          allowClear
+          placeholder="the same"
+          value={upward}
+          onChange={fromTheHeel}
+          options={options}
+        />
+      </div>
       <div className="by-section">
         {sections.map((section) => (
           <div key={section} className="field">
@@ -30,9 +51,7 @@ export function NeedlesBySection() {
               placeholder="the same"
               value={own?.[section]}
               onChange={(name) => change(section, name)}
-              options={needles
-                .filter((n) => section !== "toe" || n.value !== "short_circular")
-                .map((n) => ({ value: n.value as string, label: n.label }))}
+              options={options.filter((n) => section !== "toe" || n.value !== "short_circular")}
             />
           </div>
         ))}

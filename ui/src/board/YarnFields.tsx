@@ -1,11 +1,12 @@
 import { Button, Checkbox, InputNumber, Segmented } from "antd";
+import type { Need } from "../api/client";
 import { metresOf, useUnit, yarnText, yarnUnit, yarnWithUnit } from "../units/units";
 import { valueAt } from "./content";
 import { Field } from "./Field";
 import { useBoard } from "./store";
 
 /** YarnFields are the ball, and which sections are in another colour. */
-export function YarnFields() {
+export function YarnFields({ needs }: { needs: Need[] }) {
   const contrast = useBoard((b) => valueAt(b.content.draft.design, "yarn.contrast") as string[] | undefined);
   const choose = useBoard((b) => b.choose);
   return (
@@ -14,6 +15,7 @@ export function YarnFields() {
         <Field field="yarn.ball_g" label="Ball weighs" suffix="g" />
         <Field field="yarn.ball_m" label="Ball measures" />
       </div>
+      {needs.length > 0 && <p className="hint">About {needs.map(grams).join(" · ")}</p>}
       <Checkbox.Group
         aria-label="Sections in a contrast yarn"
         value={contrast ?? []}
@@ -34,6 +36,10 @@ export function YarnFields() {
     </>
   );
 }
+
+/** grams says what a section takes of a yarn. */
+const grams = ({ section, colour, grams: g }: Need) =>
+  `${section.replace("_", " ")}${colour && ` (${colour})`} ${g.toFixed(g < 10 ? 1 : 0)} g`;
 
 type Stripe = [string, number];
 

@@ -11,7 +11,12 @@ type Line = {
 
 const lines: Line[] = [
   { name: "cast_on", label: "Stitches really cast on", example: "34", numbers: 1 },
-  { name: "picked_up", label: "Really picked up, left and right", example: "21, 19", numbers: 2 },
+  {
+    name: "picked_up",
+    label: "Links really picked up, left and right, without the corners",
+    example: "21, 19",
+    numbers: 2,
+  },
   { name: "heel_late", label: "The heel begins later by, in rounds", example: "3", numbers: 1 },
   { name: "leg_rounds", label: "Leg rounds, below the cuff", example: "64", numbers: 1 },
 ];
