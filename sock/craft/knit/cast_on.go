@@ -7,8 +7,11 @@ type castOn struct {
 	about About
 	// turned lists the loops of s that sit with the leading leg behind, by the start loop.
 	turned func(s int, startLoop string) [][2]int
-	// note is what the knitter looks at, setUp what there is to look for in the first round; it may be empty.
-	note  string
+	// begin says how the first loop comes on, by the start loop; nil where there is only one way.
+	begin map[string]string
+	// note is what the knitter looks at; square that for a square of garter, of which needle 1 is worked first, where it is another.
+	note, square string
+	// setUp is what there is to look for in the first round; it may be empty.
 	setUp func(startLoop string) string
 }
 
@@ -18,14 +21,20 @@ func (c castOn) About() *About { return &c.about }
 var castOns = []castOn{magicCastOn, turkishCastOn, figureEightCastOn, provisionalCastOn}
 
 // castOnRing puts s loops on two needles as the design says.
-func (h *hands) castOnRing(s *Sock, loops int) {
+func (h *hands) castOnRing(s *Sock, loops int, square bool) {
 	h.enter(needle.CastOn)
 	h.colour = s.colourOf("toe")
 	h.begin(needle.FlatRow)
 	h.do(needle.CO, loops)
 	way := named(castOns, s.Design.Toe.CastOn)
 	h.row.Turned = way.turned(loops, s.Design.Toe.StartLoop)
-	h.row.Note = way.note + " " + s.tailNote()
+	h.remark(way.begin[s.Design.Toe.StartLoop])
+	if square && way.square != "" {
+		h.remark(way.square)
+	} else {
+		h.remark(way.note)
+	}
+	h.remark(s.tailNote())
 	if s.Design.Needles == "short_circular" {
 		h.remark("A short circular needle cannot hold a toe: begin on two needle tips, or a long loop, and go over to it when the toe is done.")
 	}

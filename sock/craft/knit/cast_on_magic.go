@@ -12,7 +12,7 @@ var magicCastOn = castOn{
 		switch startLoop {
 		case "twist":
 			return [][2]int{{s/2 + 1, s}}
-		case "slip_knot":
+		case "slip_knot", "laid":
 			return [][2]int{{s / 2, s}}
 		default:
 			return nil
@@ -24,5 +24,12 @@ var magicCastOn = castOn{
 		}
 		return note.Of(note.FirstIsRight)
 	},
-	note: "Lay the loops in turn on two needles held together; the last one goes on the lower needle. It is not locked: cross the tail over the working yarn and hold it.",
+	begin: map[string]string{
+		"twist":     "Cross the two strands once over the needle: that twist is the first loop.",
+		"slip_knot": "Begin with a slip knot: it is the first loop.",
+		"laid":      "Lay the first loop on like the others, without a knot or a twist; its leading leg is behind too.",
+		"plain":     "Look that every loop sits with its leading leg in front.",
+	},
+	note:   "Lay the loops in turn on two needles held together; the last one goes on the lower needle. It is not locked: cross the tail over the working yarn and hold it.",
+	square: "Lay the loops in turn on two needles held together, the first one on the lower needle, so that the last lies on the upper; then turn the pair like a page, so that the bumps face you. Look at both halves for loops that lie turned. The last loop is not locked: cross the tail over the working yarn and hold it.",
 }

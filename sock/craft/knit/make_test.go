@@ -191,7 +191,7 @@ func designs(t *rapid.T) design.Design {
 	}
 	drawn := map[string]any{"kind": toe, "start": pick("start", "half", "rounded", "fitted"),
 		"increase":   pick("increase", "kfb", "kfb_mirrored", "m1"),
-		"start_loop": pick("start loop", "twist", "slip_knot", "plain"), "fast_rounds": maybe("fast", 0, 8)}
+		"start_loop": pick("start loop", "twist", "slip_knot", "laid", "plain"), "fast_rounds": maybe("fast", 0, 8)}
 	allowed := named(toes, toe).About().Allows["toe.cast_on"]
 	drawn["cast_on"] = pick("cast on", allowed...)
 	if toe == "short_row" {

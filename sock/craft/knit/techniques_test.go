@@ -210,6 +210,7 @@ func TestIncreasesAndCastOns(t *testing.T) {
 	assert.Equal(t, "RS [k×1 kfb×1 k×11 kfb×1 k×2 k×1 kfb×1 k×11 kfb×1 k×2] 36", row(`"toe":{"increase":"kfb_mirrored"}`, "toe-2"))
 	assert.Equal(t, "RS [k×1 m1r×1 k×14 m1l×1 k×1 k×1 m1r×1 k×14 m1l×1 k×1] 36", row(`"toe":{"increase":"m1"}`, "toe-2"))
 	assert.Equal(t, "RS [k×16 ktbl×16] 32", row(`"toe":{"start_loop":"slip_knot"}`, "toe-1"))
+	assert.Equal(t, "RS [k×16 ktbl×16] 32", row(`"toe":{"start_loop":"laid"}`, "toe-1"))
 	assert.Equal(t, "RS [k×16 k×16] 32", row(`"toe":{"cast_on":"turkish"}`, "toe-1"))
 	assert.Equal(t, "RS [k×16 ktbl×16] 32", row(`"toe":{"cast_on":"figure_eight"}`, "toe-1"))
 }

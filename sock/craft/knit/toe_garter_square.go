@@ -80,7 +80,7 @@ func (garterSquareToe) Size(s *Sock) {
 
 func (garterSquareToe) Work(h *hands, s *Sock) {
 	q, edge, made := s.squareEdge()
-	h.castOnRing(s, 2*q)
+	h.castOnRing(s, 2*q, true)
 	h.enter(needle.Toe)
 	h.fabric = needle.Garter
 	for i := range s.Toe.Rounds {

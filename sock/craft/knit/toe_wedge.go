@@ -201,7 +201,7 @@ func wedgeRounds(k, fast int) int {
 }
 
 func (wedgeToe) Work(h *hands, s *Sock) {
-	h.castOnRing(s, s.Toe.CastOn)
+	h.castOnRing(s, s.Toe.CastOn, false)
 	h.enter(needle.Toe)
 	s.setUpRound(h)
 	for _, r := range s.toeRounds() {

@@ -52,7 +52,7 @@ func (bluntToe) Size(s *Sock) {
 }
 
 func (bluntToe) Work(h *hands, s *Sock) {
-	h.castOnRing(s, s.Toe.CastOn)
+	h.castOnRing(s, s.Toe.CastOn, false)
 	h.enter(needle.Toe)
 	s.setUpRound(h)
 	for range s.Toe.IncreaseRounds {

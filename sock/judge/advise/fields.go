@@ -100,6 +100,7 @@ var fields = []field{
 	{name: "toe.start_loop", part: "toe", phrase: "its first loop", label: "First loop", here: toeHere, ways: these(
 		way{"twist", "From a twist", "no knot in the toe"},
 		way{"slip_knot", "From a slip knot", "holds at once; a small knot"},
+		way{"laid", "From a loop that is laid", "nothing to undo; all of needle 2 through the back"},
 		way{"plain", "No loop turned", "where your loops all lie right: look first"})},
 	{name: "toe.increase", part: "toe", phrase: "increased by", label: "Increases", here: toeHere, ways: these(
 		way{"kfb", "kfb", "each bump counts an increase round"},

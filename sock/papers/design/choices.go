@@ -111,7 +111,7 @@ var choices = []Choice{
 	{"foot.heel_width", []string{"average", "narrow", "wide"}},
 	{"toe.kind", nil},
 	{"toe.cast_on", nil},
-	{"toe.start_loop", []string{"twist", "slip_knot", "plain"}},
+	{"toe.start_loop", []string{"twist", "slip_knot", "laid", "plain"}},
 	{"toe.start", []string{"half", "rounded", "fitted"}},
 	{"toe.increase", []string{"kfb", "kfb_mirrored", "m1"}},
 	{"toe.odd", []string{"ridge", "pair"}},
