@@ -57,11 +57,12 @@ func (b *builder) stitch(c *Cell) {
 	switch {
 	case c.Shape == "cast-on":
 		put(nipped)
-	case c.Shape == "yarn-over":
+	case c.Shape == "turn" && b.worked(c.Stitch): // it lies behind the stitch with which it was worked
+	case c.Shape == "yarn-over", c.Shape == "turn":
 		put(overTop)
 	case c.Face == Bump:
 		put(bump)
-	case c.Shape == "twisted":
+	case c.Shape == "twisted", c.Shape == "crossed", c.Shape == "lifted":
 		put(crossRite)
 		put(crossLeft)
 	case c.Shape == "right" && b.p.Side == needle.RS, c.Shape == "left" && b.p.Side == needle.WS:
@@ -89,7 +90,7 @@ func (b *builder) secondOfBar(stitch int32) bool {
 
 // left strokes what rows left on a stitch without working it.
 func (b *builder) left(c *Cell, s *Stitch) {
-	for range b.done(s.Wraps) {
+	for range b.wraps(c.Stitch) {
 		b.stroke(c.X, c.Y+c.High-1, 1, "strand", s.Colour, wrapping)
 	}
 	for _, row := range s.Slips {
@@ -101,9 +102,17 @@ func (b *builder) left(c *Cell, s *Stitch) {
 			b.stroke(c.X, c.Y, 1, "strand", b.f.trace.Rows[row].Colour, float)
 		}
 	}
-	if b.done(s.Legs) > 0 && c.Y > 0 {
-		b.stroke(c.X, c.Y-0.3, 1, "strand", s.Colour, wrapping)
+}
+
+// wraps counts the wraps that lie round the foot of a stitch: none where they were lifted and worked with it. In garter they stay.
+func (b *builder) wraps(stitch int32) int {
+	s := &b.f.Stitches[stitch]
+	for _, above := range s.Above {
+		if a := &b.f.Stitches[above]; int(a.Row) < b.row && b.f.trace.Rows[a.Row].Fabric != needle.Garter {
+			return 0
+		}
 	}
+	return b.done(s.Wraps)
 }
 
 // done counts the rows of a list that are knitted.
@@ -173,6 +182,8 @@ var texts = map[string]string{
 	"gap":       "The gap of a turn: a step in height. Work to here; what lies beyond it waits.",
 	"bar":       "The bar of an increase: one bar, one increase round. Count the bars in a column.",
 	"twisted":   "A made stitch: its legs cross. Count them in a column: one for each increase round.",
+	"lifted":    "A strand that was lifted at a turn, so that the count stays. It is no increase.",
+	"crossed":   "A stitch that was worked through the back loop: its legs cross. It is no increase.",
 	"right":     "Two worked together, leaning to the right. A lone one just below the needle: the last round decreased.",
 	"left":      "Two worked together, leaning to the left. A lone one just below the needle: the last round decreased.",
 	"slipped":   "A slipped stitch: it is two rows high. At the edge it is the chain: one for two rows, not counting the one on the needle.",
@@ -192,9 +203,10 @@ func (b *builder) named(c *Cell, s *Stitch) {
 	switch {
 	case b.done(s.Legs) > 0 && !b.worked(c.Stitch):
 		b.feature("double", c.X, y)
-	case b.done(s.Wraps) > 0:
+	case b.wraps(c.Stitch) > 0 && !b.worked(c.Stitch):
 		b.feature("wrap", c.X, c.Y+c.High)
-	case c.Shape == "yarn-over" && c.Y == 0:
+	case c.Shape == "turn" && b.worked(c.Stitch):
+	case c.Shape == "turn":
 		b.feature("yarn-over", c.X, y)
 	case c.Shape == "yarn-over":
 		b.feature("hole", c.X, y)
@@ -202,7 +214,7 @@ func (b *builder) named(c *Cell, s *Stitch) {
 		b.feature("bar", c.X, y)
 	case c.High > 1:
 		b.feature("slipped", c.X, y)
-	case c.Shape == "twisted", c.Shape == "picked up":
+	case c.Shape == "twisted", c.Shape == "crossed", c.Shape == "lifted", c.Shape == "picked up":
 		b.feature(c.Shape, c.X, y)
 	case c.Shape == "right", c.Shape == "left":
 		name := c.Shape

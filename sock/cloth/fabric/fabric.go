@@ -63,13 +63,29 @@ func (s *Stitch) Face() Face {
 	return Smooth
 }
 
-// Twisted says whether its legs, or those of the stitch below it, cross.
-func (s *Stitch) Twisted() bool {
+// made says whether a stitch was made from the strand between two others: its legs cross.
+func (s *Stitch) made() bool {
 	switch s.Code {
-	case needle.Ktbl, needle.Ptbl, needle.M1, needle.M1L, needle.M1R, needle.M1P:
+	case needle.M1, needle.M1L, needle.M1R, needle.M1P:
 		return true
 	}
 	return false
+}
+
+// crossed says whether a stitch was worked through the back of a loop that sat well, so that its legs cross. A loop that lay turned is
+// set right so.
+func (f *Fabric) crossed(s *Stitch) bool {
+	return (s.Code == needle.Ktbl || s.Code == needle.Ptbl) && !f.Stitches[s.Below[0]].Turned
+}
+
+// ofTurn says whether a stitch is the yarn-over of a turn, and none of a pattern.
+func (f *Fabric) ofTurn(s *Stitch) bool {
+	if s.Code != needle.YO || s.Op != 0 || s.Row == 0 {
+		return false
+	}
+	section := f.trace.Rows[s.Row].Section
+	before := f.trace.Rows[s.Row-1].Ops
+	return (section == needle.Heel || section == needle.Toe) && before[len(before)-1].Code == needle.Turn
 }
 
 // Fabric is every stitch of a sock, by its number in the trace.

@@ -168,11 +168,67 @@ func TestWhatCanBeReadInTheFabric(t *testing.T) {
 	assert.Positive(t, featuresOf(t, "", "toe-9", needle.RS)["bar"], "each kfb has its bar on the right side")
 	assert.Zero(t, featuresOf(t, "", "toe-9", needle.WS)["bar"])
 	assert.Positive(t, featuresOf(t, `,"toe":{"increase":"m1"}`, "toe-9", needle.RS)["twisted"])
+	tbl := featuresOf(t, "", "toe-2", needle.RS)
+	assert.Equal(t, []int{0, 0}, []int{tbl["twisted"], tbl["crossed"]}, "loops that lay turned are set right, and none is made")
 	gusset := featuresOf(t, `,"heel":{"kind":"flap_under"}`, "gusset-8", needle.RS)
 	assert.Positive(t, gusset["right"]+gusset["left"])
 	assert.Positive(t, featuresOf(t, "", "toe-1", needle.RS)["turned"], "needle 2 of a magic cast-on is worked through the back loop")
 	plain := featuresOf(t, "", "foot-40", needle.RS)
 	assert.Empty(t, plain, "plain stockinette has nothing to count but its rows")
+}
+
+// What the captions count is what lies on the needle, and nothing that was closed: doubles, wraps, yarn-overs of turns and pins that are
+// still there, holes only of a pattern, made stitches only of increases.
+func TestTheCaptionsCountWhatLiesThere(t *testing.T) {
+	met := map[string]int{}
+	rapid.Check(t, func(t *rapid.T) {
+		p, f := anyFabric(t)
+		row := rapid.IntRange(2, len(p.Rows)-2).Draw(t, "row")
+		pic, err := f.At(row, rapid.SampledFrom([]needle.Side{needle.RS, needle.WS}).Draw(t, "side"))
+		require.NoError(t, err)
+		said := map[string]int{}
+		for _, feature := range pic.Features {
+			said[feature.Name]++
+			met[feature.Name]++
+		}
+		here := map[string]int{}
+		now := f.trace.Before(row)
+		for i := range pic.Cells {
+			s := &f.Stitches[pic.Cells[i].Stitch]
+			at := slices.IndexFunc(now.Loops, func(l needle.LoopView) bool { return l.Made == pic.Cells[i].Stitch })
+			if at >= 0 {
+				switch loop := now.Loops[at]; {
+				case loop.Kind == needle.Double:
+					here["double"]++
+				case loop.Wraps > 0:
+					here["wrap"]++
+				case loop.Kind == needle.YarnOver:
+					here["yarn-over"]++
+				}
+			}
+			switch s.Code {
+			case needle.M1L, needle.M1R, needle.M1, needle.M1P:
+				if p.Rows[s.Row].Section != needle.Heel {
+					here["twisted"]++
+				}
+			case needle.YO:
+				if section := p.Rows[s.Row].Section; section == needle.Leg || section == needle.Foot {
+					here["hole"]++
+				}
+			}
+		}
+		for _, name := range []string{"double", "wrap", "yarn-over", "hole"} {
+			if said[name] != here[name] {
+				t.Fatalf("before %s the captions say %d × %s, and %d are there", p.Rows[row].ID, said[name], name, here[name])
+			}
+		}
+		if said["twisted"] > here["twisted"] {
+			t.Fatalf("before %s the captions say %d made stitches, and %d are there", p.Rows[row].ID, said["twisted"], here["twisted"])
+		}
+	})
+	for _, name := range []string{"double", "wrap", "yarn-over", "hole", "twisted"} {
+		assert.Positive(t, met[name], name)
+	}
 }
 
 func TestARowThatIsNotThere(t *testing.T) {

@@ -147,7 +147,7 @@ func (b *builder) place(stitch int32, x, y float64) {
 	}
 	b.at[stitch] = len(b.p.Cells)
 	b.frontier = append(b.frontier, len(b.p.Cells))
-	b.p.Cells = append(b.p.Cells, Cell{Stitch: stitch, Row: s.Row, X: x, Y: y, High: high, Shape: shapeOf(s), Face: s.Face()})
+	b.p.Cells = append(b.p.Cells, Cell{Stitch: stitch, Row: s.Row, X: x, Y: y, High: high, Shape: b.f.shapeOf(s), Face: s.Face()})
 }
 
 // hang goes down the fabric: under each stitch lie those that it was drawn through.
@@ -239,11 +239,14 @@ func (b *builder) frame() {
 const above = 0.9
 
 // shapeOf names how a stitch is drawn.
-func shapeOf(s *Stitch) string {
+func (f *Fabric) shapeOf(s *Stitch) string {
 	switch s.Code {
 	case needle.CO, needle.COChain, needle.Unzip:
 		return "cast-on"
 	case needle.YO:
+		if f.ofTurn(s) {
+			return "turn"
+		}
 		return "yarn-over"
 	case needle.PU, needle.PC:
 		return "picked up"
@@ -254,8 +257,13 @@ func shapeOf(s *Stitch) string {
 	case needle.Kfb, needle.Pfb:
 		return "bar"
 	}
-	if s.Twisted() {
+	switch {
+	case s.made() && f.trace.Rows[s.Row].Section == needle.Heel:
+		return "lifted"
+	case s.made():
 		return "twisted"
+	case f.crossed(s):
+		return "crossed"
 	}
 	return "plain"
 }

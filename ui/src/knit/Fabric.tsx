@@ -17,6 +17,8 @@ const names: Record<string, [one: string, more: string]> = {
   gap: ["gap", "gaps"],
   bar: ["bar of an increase", "bars of increases"],
   twisted: ["made stitch", "made stitches"],
+  lifted: ["strand lifted at a turn", "strands lifted at turns"],
+  crossed: ["stitch worked through the back", "stitches worked through the back"],
   right: ["leaning to the right", "leaning to the right"],
   left: ["leaning to the left", "leaning to the left"],
   slipped: ["slipped stitch", "slipped stitches"],
