@@ -3,6 +3,7 @@ package replan
 import (
 	"fmt"
 	"slices"
+	"strings"
 
 	"acornstep/sock/papers/plan"
 	"acornstep/sock/rows/needle"
@@ -135,32 +136,32 @@ func (c *miscount) name(i int) string { return nameOf(c.p.Rows, i) }
 func missedIncrease(c *miscount) []Cause {
 	return c.slips(-1, func(o needle.Op, before needle.Code) bool {
 		return o.Code.IsIncrease() && o.Code != needle.CO && o.Code != needle.COChain && !(o.Code == needle.YO && before == needle.Turn)
-	}, func(code needle.Code) (text, repair string) {
+	}, func(code needle.Code, n int) (text, repair string) {
 		switch code {
 		case needle.PU:
-			return "not every stitch was picked up",
+			return were(n, "a stitch was not picked up", "stitches were not picked up"),
 				"Pick up what is missing now, in the next gap of the same edge, and put it on the needle where it belongs"
 		case needle.PC:
-			return "the stitch of a corner was not made",
+			return were(n, "the stitch of a corner was not made", "stitches of the corners were not made"),
 				"Make it now, in the gap beside the stitch that stands at that corner, and put it on the needle where it belongs"
 		case needle.YO:
-			return "a yarn-over of the pattern was forgotten",
+			return were(n, "a yarn-over of the pattern was forgotten", "yarn-overs of the pattern were forgotten"),
 				"Lift the strand between the two stitches at that place on to the needle: it is the yarn-over"
 		}
-		return "an increase was forgotten", "In the next round lift the strand between the two stitches at that place and knit it twisted"
+		return were(n, "an increase was forgotten", "increases were forgotten"), "In the next round lift the strand between the two stitches at that place and knit it twisted"
 	})
 }
 
 // keptDecrease: two stitches that should have been worked together were not.
 func keptDecrease(c *miscount) []Cause {
-	return c.slips(1, func(o needle.Op, _ needle.Code) bool { return o.Code.IsDecrease() }, func(needle.Code) (text, repair string) {
-		return "two stitches were not worked together", "Work them together in the next row, at that place"
+	return c.slips(1, func(o needle.Op, _ needle.Code) bool { return o.Code.IsDecrease() }, func(_ needle.Code, n int) (text, repair string) {
+		return were(n, "two stitches were not worked together", "decreases were not worked"), "Work them together in the next row, at that place"
 	})
 }
 
 // slips are operations of the last row that did such a thing, each of which changes the count by one when it is left out.
 func (c *miscount) slips(sign int, wanted func(o needle.Op, before needle.Code) bool,
-	say func(needle.Code) (text, repair string)) []Cause {
+	say func(code needle.Code, n int) (text, repair string)) []Cause {
 	if c.off*sign < 0 {
 		return nil
 	}
@@ -179,12 +180,9 @@ func (c *miscount) slips(sign int, wanted func(o needle.Op, before needle.Code) 
 		if c.off*sign > len(places) {
 			return nil // more than the row could have lost
 		}
-		text, repair := say(code)
+		text, repair := say(code, c.off*sign)
 		places = slices.Compact(places)
 		where := joinOr(places)
-		if n := c.off * sign; n > 1 {
-			text = fmt.Sprintf("%d times %s", n, text)
-		}
 		return []Cause{{capital(text) + ": " + c.name(i) + ".", fmt.Sprintf("Look %s. %s.", where, repair), i, where}}
 	}
 	return nil
@@ -268,6 +266,14 @@ func countedLegs(c *miscount) []Cause {
 	return causes
 }
 
+// were says what happened once or so often.
+func were(n int, once, more string) string {
+	if n == 1 {
+		return once
+	}
+	return fmt.Sprintf("%d %s", n, more)
+}
+
 // are says how many there are of something.
 func are(n int, one, more string) string {
 	if n == 1 {
@@ -325,4 +331,4 @@ func droppedOrSplit(c *miscount) []Cause {
 	}
 }
 
-func capital(text string) string { return string(text[0]-'a'+'A') + text[1:] }
+func capital(text string) string { return strings.ToUpper(text[:1]) + text[1:] }

@@ -2,6 +2,8 @@ package replan
 
 import (
 	"fmt"
+	"regexp"
+	"strconv"
 	"strings"
 	"testing"
 
@@ -108,4 +110,62 @@ func TestCausesComeFromTheLoopsThatAreThere(t *testing.T) {
 		assert.Equal(t, c.says, causes[0].Text, c.after)
 		assert.Contains(t, causes[0].Place, c.look, c.after)
 	}
+}
+
+// A cause that says how often something happened is carried out: the row that it names, knitted so often without what is said to be
+// missing, leaves the count that was seen.
+func TestACauseGivesTheCountThatWasSeen(t *testing.T) {
+	said := regexp.MustCompile(`^(?:(\d+) [a-z]|[A-Z][a-z ])`)
+	forgot := regexp.MustCompile(`increases? w[a-z]+ forgotten|not picked up`)
+	carriedOut := 0
+	rapid.Check(t, func(t *rapid.T) {
+		p := planOf(t, rapid.SampledFrom([]string{"", `,"toe":{"increase":"m1"}`, `,"heel":{"kind":"flap_under"}`, `,"heel":{"kind":"gusset_turn"}`}).Draw(t, "fields"))
+		traced, err := trace.Of(p.Rows)
+		require.NoError(t, err)
+		row := rapid.IntRange(1, len(p.Rows)-1).Draw(t, "row")
+		off := rapid.IntRange(-8, -1).Draw(t, "off")
+		causes, err := CountIsWrong(p, traced, row, p.Rows[row-1].Stitches+off)
+		require.NoError(t, err)
+		for _, c := range causes {
+			at := said.FindStringSubmatch(c.Text)
+			require.NotNil(t, at, "%q", c.Text)
+			if c.Row < 0 || !forgot.MatchString(c.Text) {
+				continue
+			}
+			times := 1
+			if at[1] != "" {
+				times, err = strconv.Atoi(at[1])
+				require.NoError(t, err)
+			}
+			require.Equal(t, -off, times, "%q for a count that is %d off", c.Text, off)
+			var m needle.Machine
+			for i := range c.Row {
+				require.NoError(t, m.Work(&p.Rows[i]))
+			}
+			slip := p.Rows[c.Row]
+			slip.Ops = without(slip.Ops, times)
+			slip.Stitches, slip.OnNeedles = slip.Stitches+off, nil
+			require.NoError(t, m.Work(&slip), "%s: %q", slip.ID, c.Text)
+			carriedOut++
+		}
+	})
+	assert.Positive(t, carriedOut)
+}
+
+// without leaves out so many stitches that are made, and knits those that were increased in plainly.
+func without(ops needle.Ops, times int) needle.Ops {
+	var list needle.Ops
+	for _, o := range ops {
+		for range o.N {
+			switch {
+			case times == 0 || !o.Code.IsIncrease():
+				list = append(list, needle.Op{Code: o.Code, N: 1})
+				continue
+			case o.Code.Takes() == 1:
+				list = append(list, needle.Op{Code: needle.K, N: 1})
+			}
+			times--
+		}
+	}
+	return list
 }
