@@ -76,7 +76,7 @@ func TestAWrongWordIsNoticed(t *testing.T) {
 				part.On = strings.Replace(part.On, "needle 1", "needle 2", 1)
 			}
 		}
-		if *part == was {
+		if part.On == was.On && part.Short == was.Short {
 			t.Skip()
 		}
 		if err := words.Literally(p, said); err == nil {

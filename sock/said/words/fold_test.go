@@ -39,8 +39,12 @@ func TestFoldedRowsUnfoldToThemselves(t *testing.T) {
 		if rapid.Bool().Draw(t, "with an edge") {
 			ops = append([]needle.Op{{Code: needle.K, N: 9}}, append(ops, needle.Op{Code: needle.P, N: 9})...)
 		}
-		plain := join(ops, short)
-		folded := fold(ops, true, short)
+		var plainly Sentence
+		for _, o := range ops {
+			plainly = append(plainly, Do{Op: o})
+		}
+		plain := plainly.Words(needle.RS, false)
+		folded := folded(ops, true, func(o needle.Op) Do { return Do{Op: o} }).Words(needle.RS, false)
 		if got := unfold(folded, len(ops)); got != plain {
 			t.Fatalf("%s\nfolded to %s\nand out again to %s", plain, folded, got)
 		}

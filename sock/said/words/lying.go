@@ -168,11 +168,11 @@ func layFirst(t *trace.Trace, i int, before, after lying) []Part {
 		rest, heel := after.on[0], len(state.Loops)-after.on[0]
 		text := fmt.Sprintf("put %d stitches on a holder, all but the first %d and the last %d of the instep; lay the %d of the heel on two needles, %d and %d, from its right edge",
 			rest, after.from, state.Sole-rest-after.from, heel, heel-heel/2, heel/2)
-		return []Part{{On: "first", Short: text, Long: text}}
+		return first(Lay{after.from, []int{rest, heel - heel/2, heel / 2}, text})
 	case before.parked && !after.parked, row.Kind == needle.FlatRow && before.needles != after.needles && row.Section != needle.CastOn:
 		if len(row.OnNeedles) == 1 {
 			text := fmt.Sprintf("lay the stitches on the short circular needle: %d on it; hang a marker at the start and another after %d", len(state.Loops), after.had[0])
-			return []Part{{On: "first", Short: text, Long: text}}
+			return first(Lay{On: []int{len(state.Loops)}, text: text})
 		}
 		on := slices.Clone(after.had)
 		if row.Kind == needle.Round {
@@ -185,14 +185,15 @@ func layFirst(t *trace.Trace, i int, before, after lying) []Part {
 				}
 			}
 		}
-		text := "lay the stitches on their needles: " + after.told(on)
-		return []Part{{On: "first", Short: text, Long: text}}
+		return first(Lay{On: on, text: "lay the stitches on their needles: " + after.told(on)})
 	case len(row.Moves) > 0:
-		text := slide(row, state, after.names)
-		return []Part{{On: "first", Short: text, Long: text}}
+		return first(Slide{row.Moves, slide(row, state, after.names)})
 	}
 	return nil
 }
+
+// first is a part of a row that comes before anything is worked.
+func first(step Step) []Part { return []Part{partOf("first", 0, Sentence{step}, needle.RS)} }
 
 // slide says which loops go to a neighbouring needle before a row.
 func slide(row *needle.Row, state *trace.State, names []string) string {

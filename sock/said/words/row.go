@@ -18,6 +18,13 @@ type Part struct {
 	On    string `json:"on"`
 	Short string `json:"short"`
 	Long  string `json:"long"`
+	// Said is the sentence of which both are the words; nil in what was read.
+	Said Sentence `json:"-"`
+}
+
+// partOf is a part of a row on a side, in words.
+func partOf(on string, number int, said Sentence, side needle.Side) Part {
+	return Part{Needle: number, On: on, Short: said.Words(side, false), Long: said.Words(side, true), Said: said}
 }
 
 // Row is a row in words.
@@ -81,34 +88,43 @@ func Rows(t *trace.Trace, d *design.Design) []Row {
 
 // partsOf says the operations of a row needle by needle.
 func partsOf(t *trace.Trace, i int, before, after lying) []Part {
-	side, both := t.Before(i).Side, bothWraps(t, i)
 	var parts []Part
 	taken := 0
 	for _, part := range split(t, i, after) {
-		wrapped := wrappedOn(t, i, after, part.needle)
-		short := func(o needle.Op) string { return wrapped(o, Short(o, side)) + wraps(o, both, true) }
-		long := func(o needle.Op) string { return wrapped(o, Long(o, side)) + wraps(o, both, false) }
-		p := Part{Short: fold(part.ops, part.wholeNeedle, short), Long: fold(part.ops, part.wholeNeedle, long)}
+		said := folded(part.ops, part.wholeNeedle, doing(t, i, after, part.needle))
+		on, number := "", 0
 		if part.needle >= 0 {
-			p.Needle, p.On = part.needle+1, after.names[part.needle]
+			number, on = part.needle+1, after.names[part.needle]
 			if markersHang(t, i) {
-				p.On = fromMarker(t, i, part.needle, taken)
+				on = fromMarker(t, i, part.needle, taken)
 			}
 			if !t.Before(i).Open && len(before.on) > 0 && (len(before.on) <= part.needle || before.on[part.needle] == 0) &&
 				len(after.on) > 1 && before.needles == after.needles {
-				p.On += ", a new one"
+				on += ", a new one"
 			}
 		}
 		for _, o := range part.ops {
 			taken += o.N * o.Code.Takes()
 		}
 		if part.ops[0].Code == needle.CO {
-			where := ": " + after.told(after.on)
-			p.Short, p.Long = p.Short+where, p.Long+where
+			said = append(said, Lay{On: after.on, text: after.told(after.on)})
 		}
-		parts = append(parts, p)
+		parts = append(parts, partOf(on, number, said, t.Before(i).Side))
 	}
 	return parts
+}
+
+// doing makes steps of the operations of a row: where stitches carry two wraps both are said to be lifted, and a stitch that is wrapped is
+// said to lie on another needle than the one in the hand.
+func doing(t *trace.Trace, i int, after lying, inHand int) func(needle.Op) Do {
+	both, on := bothWraps(t, i), wrappedOn(t, i, after, inHand)
+	return func(o needle.Op) Do {
+		d := Do{Op: o, Both: both && (o.Code == needle.KW || o.Code == needle.PW)}
+		if o.Code == needle.WT {
+			d.On = on
+		}
+		return d
+	}
 }
 
 // markersHang says whether two markers part the halves of the sock: on a single needle, where the round begins between them.
@@ -144,25 +160,20 @@ func fromMarker(t *trace.Trace, i, half, taken int) string {
 }
 
 // wrappedOn names the needle of the stitch that a row wraps, where that is another one than the needle in the hand.
-func wrappedOn(t *trace.Trace, i int, after lying, inHand int) func(needle.Op, string) string {
+func wrappedOn(t *trace.Trace, i int, after lying, inHand int) string {
 	state, at := t.After(i), t.Steps[i].To
-	if all := len(state.Loops); all > 0 && t.Before(i).Side == needle.WS {
+	all := len(state.Loops)
+	if all == 0 || len(t.Rows[i].OnNeedles) < 2 || inHand < 0 {
+		return ""
+	}
+	if t.Before(i).Side == needle.WS {
 		at = (at - 1 + all) % all
 	}
-	return func(o needle.Op, text string) string {
-		if o.Code != needle.WT || len(t.Rows[i].OnNeedles) < 2 || inHand < 0 {
-			return text
-		}
-		on := after.needleOf(at, len(state.Loops))
-		if on == inHand {
-			return text
-		}
-		next := "the next"
-		if strings.Contains(text, "the next stitch") {
-			next = "the next stitch"
-		}
-		return strings.Replace(text, next, next+" (on "+plainName(after.names[on])+")", 1)
+	on := after.needleOf(at, all)
+	if on == inHand {
+		return ""
 	}
+	return plainName(after.names[on])
 }
 
 // plainName is a needle without the half that it holds.
@@ -303,65 +314,4 @@ func markWhole(parts []needlePart, at, all int, had []int, rs bool) {
 			at -= 2 * takes
 		}
 	}
-}
-
-// fold writes a list of operations, with what repeats at least twice said once;
-// "to the end" only where they are all that a needle has.
-func fold(ops []needle.Op, whole bool, say func(needle.Op) string) string {
-	at, length, times := bestRepeat(ops)
-	if times < 2 {
-		return join(ops, say)
-	}
-	var out []string
-	if at > 0 {
-		out = append(out, join(ops[:at], say))
-	}
-	repeat := fmt.Sprintf("*%s; rep from * %d times in all", join(ops[at:at+length], say), times)
-	rest := ops[at+length*times:]
-	if whole && len(rest) == 0 && at == 0 {
-		repeat = fmt.Sprintf("*%s; rep from * to the end", join(ops[:length], say))
-	}
-	out = append(out, repeat)
-	if len(rest) > 0 {
-		out = append(out, join(rest, say))
-	}
-	return strings.Join(out, ", ")
-}
-
-func join(ops []needle.Op, say func(needle.Op) string) string {
-	parts := make([]string, len(ops))
-	for i, o := range ops {
-		parts[i] = say(o)
-	}
-	return strings.Join(parts, ", ")
-}
-
-// bestRepeat finds the run of at least two operations that repeats and saves the most words.
-func bestRepeat(ops []needle.Op) (at, length, times int) {
-	const fewest = 2
-	best := 0
-	for size := fewest; size <= len(ops)/2; size++ {
-		for from := 0; from+2*size <= len(ops); from++ {
-			n := 1
-			for same(ops, from, from+n*size, size) {
-				n++
-			}
-			if saved := (n - 1) * size; n > 1 && saved > best {
-				at, length, times, best = from, size, n, saved
-			}
-		}
-	}
-	return at, length, times
-}
-
-func same(ops []needle.Op, a, b, size int) bool {
-	if b+size > len(ops) {
-		return false
-	}
-	for i := range size {
-		if ops[a+i] != ops[b+i] {
-			return false
-		}
-	}
-	return true
 }

@@ -122,14 +122,11 @@ func slipped(o needle.Op, side needle.Side, short bool) string {
 }
 
 // wraps says that a stitch carries two wraps, of which one is easily forgotten.
-func wraps(o needle.Op, both, short bool) string {
-	switch {
-	case !both || o.Code != needle.KW && o.Code != needle.PW:
-		return ""
-	case short:
-		return bothWrapsSaid
+func wraps(long bool) string {
+	if long {
+		return ", both wraps"
 	}
-	return ", both wraps"
+	return bothWrapsSaid
 }
 
 const bothWrapsSaid = " (both wraps)"

@@ -85,8 +85,11 @@ func sentenceOf(r Row) string { return r.Sentence(false) }
 
 func TestFoldingSaysTheSameRow(t *testing.T) {
 	k, p, yo := needle.Op{Code: needle.K, N: 1}, needle.Op{Code: needle.P, N: 1}, needle.Op{Code: needle.YO, N: 1}
-	assert.Equal(t, "yo, *k1, p1; rep from * 3 times in all, yo", fold([]needle.Op{yo, k, p, k, p, k, p, yo}, true, short))
-	assert.Equal(t, "k1, p1", fold([]needle.Op{k, p}, true, short))
+	said := func(ops ...needle.Op) string {
+		return folded(ops, true, func(o needle.Op) Do { return Do{Op: o} }).Words(needle.RS, false)
+	}
+	assert.Equal(t, "yo, *k1, p1; rep from * 3 times in all, yo", said(yo, k, p, k, p, k, p, yo))
+	assert.Equal(t, "k1, p1", said(k, p))
 }
 
 func TestEveryOperationIsExplained(t *testing.T) {

@@ -2,6 +2,7 @@ package words
 
 import (
 	"fmt"
+	"slices"
 	"strings"
 
 	"acornstep/sock/papers/design"
@@ -32,10 +33,11 @@ func Untils(t *trace.Trace, d *design.Design) []string {
 			continue
 		}
 		parts := written(t, i, lyingAfter(t, i-1, d), lyingAfter(t, i, d))
-		for _, verb := range []string{"knit ", "purl "} {
-			if _, until, found := strings.Cut(parts[len(parts)-1].Short, verb+"to "); found {
-				list[i] = "to " + strings.TrimSuffix(until, ", turn")
-			}
+		last := parts[len(parts)-1]
+		if k := slices.IndexFunc(last.Said, func(s Step) bool { _, is := s.(UpTo); return is }); k >= 0 {
+			until, _ := last.Said[k].(UpTo)
+			text := last.Said[k+1:].Words(t.Before(i).Side, false)
+			list[i] = "to " + strings.TrimSuffix(strings.TrimSuffix(until.Place+", "+text, ", "), ", turn")
 		}
 	}
 	return list
@@ -67,8 +69,8 @@ func written(t *trace.Trace, i int, before, after lying) []Part {
 		if flat && part.needle >= 0 && k+1 < len(list) {
 			part.wholeNeedle = true // the work goes on to another needle: this one is worked to its end, wherever it began
 		}
-		if text := reached(t, i, &part, taken, after); text != "" {
-			plain[k].Short = text
+		if said := reached(t, i, &part, taken, after); said != nil {
+			plain[k].Said, plain[k].Short = said, said.Words(t.Before(i).Side, false)
 		}
 		for _, o := range part.ops {
 			taken += o.N * o.Code.Takes()
@@ -77,14 +79,14 @@ func written(t *trace.Trace, i int, before, after lying) []Part {
 	return append(parts, plain...)
 }
 
-// reached writes a part of a row with its longest run of knits or purls worked up to a place; empty where there is
+// reached says a part of a row with its longest run of knits or purls worked up to a place; nil where there is
 // none, or where a repeat says it shorter.
-func reached(t *trace.Trace, i int, part *needlePart, taken int, after lying) string {
+func reached(t *trace.Trace, i int, part *needlePart, taken int, after lying) Sentence {
 	if _, _, times := bestRepeat(part.ops); times > 1 {
-		return ""
+		return nil
 	}
 	if row := &t.Rows[i]; len(row.OnNeedles) == 1 && (row.From > 0 || i > 0 && t.Rows[i-1].From > 0) {
-		return "" // the round begins within a half, so that no marker hangs where that half ends
+		return nil // the round begins within a half, so that no marker hangs where that half ends
 	}
 	longest := -1
 	for k, o := range part.ops {
@@ -93,7 +95,7 @@ func reached(t *trace.Trace, i int, part *needlePart, taken int, after lying) st
 		}
 	}
 	if longest < 0 {
-		return ""
+		return nil
 	}
 	left := 0
 	for _, o := range part.ops[longest+1:] {
@@ -105,7 +107,7 @@ func reached(t *trace.Trace, i int, part *needlePart, taken int, after lying) st
 	state, run := t.Before(i), part.ops[longest]
 	// On a single needle markers part the halves, and only in rounds does the work come to them.
 	toEnd := part.wholeNeedle && (len(t.Rows[i].OnNeedles) > 1 || state.Side == needle.RS && t.Rows[i].Kind == needle.Round)
-	until, rest := "", ""
+	until, beyond := "", 0
 	switch {
 	case toEnd && left == 0:
 		until = "the end"
@@ -115,23 +117,28 @@ func reached(t *trace.Trace, i int, part *needlePart, taken int, after lying) st
 			until = "the last stitch"
 		}
 	case t.Rows[i].Kind == needle.FlatRow:
-		until, rest = upTo(t, i, part.needle, taken, run, after)
+		until, beyond = upTo(t, i, part.needle, taken, run, after)
 	}
 	if until == "" {
-		return ""
+		return nil
 	}
-	verb := map[needle.Code]string{needle.K: "knit", needle.P: "purl"}[run.Code]
-	both, wrapped := bothWraps(t, i), wrappedOn(t, i, after, part.needle)
-	said := make([]string, len(part.ops))
+	do := doing(t, i, after, part.needle)
+	var said Sentence
 	for k, o := range part.ops {
-		said[k] = wrapped(o, Short(o, state.Side)) + wraps(o, both, true)
+		if k != longest {
+			said = append(said, do(o))
+			continue
+		}
+		said = append(said, UpTo{run.Code, until, run.N - beyond})
+		if beyond > 0 {
+			said = append(said, Do{Op: needle.Op{Code: run.Code, N: beyond}})
+		}
 	}
-	said[longest] = verb + " to " + until + rest
-	return strings.Join(said, ", ")
+	return said
 }
 
-// upTo is the place up to which a run of so many stitches goes in a row, and what is worked of it beyond that place.
-func upTo(t *trace.Trace, i, hand, taken int, run needle.Op, after lying) (until, rest string) {
+// upTo is the place up to which a run of so many stitches goes in a row, and how many of them are worked beyond that place.
+func upTo(t *trace.Trace, i, hand, taken int, run needle.Op, after lying) (until string, beyond int) {
 	n := run.N
 	state, rs := t.Before(i), t.Before(i).Side == needle.RS
 	var markers []int
@@ -143,17 +150,17 @@ func upTo(t *trace.Trace, i, hand, taken int, run needle.Op, after lying) (until
 		// At the edge of the heel the needle simply ends.
 		switch left := leftOn(state, after, hand, taken+n); left {
 		case 0:
-			return "the end", ""
+			return "the end", 0
 		case 1:
-			return "the last stitch", ""
+			return "the last stitch", 0
 		}
 	}
 	if n > 1 && until != "the double stitch" && fingers.Wrapped(state.Snapshot, rs, taken+n-1) &&
 		fingers.Landmark(state.Snapshot, rs, taken, n-1) == "the wrapped stitch" {
 		// In garter the wrap stays where it is, and its stitch is worked with the others.
-		return "the wrapped stitch", ", " + short(needle.Op{Code: run.Code, N: 1})
+		return "the wrapped stitch", 1
 	}
-	return until, ""
+	return until, 0
 }
 
 // ahead is how many loops lie between the yarn and the places of a ring of so many; one where the yarn is comes again at last.

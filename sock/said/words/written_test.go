@@ -2,6 +2,7 @@ package words
 
 import (
 	"fmt"
+	"slices"
 	"testing"
 
 	"github.com/stretchr/testify/assert"
@@ -52,10 +53,58 @@ func TestWrittenRowsAreTheRows(t *testing.T) {
 		for i, parts := range Written(traced, &p.Design) {
 			said[i].Parts = parts
 		}
-		if err := Literally(p, said); err != nil {
-			t.Fatal(err)
+		for name, reader := range map[string]Reader{"landmarks": ByLandmarks, "needles": ByNeedles} {
+			if err := reader.Knit(p, said); err != nil {
+				t.Fatalf("by %s: %v", name, err)
+			}
+		}
+		for name, reader := range map[string]Reader{"counts": ByCounts, "needles": ByNeedles} {
+			if err := reader.Knit(p, Rows(traced, &p.Design)); err != nil {
+				t.Fatalf("by %s: %v", name, err)
+			}
 		}
 	})
+}
+
+// A sentence is a tree: its words, parsed, are the very sentence, without the counts for which a place stands. So they are for the rows with
+// their counts, and for those that are written up to a place.
+func TestWordsAreParsedBackIntoTheirSentence(t *testing.T) {
+	kinds := map[string]int{}
+	rapid.Check(t, func(t *rapid.T) {
+		p := anyPlan(t)
+		traced, err := trace.Of(p.Rows)
+		if err != nil {
+			t.Fatal(err)
+		}
+		written := Written(traced, &p.Design)
+		for i, row := range Rows(traced, &p.Design) {
+			for _, part := range append(slices.Clone(row.Parts), written[i]...) {
+				said, _, err := Parse(part, p.Rows[i].Side)
+				if err != nil {
+					t.Fatalf("%s, %q: %v", row.ID, part.Short, err)
+				}
+				if want := part.Said.Heard(); !assert.ObjectsAreEqual(want, said) {
+					t.Fatalf("%s: %q is parsed as %#v, and its sentence is %#v", row.ID, part.Short, said, want)
+				}
+				for _, step := range said {
+					kinds[fmt.Sprintf("%T", step)]++
+				}
+			}
+		}
+	})
+	for _, step := range []Step{Do{}, UpTo{}, Again{}, Lay{}} {
+		assert.Positive(t, kinds[fmt.Sprintf("%T", step)], "%T", step)
+	}
+}
+
+// Where a place is named, the count that was made of it is what lies up to there: so many and no others are walked by who looks.
+func TestWhoCountsDoesNotReadPlaces(t *testing.T) {
+	p := read(t, "")
+	said := make([]Row, len(p.Rows))
+	for i, parts := range Written(traceOf(t, p), &p.Design) {
+		said[i].Parts = parts
+	}
+	assert.ErrorContains(t, ByCounts.Knit(p, said), "there is no such place")
 }
 
 // By hand: a heel of double stitches over 32, a toe, a flap's turn.
