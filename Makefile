@@ -119,6 +119,8 @@ proof: tools
 	@echo "== properties, $(PROOF_CHECKS) draws each"
 	@go test $(PROPERTIES) -timeout 60m -rapid.checks=$(PROOF_CHECKS)
 	@go test -tags trial ./sock/craft/knit -timeout 60m -rapid.checks=$(PROOF_CHECKS)
+	@echo "== 20,000 designs on all needles: their words read by counts, by landmarks, by the needle in the hand; their notes, true and spoiled"
+	@go test ./sock/craft/knit -run 'WordsReadLiterally|WrongWord|WrongPlace|FalseNote' -timeout 120m -rapid.checks=20000
 	@echo "== what happens to one sock of a pair, 20,000 draws"
 	@go test ./sock/needles/replan -run EitherSock -timeout 60m -rapid.checks=20000
 	@echo "== 300 socks put on feet"

@@ -19,13 +19,26 @@ import (
 	"acornstep/sock/said/words"
 )
 
-// literal knits a sock from nothing but its printed words.
+// literal has a sock knitted from nothing but its words, with their counts and as they are written up to places, by readers who go by
+// counts, by landmarks alone, and by the needle in the hand.
 func literal(p *plan.Plan) error {
 	traced, err := trace.Of(p.Rows)
 	if err != nil {
 		return err
 	}
-	return words.Literally(p, words.Rows(traced, &p.Design))
+	counted, written := words.Rows(traced, &p.Design), make([]words.Row, len(p.Rows))
+	for i, parts := range words.Written(traced, &p.Design) {
+		written[i].Parts = parts
+	}
+	for _, read := range []struct {
+		by   words.Reader
+		said []words.Row
+	}{{words.ByCounts, counted}, {words.ByNeedles, counted}, {words.ByLandmarks, written}, {words.ByNeedles, written}} {
+		if err := read.by.Knit(p, read.said); err != nil {
+			return err
+		}
+	}
+	return nil
 }
 
 // One number, one needle or one operation of the words that is another is noticed by whoever reads them literally.
@@ -83,6 +96,48 @@ func TestAWrongWordIsNoticed(t *testing.T) {
 			t.Fatalf("%s: %v is read as %v", row.ID, *part, was)
 		}
 	})
+}
+
+// A place that is another one is noticed by who looks for places alone; where the other place is met just there, it is no other row.
+func TestAWrongPlaceIsNoticed(t *testing.T) {
+	places := []string{"the double stitch", "the wrapped stitch", "the yarn-over", "the pair", "the marker", "the gap", "one before the gap", "the end", "the last 2", "the last stitch"}
+	noticed, same := 0, 0
+	rapid.Check(t, func(t *rapid.T) {
+		p, err := Make(designs(t))
+		if err != nil {
+			t.Fatal(err)
+		}
+		if p.Stopped() != nil {
+			t.Skip()
+		}
+		traced, err := trace.Of(p.Rows)
+		if err != nil {
+			t.Fatal(err)
+		}
+		written := make([]words.Row, len(p.Rows))
+		for i, parts := range words.Written(traced, &p.Design) {
+			written[i].Parts = slices.Clone(parts)
+		}
+		at := rapid.IntRange(1, len(written)-1).Draw(t, "row")
+		part := &written[at].Parts[rapid.IntRange(0, len(written[at].Parts)-1).Draw(t, "part")]
+		step := slices.IndexFunc(part.Said, func(s words.Step) bool { _, is := s.(words.UpTo); return is })
+		if step < 0 {
+			t.Skip()
+		}
+		place := part.Said[step].(words.UpTo).Place
+		other := rapid.SampledFrom(places).Draw(t, "place")
+		part.Short = strings.Replace(part.Short, "to "+place, "to "+other, 1)
+		if words.ByLandmarks.Knit(p, written) != nil {
+			noticed++
+			return
+		}
+		same++
+		// It was not noticed: then that place comes after as many stitches, so that the sentence with the count is the row.
+		if words.ByCounts.Knit(p, words.Rows(traced, &p.Design)) != nil {
+			t.Fatalf("%s: %q", p.Rows[at].ID, part.Short)
+		}
+	})
+	assert.Greater(t, noticed, same)
 }
 
 // flat are operations one by one.
