@@ -193,7 +193,7 @@ func (p spots) work(h *hands, n int) {
 // evenly knits n stitches and makes or loses some, spaced evenly.
 func (h *hands) evenly(n, gain int) {
 	lost, made := needle.K2tog, needle.M1L
-	if h.purlsSole() {
+	if h.inside() {
 		lost, made = needle.P2tog, needle.M1P
 	}
 	times, takes := abs(gain), 0

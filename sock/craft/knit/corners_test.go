@@ -2,6 +2,7 @@ package knit
 
 import (
 	"fmt"
+	"maps"
 	"slices"
 	"strings"
 	"testing"
@@ -146,6 +147,41 @@ func TestReverseSoleShowsItsSmoothFaceInside(t *testing.T) {
 	p := makePlan(t, with(`"foot_length":{"sole":"reverse"}`))
 	assert.Equal(t, "RS [k×34 p×34] 68", rowText(rowNamed(t, p, "foot-5")))
 	assert.Equal(t, "RS [k×34 k×34] 68", rowText(rowNamed(t, p, "leg-8")))
+}
+
+// The smooth face lies inside under the toes and in a heel of short rows too, in every style; whatever a row does is what it does elsewhere,
+// with knits and purls exchanged. A flap keeps its slip stitches.
+func TestToeAndHeelAreSmoothInsideToo(t *testing.T) {
+	exchanged := map[needle.Code]needle.Code{needle.K: needle.P, needle.Kds: needle.Pds, needle.KW: needle.PW, needle.KPin: needle.PPin, needle.KLift: needle.PLift,
+		needle.K2tog: needle.SSP, needle.SSK: needle.P2tog, needle.K3tog: needle.SSSP, needle.SSSK: needle.P3tog, needle.M1: needle.M1P, needle.Ktbl: needle.Ptbl}
+	for a, b := range maps.Clone(exchanged) {
+		exchanged[b] = a
+	}
+	for _, turn := range design.Registered("heel.turn") {
+		outside, inside := makePlan(t, with(`"heel":{"turn":"`+turn+`"}`)), makePlan(t, with(`"heel":{"turn":"`+turn+`"},"foot_length":{"sole":"reverse"}`))
+		require.Len(t, inside.Rows, len(outside.Rows))
+		for i := range inside.Rows {
+			row, was := &inside.Rows[i], &outside.Rows[i]
+			if row.Section != needle.Heel || row.Kind == needle.Round || strings.Contains(rowText(*was), "k×34]") {
+				continue
+			}
+			for k, code := range flat(row.Ops) {
+				other := flat(was.Ops)[k]
+				if swapped, is := exchanged[other]; is && turn != "lift" {
+					other = swapped
+				} else if is && code == other {
+					t.Fatalf("%s, %s: %s is not exchanged", turn, row.ID, code)
+				} else if is {
+					continue // its decreases lean as knits and purls do
+				}
+				require.Equal(t, other, code, "%s, %s: %s for %s", turn, row.ID, rowText(*row), rowText(*was))
+			}
+		}
+		assert.Equal(t, "RS [k×1 kfb×1 k×12 kfb×1 k×1 p×1 pfb×1 p×12 pfb×1 p×1] 36", rowText(rowNamed(t, inside, "toe-2")))
+		assert.Equal(t, "RS [k×18 p×18] 36", rowText(rowNamed(t, inside, "toe-3")))
+	}
+	assert.Equal(t, rowText(rowNamed(t, makePlan(t, with(`"heel":{"kind":"flap_under"}`)), "heel-5")),
+		rowText(rowNamed(t, makePlan(t, with(`"heel":{"kind":"flap_under"},"foot_length":{"sole":"reverse"}`)), "heel-5")))
 }
 
 func TestSchoolsOfFootLength(t *testing.T) {

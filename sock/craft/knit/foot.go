@@ -121,7 +121,6 @@ func (s *Sock) gussetFrom() int { return s.FootRounds - 2*s.Heel.GussetIncreases
 func (s *Sock) foot(h *hands) {
 	h.enter(needle.Foot)
 	extra := s.extraToeRounds()
-	h.reverse = s.Design.FootLength.Sole == "reverse"
 	for i := 1; i <= s.FootRounds; i++ {
 		if h.colour = s.colourOf("toe"); i > extra {
 			h.stripe(s)
@@ -174,7 +173,7 @@ func (s *Sock) placeOnFoot(stitches int) string {
 
 // workSole works stitches of the sole: smooth outside, or inside for skin that dislikes purl bumps.
 func (s *Sock) workSole(h *hands, n int) {
-	if s.Design.FootLength.Sole == "reverse" {
+	if h.reverse[needle.Foot] {
 		h.settleAs(&asPurl, n, false)
 		return
 	}

@@ -47,8 +47,8 @@ type hands struct {
 	// over is the pattern that rows cross; nil for none. crosses says that the present row does.
 	over    *crossing
 	crosses bool
-	// reverse: the sole of the foot is purled, its smooth face inside.
-	reverse bool
+	// reverse are the sections in which the sole, and a heel on it, is smooth inside.
+	reverse map[needle.Section]bool
 	// lace is a pattern on the instep that is more than knits and purls, and instepRow counts its rounds.
 	lace      *pattern.Pattern
 	instepRow int
@@ -183,5 +183,5 @@ func (h *hands) round(instep, sole func()) *needle.Row {
 // plainRound knits every stitch, needle by needle.
 func (h *hands) plainRound() {
 	front, back := h.instep, h.sole()
-	h.round(func() { h.do(needle.K, front) }, func() { h.do(needle.K, back) })
+	h.round(func() { h.settle(front) }, func() { h.settle(back) })
 }

@@ -20,6 +20,7 @@ func (s *Sock) Work() ([]needle.Row, error) {
 	h := newHands(256)
 	h.fingers = fingers.New(s.shortRowStitches())
 	h.lay.in = s.needlesIn
+	h.reverse = s.smoothInside()
 	h.takes = func(row *needle.Row) measure.Length { return yarn.InRow(s.Design, row) }
 	s.toe().Work(h, s)
 	s.foot(h)
@@ -33,6 +34,15 @@ func (s *Sock) Work() ([]needle.Row, error) {
 	rows := s.turnRounds(h.rows)
 	s.hideSteps(rows)
 	return rows, nil
+}
+
+// smoothInside are the sections whose sole is smooth inside, for skin that dislikes purl bumps: the foot, a toe whose rounds have a sole, and
+// a heel of short rows. A flap keeps its slip stitches.
+func (s *Sock) smoothInside() map[needle.Section]bool {
+	if s.Design.FootLength.Sole != "reverse" {
+		return nil
+	}
+	return map[needle.Section]bool{needle.Foot: true, needle.Toe: s.toe().About().Sides, needle.Heel: s.heel().LapsOver()}
 }
 
 // Known lists, as faults, the techniques of a design that nobody knows: a design

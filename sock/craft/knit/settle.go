@@ -18,15 +18,41 @@ var asPurl = settling{needle.P, needle.Pds, needle.PW, needle.PPin, needle.PLift
 
 // settling chooses by the side that shows, and by the place on a foot whose sole is smooth inside.
 func (h *hands) settling() *settling {
-	if h.plain() == needle.P || h.purlsSole() {
+	if (h.plain() == needle.P) != h.inside() {
 		return &asPurl
 	}
 	return &asKnit
 }
 
-// purlsSole says whether the yarn stands at a sole that is smooth inside.
-func (h *hands) purlsSole() bool {
-	return h.reverse && h.section == needle.Foot && h.machine.Side() == needle.RS && h.machine.Cursor() >= h.instep
+// inside says whether the next stitch is one of a sole, or of a heel on it, that is smooth inside.
+func (h *hands) inside() bool {
+	if !h.reverse[h.section] || h.fabric == needle.Garter {
+		return false
+	}
+	at := h.machine.Cursor()
+	if h.machine.Side() == needle.WS {
+		at += h.machine.Count() - 1
+	}
+	return at%max(1, h.machine.Count()) >= h.machine.LoopsBefore(h.instep)
+}
+
+// sideEnds is how many of the next n stitches come before the work goes from the instep to the sole, or back.
+func (h *hands) sideEnds(n int) int {
+	if !h.reverse[h.section] {
+		return n
+	}
+	at, all := h.machine.StitchesBefore(h.machine.Cursor()), h.machine.Stitches()
+	if h.machine.Side() == needle.WS {
+		at = (all - at) % max(1, all) // counted backward from the end of the sole
+		if sole := all - h.instep; at < sole {
+			return min(n, sole-at)
+		}
+		return min(n, all-at)
+	}
+	if at %= max(1, all); at < h.instep {
+		return min(n, h.instep-at)
+	}
+	return min(n, all-at)
 }
 
 // settle works n stitches, each with whatever hangs on it from a turn that was
@@ -43,7 +69,11 @@ func (h *hands) settlePattern(n int, far bool) {
 		n -= h.crossLace(n)
 	}
 	if h.over == nil || h.machine.Side() != needle.RS {
-		h.settleAs(h.settling(), n, far)
+		for n > 0 && h.err == nil {
+			alike := h.sideEnds(n)
+			h.settleAs(h.settling(), alike, far)
+			n -= alike
+		}
 		return
 	}
 	at, all := h.machine.StitchesBefore(h.machine.Cursor()), h.machine.Stitches()

@@ -39,15 +39,16 @@ func (s *Sock) hideSteps(rows []needle.Row) {
 			first.Colour != row.Colour || before.Colour == row.Colour {
 			continue
 		}
-		if goesRound(row) && goesRound(first) && goesRound(before) {
+		if goesRound(row) && goesRound(first) && before.Kind == needle.Round {
 			row.Note = strings.TrimSpace(row.Note + " " + note.Of(note.NoStep))
 		}
 	}
 }
 
-// goesRound says whether a row is worked round and round, its first stitch with the others.
+// goesRound says whether a row is worked round and round, its first stitch out of one that is there.
 func goesRound(row *needle.Row) bool {
-	return row.Kind == needle.Round && row.Ops[0].Code != needle.Sl && row.Ops[0].Code != needle.Start
+	first := row.Ops[0].Code
+	return row.Kind == needle.Round && first != needle.Sl && first.Takes() > 0 && first.Makes() == 1
 }
 
 // stripeAt is the stripe of a round, counted from 0.

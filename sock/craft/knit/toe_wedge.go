@@ -3,6 +3,7 @@ package knit
 import (
 	"fmt"
 	"math"
+	"slices"
 
 	"acornstep/sock/figures/measure"
 	"acornstep/sock/figures/sheet"
@@ -272,6 +273,10 @@ var wedgeDecreases = [2]edge{
 	{[]needle.Op{{Code: needle.K2tog, N: 1}, {Code: needle.K, N: 1}}, 3},
 }
 
+// asInside are the purls for what a wedge works, where its sole is smooth inside.
+var asInside = map[needle.Code]needle.Code{needle.K: needle.P, needle.Kfb: needle.Pfb, needle.M1R: needle.M1P, needle.M1L: needle.M1P,
+	needle.SSK: needle.SSP, needle.K2tog: needle.P2tog}
+
 // wedge works a needle of n stitches and changes its count by so many at its start and at its end.
 func (h *hands) wedge(s *Sock, n, start, end int) {
 	edges := wedgeEdges[s.Design.Toe.Increase]
@@ -288,11 +293,12 @@ func (h *hands) wedge(s *Sock, n, start, end int) {
 		return edge{}
 	}
 	first, last := at(start, 0), at(end, 1)
-	for _, o := range first.ops {
-		h.do(o.Code, o.N)
-	}
-	h.do(needle.K, n-first.takes-last.takes)
-	for _, o := range last.ops {
+	ops := append(slices.Clone(first.ops), needle.Op{Code: needle.K, N: n - first.takes - last.takes})
+	inside := h.inside()
+	for _, o := range append(ops, last.ops...) {
+		if purled, is := asInside[o.Code]; is && inside {
+			o.Code = purled
+		}
 		h.do(o.Code, o.N)
 	}
 }

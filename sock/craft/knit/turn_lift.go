@@ -33,7 +33,7 @@ func (liftTurn) narrow(r *shortRows, runOn bool) {
 // lifts one new stitch in the gap, which keeps the count.
 func (liftTurn) takeBack(r *shortRows) {
 	together, lifted := needle.K2tog, needle.M1
-	if r.plain() == needle.P {
+	if r.settling() == &asPurl {
 		together, lifted = needle.P2tog, needle.M1P
 	}
 	r.run(r.free() - 1)

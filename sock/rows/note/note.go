@@ -62,7 +62,7 @@ type Fact struct {
 
 // Sentences in which facts are worded; %s is a yarn, %l a length.
 var sentences = map[Code]string{
-	FirstIsRight: "The first loop of the second half is right already if its strands were crossed; if it was only laid, its leading leg is behind: knit it through the back like the others.",
+	FirstIsRight: "The first loop of the second half is right already if its strands were crossed; if it was only laid, its leading leg is behind: work it through the back like the others.",
 	LegsInCorners: "At each corner lift the leg away from the corner of the second stitch below on either side, and knit the two legs together. " +
 		"Tug first; where a hole opens take the one above or below.",
 	StrandsInCorners: "At each corner find a strand that does not pull when you tug it, put the needle under it, two threads, and draw a loop through.",

@@ -15,7 +15,7 @@ var corners = []Sequence{
 				tips("_vv", "VV").behind().with(outerLeg(1), over(Now, point{-0.75, 0, 0}, 1.3, false))},
 			{"From the next needle likewise: the leg away from the corner.",
 				tips("_vv", "VV").behind().with(over(Now, point{-0.65, 0, 0}, 1.3, false), over(Now, point{-0.95, 0, 0}, 1.4, false))},
-			{"Knit both legs together: one stitch more, the first of its needle.", tips("vvv", "iVV").behind().mark(1)},
+			{"Knit both legs together: one stitch more, the first of its half.", tips("vvv", "iVV").behind().mark(1)},
 			{"It stays a few rounds, as the rows say, then goes with its neighbour: k2tog at the beginning of the needle.",
 				tips("vvv", "VV").into(knitwise, 2).wrapped()},
 		},
@@ -30,7 +30,7 @@ var corners = []Sequence{
 			{"Needle under it: two threads. Wrap, and draw a loop through.",
 				cornerHole().draw().with(bar()...).with(yarn(point{0.65, 1.15, 2}, point{0.1, 1.5, -2}, point{-0.02, 1.1, 3},
 					point{0.05, 0.2, 3}, point{0.2, -0.3, 1}, point{0.36, 0.1, -2}, point{0.3, 1.1, -2}).behind())},
-			{"It hangs as the last stitch of its needle.", tips("vvv", "iVV").behind().mark(1)},
+			{"It hangs as the last stitch of its half.", tips("vvv", "iVV").behind().mark(1)},
 			{"In the next round knit it with that last stitch: k2tog, at the end of the needle.",
 				tips("vvv", "VV").into(knitwise, 2).wrapped()},
 		},
@@ -50,7 +50,7 @@ var corners = []Sequence{
 	{
 		Name: "corner-gone", Title: "A corner stitch goes again", Group: groupCorner,
 		Steps: []Step{
-			{"It was one stitch too many, on purpose. At the beginning of its needle: knit it together with its neighbour.",
+			{"It was one stitch too many, on purpose. At the beginning of its half: knit it together with its neighbour.",
 				tips("vvv", "VV").into(knitwise, 2).behind()},
 			{"In rib it is worked like the stitch with which it leaves, and that stitch keeps its column.",
 				tips("bbv", "VV").into(purlwise, 2).front()},

@@ -57,7 +57,7 @@ func lessons() []Lesson {
 		Lesson{Name: "corner", Title: "The corners of a heel", About: "A stitch is picked up before the instep and before the back.",
 			from: "leg-1", to: "leg-1"},
 		Lesson{Name: "corner-gone", Title: "The corner stitches go",
-			About: "Each goes with its neighbour, at the beginning of its needle.", from: "leg-4", to: "leg-6"},
+			About: "Each goes with its neighbour, at the beginning of its half.", from: "leg-4", to: "leg-6"},
 		Lesson{Name: "flap", Title: "A flap", About: "The set-up row from the wrong side, then slip and knit, slip and purl.",
 			fields: flap, from: "heel-2", to: "heel-6"},
 		Lesson{Name: "flap-turn", Title: "The turn of a flap",
