@@ -21,7 +21,7 @@ var bindOffs = []Sequence{
 		Name: "bo-together", Title: "Bind off two together: the beginning", Group: groupBindOff,
 		Steps: []Step{
 			{"Work one stitch in pattern, and one more.", tips("vvv", "VV").behind()},
-			{"Left needle into the front legs of both on the right needle.", tips("ttv", "V").into(backLoop, 2).behind()},
+			{"{Left} needle into the front legs of both on the {right} needle.", tips("ttv", "V").into(backLoop, 2).behind()},
 			{"Knit them together: one is bound off.", tips("vvv", "V").behind().with(bound(1)...)},
 			{"Work the next stitch in pattern, and again both together.",
 				tips("vv", "VV").behind().with(chain(Now, 2.3, 0.75, 1, false)...)},
@@ -65,7 +65,7 @@ var bindOffs = []Sequence{
 		Steps: []Step{
 			{"Cut the yarn: three times the girth. Thread it on a blunt needle.",
 				tips("vvv", "").draw().with(sewn(point{-0.6, 1.15, 2}, point{0.6, 1.4, 2}, point{1.6, 0.9, 2})...)},
-			{"Needle through two stitches as if to purl, from right to left; draw the yarn through.",
+			{"Needle through two stitches as if to purl, from {right} to {left}; draw the yarn through.",
 				tips("vvv", "").draw().with(sewn(point{0.9, 0.6, 0.5}, point{-0.8, 0.3, 0.5}, point{-2.1, 0.15, 0.5})...)},
 			{"Back through the first one as if to knit.",
 				tips("vvv", "").draw().with(sewn(point{-1.6, 0.6, -1.5}, point{-0.8, 0.4, -1.5}, point{0.6, 0.7, 2})...)},

@@ -72,7 +72,7 @@ var castOns = []Sequence{
 	{
 		Name: "co-magic-round", Title: "Magic cast-on: the first round", Group: groupCastOn,
 		Steps: []Step{
-			{"Turn the pair half round, like the hand of a clock: the lower needle is on top, the tips point right, the bumps are still behind.", magic(6).with(arrow(point{2.9, -1.2, 0}, point{3.4, 0, 0}, point{2.7, 1.3, 0})...)},
+			{"Turn the pair half round, like the hand of a clock: the lower needle is on top, the tips point {right}, the bumps are still behind.", magic(6).with(arrow(point{2.9, -1.2, 0}, point{3.4, 0, 0}, point{2.7, 1.3, 0})...)},
 			{"The last loop is not locked: lay the tail over the ball's end, and hold it down.",
 				magic(6, strand{part: Other, points: []point{{1.2, 0.1, 2}, {2.2, 0.4, 3}, {3.5, 1, 3}}},
 					yarn(point{1.2, -0.1, 1}, point{2.2, 0.5, 1}, point{2.6, 1.7, 1}), thumb(2.3, 0.7))},
@@ -132,11 +132,11 @@ var castOns = []Sequence{
 	{
 		Name: "unzip", Title: "Undoing the chain", Group: groupCastOn,
 		Steps: []Step{
-			{"The knot at the left, the other end at the right. Undo that last loop.",
+			{"The knot at the {left}, the other end at the {right}. Undo that last loop.",
 				unzipping(7).with(arrow(point{2.7, 0.7, 0}, point{3.3, 0.9, 0}, point{3.4, 0.2, 0})...)},
 			{"The first stitch has the waste yarn running through it: put the needle in, then draw the yarn out.",
 				unzipping(6).with(rod(point{4, -1.4, 0}, point{1.9, 0, 0}, 0.9, 5, 5)...)},
-			{"Under the chain stands a V: needle through its right leg, then pull one link.", unzipping(5).with(ring(1.1, 0.25, 0.45))},
+			{"Under the chain stands a V: needle through its {right} leg, then pull one link.", unzipping(5).with(ring(1.1, 0.25, 0.45))},
 			{"If it sticks, a strand was split: snip waste yarn only. Count: the last stitch hides at the edge.", unzipping(2)},
 		},
 		Look: "As many stitches as were picked up.", Slip: "A link pulled before the needle was in: a stitch drops.",

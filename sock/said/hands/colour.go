@@ -30,7 +30,7 @@ var colours = []Sequence{
 		Name: "step-free", Title: "A stripe without a step", Group: groupColour,
 		Steps: []Step{
 			{"Knit the first round in the new colour.", tips("vvv", "VVV").behind()},
-			{"Before the first stitch of its second round: lift the stitch below it, of the other colour, on to the left needle.",
+			{"Before the first stitch of its second round: lift the stitch below it, of the other colour, on to the {left} needle.",
 				tips("_vv", "VV").behind().with(over(Yarn, point{-0.7, 0, 0}, 1.15, false),
 					over(Other, point{-1.0, 0, -0.2}, 1.4, false))},
 			{"Knit both together.", tips("vvv", "VV").into(knitwise, 2).wrapped()},

@@ -11,7 +11,7 @@ var corners = []Sequence{
 		Steps: []Step{
 			{"Before the first stitch of the next needle. From the stitch on the needle go down: one below, second below.",
 				cornerHole().behind().with(outerLeg(1), ring(0.95, 1.9, 0.45))},
-			{"Lift the leg of it that lies away from the corner on to the left needle.",
+			{"Lift the leg of it that lies away from the corner on to the {left} needle.",
 				tips("_vv", "VV").behind().with(outerLeg(1), over(Now, point{-0.75, 0, 0}, 1.3, false))},
 			{"From the next needle likewise: the leg away from the corner.",
 				tips("_vv", "VV").behind().with(over(Now, point{-0.65, 0, 0}, 1.3, false), over(Now, point{-0.95, 0, 0}, 1.4, false))},

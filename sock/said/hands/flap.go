@@ -30,7 +30,7 @@ var flaps = append(append([]Sequence{
 	{
 		Name: "flap-rs", Title: "Flap, right side", Group: groupFlap,
 		Steps: []Step{
-			{"Yarn behind: slip one from right to left.", tips("vvv", "v").behind()},
+			{"Yarn behind: slip one from {right} to {left}.", tips("vvv", "v").behind()},
 			{"Knit one. The float lies behind the slipped stitch: that is the padding.", tips("vv", "Vv").behind()},
 			{"Slip one, knit one, to the last.", tips("vvv", "sVs").behind()},
 			{"The last stitch through its back loop: it opens the edge.", tips("v", "sVs").into(backLoop, 1).wrapped()},
@@ -41,7 +41,7 @@ var flaps = append(append([]Sequence{
 	{
 		Name: "flap-ws", Title: "Flap, wrong side", Group: groupFlap,
 		Steps: []Step{
-			{"Yarn in front: slip one from right to left.", tips("bbb", "b").front()},
+			{"Yarn in front: slip one from {right} to {left}.", tips("bbb", "b").front()},
 			{"Purl all the others.", tips("bb", "BBb").front()},
 			{"Count the chain below the needle, not the link on it.", flapEdge(1).with(ring(1.4, -1.2, 0.5))},
 		},
@@ -49,7 +49,7 @@ var flaps = append(append([]Sequence{
 	},
 }, both(flapTurns)...),
 	Sequence{
-		Name: "pick-up-left", Title: "Picking up the left edge", Group: groupFlap,
+		Name: "pick-up-left", Title: "Picking up the {left} edge", Group: groupFlap,
 		Steps: []Step{
 			{"Turn, slip one, knit across the heel. Roll the edge towards you: a chain.", flapEdge(-1)},
 			{"Needle under both legs of a link, from the front.",
@@ -62,7 +62,7 @@ var flaps = append(append([]Sequence{
 		Look: "One stitch for each link: two rows, one stitch.", Slip: "Under one leg only: the edge opens into holes.",
 	},
 	Sequence{
-		Name: "pick-up-right", Title: "Picking up the right edge", Group: groupFlap,
+		Name: "pick-up-right", Title: "Picking up the {right} edge", Group: groupFlap,
 		Steps: []Step{
 			{"Work across the instep. Roll the other edge towards you.", flapEdge(1)},
 			{"Begin at the instep: needle under both legs of the first link.",
@@ -73,20 +73,20 @@ var flaps = append(append([]Sequence{
 		Look: "As many on this edge as on the other.", Slip: "One link was missed: the gusset has uneven sides.",
 	},
 	Sequence{
-		Name: "corner-bar-left", Title: "The corner of a gusset, left edge", Group: groupFlap,
+		Name: "corner-bar-left", Title: "The corner of a gusset, {left} edge", Group: groupFlap,
 		Steps: []Step{
 			{"Between flap and instep runs a bar.", tips("vv", "VV").behind().with(bar()...)},
-			{"Lift it from the front on to the left needle.", tips("_vv", "VV").behind().with(lifted(false))},
+			{"Lift it from the front on to the {left} needle.", tips("_vv", "VV").behind().with(lifted(false))},
 			{"Knit its back loop: it twists shut, and no hole is left.",
 				tips("_vv", "VV").into(backLoop, 1).behind().with(lifted(false))},
 		},
 		Look: "The bar is crossed.", Slip: "Knitted through the front: a hole in the corner.",
 	},
 	Sequence{
-		Name: "corner-bar-right", Title: "The corner of a gusset, right edge", Group: groupFlap,
+		Name: "corner-bar-right", Title: "The corner of a gusset, {right} edge", Group: groupFlap,
 		Steps: []Step{
 			{"Between instep and flap runs a bar.", tips("vv", "VV").behind().with(bar()...)},
-			{"Lift it from the back on to the left needle.", tips("_vv", "VV").behind().with(lifted(true))},
+			{"Lift it from the back on to the {left} needle.", tips("_vv", "VV").behind().with(lifted(true))},
 			{"Knit its front leg: it twists shut.", tips("_vv", "VV").into(knitwise, 1).behind().with(lifted(true))},
 		},
 		Look: "The bar is crossed the other way.", Slip: "Knitted through the back: a hole in the corner.",

@@ -49,7 +49,7 @@ var needlesHeld = []Sequence{
 	{
 		Name: "magic-loop", Title: "Magic loop", Group: groupNeedles,
 		Steps: []Step{
-			{"Both tips point right; the yarn comes from the back needle.",
+			{"Both tips point {right}; the yarn comes from the back needle.",
 				looped(false).with(yarn(point{1, -0.3, -2}, point{2.4, -1.2, -2}, point{3.6, -1.6, -2}))},
 			{"Draw the back tip out until its stitches rest on the cable.",
 				looped(true).with(arrow(point{2.2, -1.4, 0}, point{2.9, -1.6, 0}, point{3.4, -1.4, 0})...)},
@@ -88,7 +88,7 @@ var needlesHeld = []Sequence{
 			{"It cannot hold a toe: begin on two needles or a long loop, and change when the foot's count is reached.", ringOf()},
 			{"Hang markers: the start of the round, the start of the sole, both ends of the heel's centre.",
 				ringOf().with(pin(-2.3, 0), pin(2.3, 0), pin(-0.7, 1.1), pin(0.7, 1.1))},
-			{"Knit round and round; the marker goes from the left needle to the right as it is.", tips("|vv", "VV").behind()},
+			{"Knit round and round; the marker goes from the {left} needle to the {right} as it is.", tips("|vv", "VV").behind()},
 		},
 		Look: "Each marker hangs on the needle, not in a stitch.", Slip: "A marker was knitted in, or fell off: count from the tail.",
 	},

@@ -1,8 +1,8 @@
 package hands
 
 import (
-	"regexp"
 	"slices"
+	"strings"
 )
 
 // Step is one thing that the hands do.
@@ -77,22 +77,17 @@ func (v View) drawn(s scene) Picture {
 	return s.picture(v.Hold)
 }
 
-// sides finds the words that a mirror exchanges. What is left over, what is right so or comes right after, and the right side of the
-// fabric are no sides of the knitter, and stay what they are.
-var sides = regexp.MustCompile(`\b(?:is|was|were|are|None|nothing) (?:left|right)\b|\b[Rr]ight (?:side|after|so)\b|\b([Ll]eft|[Rr]ight)\b`)
+// Sides of the knitter are written {left} and {right}: whoever knits the other way reads the other one. A right side of the fabric, or what
+// is left over, is none.
+var (
+	asWritten = strings.NewReplacer("{left}", "left", "{right}", "right", "{Left}", "Left", "{Right}", "Right")
+	inMirror  = strings.NewReplacer("{left}", "right", "{right}", "left", "{Left}", "Right", "{Right}", "Left")
+)
 
-// mirrored are the sides of the knitter, and what they are in a mirror.
-var mirrored = map[string]string{"left": "right", "right": "left", "Left": "Right", "Right": "Left"}
-
-// said exchanges left and right for those who knit the other way.
+// said is a text in the words of a view.
 func (v View) said(text string) string {
-	if !v.Mirrored {
-		return text
+	if v.Mirrored {
+		return inMirror.Replace(text)
 	}
-	return sides.ReplaceAllStringFunc(text, func(word string) string {
-		if other, side := mirrored[word]; side {
-			return other
-		}
-		return word
-	})
+	return asWritten.Replace(text)
 }

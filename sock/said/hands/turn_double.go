@@ -9,7 +9,7 @@ var doubleTurns = turnStyle{turn: "german", begins: "double", moves: append(both
 			{"The round is finished. Turn the sock as if to begin the instep: the instep lies nearest to you, but you do not knit it.",
 				pair(6, 6).with(arrow(point{-2.4, -1.5, 0}, point{0, -1.85, 0}, point{2.4, -1.5, 0})...)},
 			{"Work back on the far needle, whose inside faces you. The yarn hangs in front.", tips("bbb", "/vv").front()},
-			{"Slip the first stitch to the right needle, yarn in front.", tips("bb", "b/vv").front()},
+			{"Slip the first stitch to the {right} needle, yarn in front.", tips("bb", "b/vv").front()},
 			{"Pull the yarn up and over the needle until two legs show.", tips("bb", "b/vv").pulledUp()},
 			{"Bring the yarn round to the front, and purl on. It feels backwards: so it has to.", tips("b", "Bd/vv").front().mark(2)},
 		},
@@ -49,7 +49,7 @@ func doubleBoth(f facing) []Sequence {
 		out.Steps = append(out.Steps, Step{"Bring the yarn to the front between the tips.", tips("vvv", "/vv").broughtFront()})
 	}
 	out.Steps = append(out.Steps,
-		Step{"Yarn in front, slip the first stitch from right to left; nothing is worked.", tips(f.n(2), f.loop+"/"+f.n(1)).front()},
+		Step{"Yarn in front, slip the first stitch from {right} to {left}; nothing is worked.", tips(f.n(2), f.loop+"/"+f.n(1)).front()},
 		Step{"Pull the yarn up and over the needle to the back, firmly, until the stitch shows two legs.",
 			tips(f.n(2), f.loop+"/"+f.n(1)).pulledUp()},
 	)

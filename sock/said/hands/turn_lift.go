@@ -32,7 +32,7 @@ var liftTurns = turnStyle{turn: "lift", begins: "lift", lifts: true, moves: appe
 		Steps: []Step{
 			{"Knit to the gap: a strand runs across it, below.",
 				tips("/vv", "VV").behind().with(yarn(point{-0.7, 1.5, 2}, point{-0.1, 1.25, 2}, point{0.5, 1.1, 2}))},
-			{"Lift the strand on to the left needle.", tips("_vv", "VV").behind().with(lifted(false))},
+			{"Lift the strand on to the {left} needle.", tips("_vv", "VV").behind().with(lifted(false))},
 			{"Knit it with the stitch beyond: one stitch, and the gap is closed.", tips("yvv", "VV").into(knitwise, 2).wrapped()},
 		},
 		Look: "The step is gone, the count is what it was.", Slip: "Knitted alone: one stitch too many.",
@@ -42,7 +42,7 @@ var liftTurns = turnStyle{turn: "lift", begins: "lift", lifts: true, moves: appe
 		Steps: []Step{
 			{"Purl to the gap: a strand runs across it, below.",
 				tips("/bb", "BB").front().with(yarn(point{-0.7, 1.5, 2}, point{-0.1, 1.25, 2}, point{0.5, 1.1, 2}))},
-			{"Lift the strand on to the left needle.", tips("_bb", "BB").front().with(lifted(false))},
+			{"Lift the strand on to the {left} needle.", tips("_bb", "BB").front().with(lifted(false))},
 			{"Purl it with the stitch beyond.", tips("ybb", "BB").into(purlwise, 2).wrapped()},
 		},
 		Look: "The step is gone, the count is what it was.", Slip: "Purled alone: one stitch too many.",
@@ -51,10 +51,10 @@ var liftTurns = turnStyle{turn: "lift", begins: "lift", lifts: true, moves: appe
 
 // liftFar is how a strand at the far side of a round is taken up: with the stitch that waits before the gap.
 var liftFar = []Step{
-	{"Near side: lift the strand in the gap on to the left needle and knit it with the stitch beyond.",
+	{"Near side: lift the strand in the gap on to the {left} needle and knit it with the stitch beyond.",
 		tips("yvv", "VV").into(knitwise, 2).behind()},
 	{"Far side: slip the stitch that waits before the gap.", tips("/vv", "vVV").behind()},
-	{"Lift the strand on to the left needle.", tips("_vv", "vVV").behind().with(lifted(false))},
+	{"Lift the strand on to the {left} needle.", tips("_vv", "vVV").behind().with(lifted(false))},
 	{"Give the stitch back, and knit both together.", tips("yvv", "VV").into(knitwise, 2).wrapped()},
 }
 
@@ -63,7 +63,7 @@ func liftBoth(f facing) []Sequence {
 		Name: "lift-out-" + f.id, Title: "Turn and slip, " + f.said, Group: groupLift,
 		Steps: []Step{
 			{"One stitch short of the gap, turn: the " + f.said + " faces you.", f.turned()},
-			{snug + " Slip one from right to left.", f.yarnAt(tips(f.n(2), f.loop+"/"+f.n(1)))},
+			{snug + " Slip one from {right} to {left}.", f.yarnAt(tips(f.n(2), f.loop+"/"+f.n(1)))},
 			{"Go on.", f.yarnAt(tips(f.n(1), f.fresh+f.loop+"/"+f.n(1)))},
 		},
 		Look: "A step; the stitch beside it was slipped.", Slip: "The slipped stitch was worked: a wide gap.",

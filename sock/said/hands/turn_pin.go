@@ -16,17 +16,17 @@ var pinTurns = turnStyle{turn: "pinned", begins: "pin", moves: append(both(pinBo
 	Sequence{
 		Name: "pin-last", Title: "Pins: the last ones", Group: groupPin,
 		Steps: []Step{
-			{"The last pin on the left is lifted in the last row of the heel: its loop and the next stitch together, firmly.",
+			{"The last pin on the {left} is lifted in the last row of the heel: its loop and the next stitch together, firmly.",
 				tips("yvv", "VV").into(knitwise, 2).behind().with(pin(-0.9, 0.9))},
 			{"Go on round over the instep.", tips("vvv", "VVV").behind()},
-			{"The last one on the right in this round: slip the stitch before the gap, lift the loop, give the stitch back, knit both together.", tips("yvv", "VV").into(knitwise, 2).wrapped()},
+			{"The last one on the {right} in this round: slip the stitch before the gap, lift the loop, give the stitch back, knit both together.", tips("yvv", "VV").into(knitwise, 2).wrapped()},
 		},
 		Look: "No pin hangs any more.", Slip: "A pin is left hanging: its loop becomes a hole.",
 	},
 	Sequence{
 		Name: "pin-round", Title: "Pins in a full round", Group: groupPin,
 		Steps: []Step{
-			{"At each gap of the near side lift the pinned loop on to the left needle, right leg in front; the pin out.",
+			{"At each gap of the near side lift the pinned loop on to the {left} needle, {right} leg in front; the pin out.",
 				tips("_vv", "VV").behind().with(lifted(false), pin(-0.75, 0.6))},
 			{"Knit it with the stitch beyond: k2tog.", tips("yvv", "VV").into(knitwise, 2).wrapped()},
 			{"At the far side slip the stitch before the gap, lift the loop, give the stitch back, k2tog.",
@@ -41,7 +41,7 @@ func pinBoth(f facing) []Sequence {
 		Name: "pin-out-" + f.id, Title: "Slip and hang a pin, " + f.said, Group: groupPin,
 		Steps: []Step{
 			{"Work to the place, turn: the " + f.said + " faces you. " + snug, f.turned()},
-			{"Slip one from right to left.", f.yarnAt(tips(f.n(2), f.loop+"/"+f.n(1)))},
+			{"Slip one from {right} to {left}.", f.yarnAt(tips(f.n(2), f.loop+"/"+f.n(1)))},
 			{"Hang a pin round the yarn, not through it.",
 				f.yarnAt(tips(f.n(2), f.loop+"/"+f.n(1))).with(pin(0.35, map[bool]float64{true: 0.55, false: 0.9}[f.knits]))},
 			{"Go on. The pin stays close under the needle, on the wrong side.",
@@ -54,15 +54,15 @@ func pinBoth(f facing) []Sequence {
 	if f.knits {
 		back.Steps = []Step{
 			{"Knit to the gap.", tips("/vv", "VV").behind().with(pin(-0.3, 1.1))},
-			{"Lift the pinned loop on to the left needle, right leg in front.",
+			{"Lift the pinned loop on to the {left} needle, {right} leg in front.",
 				tips("_vv", "VV").behind().with(lifted(false), pin(-0.75, 0.6))},
 			{"The pin out. Knit the loop with the next stitch: k2tog.", tips("yvv", "VV").into(knitwise, 2).wrapped()},
 			{"Turn: no slip, no pin.", tips("bbb", "/bb").front().turning()},
 		}
 	} else {
 		back.Steps = []Step{
-			{"Purl to the gap. Slip the next stitch to the right needle.", tips("bb", "bBB").front().with(pin(-0.1, 1.1))},
-			{"Lift the pinned loop on to the left needle.", tips("_bb", "bBB").front().with(lifted(false), pin(-0.75, 0.6))},
+			{"Purl to the gap. Slip the next stitch to the {right} needle.", tips("bb", "bBB").front().with(pin(-0.1, 1.1))},
+			{"Lift the pinned loop on to the {left} needle.", tips("_bb", "bBB").front().with(lifted(false), pin(-0.75, 0.6))},
 			{"Give the stitch back: they have changed places, and so it has to be.", tips("bbb", "BB").front().mark(-1)},
 			{"The pin out. Purl both together: p2tog. Turn: no slip, no pin.", tips("ybb", "BB").into(purlwise, 2).wrapped()},
 		}

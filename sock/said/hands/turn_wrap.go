@@ -53,7 +53,7 @@ func wrapBoth(f facing) []Sequence {
 	out := Sequence{
 		Name: "wrap-out-" + f.id, Title: "Wrap and turn, " + f.said, Group: groupWrap,
 		Steps: []Step{
-			{"Slip the next stitch from right to left.", f.yarnAt(tips(l, f.loop+m))},
+			{"Slip the next stitch from {right} to {left}.", f.yarnAt(tips(l, f.loop+m))},
 			{map[bool]string{true: "Yarn to the front, round that stitch, not over the needle.",
 				false: "Yarn to the back, round that stitch, not over the needle."}[f.knits], lay},
 			{"Slip it back. " + map[bool]string{true: "Yarn to the back", false: "Yarn to the front"}[f.knits] +
@@ -77,7 +77,7 @@ func wrapBoth(f facing) []Sequence {
 		back.Steps = []Step{
 			{"Purl to the wrapped stitch, and turn the work to see the wrap from the right side: the bar that does not belong.",
 				tips("wbb", "BB").front().mark(-1)},
-			{"Lift it on to the left needle, behind the stitch.",
+			{"Lift it on to the {left} needle, behind the stitch.",
 				tips("_bb", "BB").front().with(over(Yarn, point{-0.7, 0, 0}, 1.15, false),
 					over(Now, point{-1.05, 0, -0.2}, 0.95, false))},
 			{"Purl both together.", tips("bbb", "BB").into(purlwise, 2).wrapped()},
