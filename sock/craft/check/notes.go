@@ -274,6 +274,9 @@ func beside(s *needle.Snapshot) []int32 {
 
 // strandTakes says whether a strand is as long as the rows take until it ends, with two ends to weave in.
 func (l *looker) strandTakes(f note.Fact) error {
+	if l.strand != l.row {
+		return fmt.Errorf("no strand begins here")
+	}
 	var long measure.Length
 	for k := l.row; k < len(l.plan.Rows) && (k == l.row || !endsStrand(&l.plan.Rows[k])); k++ {
 		long += yarn.InRow(&l.plan.Design, &l.plan.Rows[k])

@@ -116,29 +116,49 @@ var patterns = func() map[Code]*regexp.Regexp {
 	return all
 }()
 
-// Read finds the facts that a note states, in no order.
+// Read finds the facts that a note states, in the order in which it does.
 func Read(text string) []Fact {
-	var facts []Fact
 	if text == "" {
 		return nil
 	}
+	type said struct {
+		at   int
+		fact Fact
+	}
+	var list []said
 	for code, pattern := range patterns {
-		for _, at := range pattern.FindAllStringSubmatch(text, -1) {
-			f := Fact{Code: code}
-			if yarn := pattern.SubexpIndex("yarn"); yarn > 0 && at[yarn] != ownYarn {
-				f.Yarn = at[yarn]
-			}
-			if metres := pattern.SubexpIndex("metres"); metres > 0 {
-				n, err := strconv.Atoi(at[metres])
-				if err != nil {
-					panic(fmt.Sprintf("note: %q is no number", at[metres])) // six digits are one
-				}
-				f.Long = measure.Length(n) * 1000
-			}
-			facts = append(facts, f)
+		for _, at := range pattern.FindAllStringSubmatchIndex(text, -1) {
+			list = append(list, said{at[0], factOf(code, pattern, text, at)})
 		}
 	}
+	slices.SortFunc(list, func(a, b said) int { return a.at - b.at })
+	facts := make([]Fact, len(list))
+	for i := range list {
+		facts[i] = list[i].fact
+	}
 	return facts
+}
+
+// factOf is the fact that a pattern found at a place of a text.
+func factOf(code Code, pattern *regexp.Regexp, text string, at []int) Fact {
+	named := func(name string) string {
+		if k := 2 * pattern.SubexpIndex(name); k > 0 {
+			return text[at[k]:at[k+1]]
+		}
+		return ""
+	}
+	f := Fact{Code: code}
+	if colour := named("yarn"); colour != ownYarn {
+		f.Yarn = colour
+	}
+	if metres := named("metres"); metres != "" {
+		n, err := strconv.Atoi(metres)
+		if err != nil {
+			panic(fmt.Sprintf("note: %q is no number", metres)) // six digits are one
+		}
+		f.Long = measure.Length(n) * 1000
+	}
+	return f
 }
 
 // Codes are all kinds of facts.

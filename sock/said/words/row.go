@@ -308,7 +308,9 @@ func markWhole(parts []needlePart, at, all int, had []int, rs bool) {
 			if !rs {
 				begins += had[part.needle]
 			}
-			part.wholeNeedle = takes == had[part.needle] && ((at-begins)%all+all)%all == 0
+			// What an earlier part of the row made on the same needle lies there too, where the round begins in the middle of it.
+			earlier := slices.ContainsFunc(parts[:p], func(other needlePart) bool { return other.needle == part.needle })
+			part.wholeNeedle = takes == had[part.needle] && ((at-begins)%all+all)%all == 0 && !earlier
 		}
 		if at += takes; !rs {
 			at -= 2 * takes

@@ -189,3 +189,13 @@ func traceOf(t *testing.T, p *plan.Plan) *trace.Trace {
 	require.NoError(t, err)
 	return traced
 }
+
+// Where the round begins in the middle of a needle, and a stitch is made there at once, that needle's end lies beyond it: nobody knits to it.
+func TestAStitchThatWasMadeOnANeedleIsNotKnittedTwice(t *testing.T) {
+	p := read(t, `,"needles":"dpn4","heel":{"kind":"flap_under","picked_up":[9,8]},"round_start":"centre_back","leg":{"height_mm":40,"stitches":88,"instep_pattern":"rib_1x1"}`)
+	said := make([]Row, len(p.Rows))
+	for i, parts := range Written(traceOf(t, p), &p.Design) {
+		said[i].Parts = parts
+	}
+	require.NoError(t, ByLandmarks.Knit(p, said))
+}
