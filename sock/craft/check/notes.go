@@ -26,6 +26,9 @@ type looker struct {
 	// of hangs, or is broken off.
 	strand int
 	hangs  []int32
+	// centre is what was said of the middle of the heel, by the row of marked; -1 while nothing was.
+	centre [2]int
+	marked int
 }
 
 // newLooker looks nothing up in a plan whose rules do not ask for it.
@@ -38,7 +41,7 @@ func newLooker(p *plan.Plan, m *needle.Machine) *looker {
 		made += max(0, takes(&p.Rows[i]))
 	}
 	const room = 1 << 20
-	return &looker{plan: p, history: m.Remember(min(made+made/8, room)), strand: -1}
+	return &looker{plan: p, history: m.Remember(min(made+made/8, room)), strand: -1, marked: -1}
 }
 
 // stated are the facts of a row's note; the needles are kept as they are before it.
@@ -69,10 +72,17 @@ func (r *replay) notes(facts []note.Fact) {
 	}
 }
 
-// endOfNotes says what the last note left open.
+// endOfNotes says what the last note left open, and holds what was said of the heel's centre against its turns.
 func (r *replay) endOfNotes() {
-	if r.looker != nil && r.looker.strand >= 0 {
-		r.fault(&r.plan.Rows[r.looker.strand], "a strand of the heel's own begins, and nothing says where it ends")
+	l := r.looker
+	if l != nil && l.strand >= 0 {
+		r.fault(&r.plan.Rows[l.strand], "a strand of the heel's own begins, and nothing says where it ends")
+	}
+	if l != nil && l.marked >= 0 {
+		if stitches, turns := r.facts.heel.span(); l.centre != [2]int{turns + 1, stitches - turns} {
+			r.fault(&r.plan.Rows[l.marked], "the note marks stitches %d to %d as the centre, and the rows turn outside %d to %d", l.centre[0],
+				l.centre[1], turns+1, stitches-turns)
+		}
 	}
 }
 
@@ -104,11 +114,18 @@ var looked = map[note.Code]func(l *looker, f note.Fact) error{
 	note.YarnTaken:    func(l *looker, _ note.Fact) error { return l.strandEnds(true) },
 	note.YarnJoined:   func(l *looker, _ note.Fact) error { return l.strandEnds(false) },
 	note.StrandTakes:  (*looker).strandTakes,
-	note.TakesUp:      (*looker).otherYarn,
-	note.ChangesTo:    (*looker).otherYarn,
-	note.NoStep:       (*looker).noStep,
-	note.OnToShort:    func(l *looker, _ note.Fact) error { return l.otherNeedles(len(l.now().OnNeedles) == 1) },
-	note.OnToOthers:   func(l *looker, _ note.Fact) error { return l.otherNeedles(len(l.now().OnNeedles) > 1) },
+	note.CentreMarked: func(l *looker, f note.Fact) error {
+		if l.now().Section != needle.Heel {
+			return fmt.Errorf("the row is one of the %s", l.now().Section)
+		}
+		l.centre, l.marked = [2]int{f.First, f.Last}, l.row
+		return nil
+	},
+	note.TakesUp:    (*looker).otherYarn,
+	note.ChangesTo:  (*looker).otherYarn,
+	note.NoStep:     (*looker).noStep,
+	note.OnToShort:  func(l *looker, _ note.Fact) error { return l.otherNeedles(len(l.now().OnNeedles) == 1) },
+	note.OnToOthers: func(l *looker, _ note.Fact) error { return l.otherNeedles(len(l.now().OnNeedles) > 1) },
 }
 
 func (l *looker) now() *needle.Row { return &l.plan.Rows[l.row] }

@@ -3,6 +3,7 @@ package knit
 import (
 	"fmt"
 	"math"
+	"strings"
 
 	"acornstep/sock/figures/lengths"
 	"acornstep/sock/figures/measure"
@@ -11,6 +12,7 @@ import (
 	"acornstep/sock/papers/design"
 	"acornstep/sock/papers/plan"
 	"acornstep/sock/rows/needle"
+	"acornstep/sock/rows/note"
 )
 
 // shortRowHeel narrows over the heel stitches and widens again.
@@ -324,6 +326,10 @@ func (r *shortRows) beginHeel(s *Sock) {
 	r.lay.park(r.hands)
 	if r.ownStrand && !s.Design.ContrastHeel() {
 		r.joins = r.strandBegins()
+	}
+	if r.oneNeedle() {
+		centre := note.Fact{Code: note.CentreMarked, First: r.turns + 1, Last: r.stitches - r.turns}
+		r.joins = strings.TrimSpace(r.joins + " " + centre.String())
 	}
 	r.begin(needle.FlatRow)
 }

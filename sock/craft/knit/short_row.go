@@ -65,6 +65,11 @@ type shortRows struct {
 	beyond int
 }
 
+// oneNeedle says whether the heel is worked on a single needle, where nothing but markers tells its middle.
+func (r *shortRows) oneNeedle() bool {
+	return r.lay.in != nil && r.lay.in(needle.Heel).Backs == 0
+}
+
 // edge is where the present row will turn.
 func (r *shortRows) edge() int {
 	if r.machine.Side() == needle.RS {

@@ -28,7 +28,7 @@ func TestAToesYarnThatGoesOnThroughTheHeelIsNoStrandOfItsOwn(t *testing.T) {
 // A strand of the heel's own begins once and ends once; where the sock's yarn was left hanging it is taken up, where it was broken off it
 // is joined anew; and it is as long as the rows between take.
 func TestAStrandOfTheHeelsOwnBeginsAndEnds(t *testing.T) {
-	metres := regexp.MustCompile(`The heel takes about (\d+) m \((\d+) yd\) of it\.`)
+	metres := regexp.MustCompile(`The heel takes about (\d+) m \((\d+) yd\) of its strand\.`)
 	for _, heel := range design.Registered("heel.kind") {
 		for _, turn := range design.Registered("heel.turn") {
 			for _, strand := range []string{`"heel":{"kind":"` + heel + `","turn":"` + turn + `","own_strand":true}`,

@@ -44,6 +44,8 @@ const (
 	// TakesUp, ChangesTo: another yarn is worked from here on, carried along or begun.
 	TakesUp   Code = "takes up"
 	ChangesTo Code = "changes to"
+	// CentreMarked: markers hang in the fabric on either side of the stitches on which no short row turns.
+	CentreMarked Code = "centre marked"
 	// NoStep: the row is the second round of a stripe.
 	NoStep Code = "no step"
 	// OnToShort, OnToOthers: the stitches go over to other needles.
@@ -58,9 +60,11 @@ type Fact struct {
 	Yarn string
 	// Long is the length of a strand, in whole metres when it is read.
 	Long measure.Length
+	// First and Last are stitches of the heel, counted from its right edge, from 1.
+	First, Last int
 }
 
-// Sentences in which facts are worded; %s is a yarn, %l a length.
+// Sentences in which facts are worded; %s is a yarn, %l a length, %a and %b are the first and the last of some stitches.
 var sentences = map[Code]string{
 	FirstIsRight: "The first loop of the second half is right already if its strands were crossed; if it was only laid, its leading leg is behind: work it through the back like the others.",
 	LegsInCorners: "At each corner lift the leg away from the corner of the second stitch below on either side, and knit the two legs together. " +
@@ -80,12 +84,13 @@ var sentences = map[Code]string{
 	YarnTaken:  "Break the heel's strand off. Take up the waiting yarn and lay it once round the strand before the first stitch.",
 	YarnJoined: "Break the heel's strand off. Join the sock's yarn anew, laid once round the strand before the first stitch, and weave its end along behind.",
 
-	StrandTakes: "The heel takes %l of it.",
-	TakesUp:     "Take up the %s yarn, laid once round the other before the first stitch.",
-	ChangesTo:   "Change to the %s yarn: lay it once round the yarn so far before the first stitch, so that no hole stays, and weave its end along behind.",
-	NoStep:      "For a stripe without a step: before the first stitch of this round lift the stitch below it on to the needle and knit both.",
-	OnToShort:   "Knit this round on to the short circular needle; hang a marker where the round begins and another between the halves.",
-	OnToOthers:  "Knit this round on to the other needles, as they are named.",
+	CentreMarked: "Hang a removable marker in the fabric on either side of the centre, before stitch %a of the heel and after stitch %b: between them no row turns.",
+	StrandTakes:  "The heel takes %l of its strand.",
+	TakesUp:      "Take up the %s yarn, laid once round the other before the first stitch.",
+	ChangesTo:    "Change to the %s yarn: lay it once round the yarn so far before the first stitch, so that no hole stays, and weave its end along behind.",
+	NoStep:       "For a stripe without a step: before the first stitch of this round lift the stitch below it on to the needle and knit both.",
+	OnToShort:    "Knit this round on to the short circular needle; hang a marker where the round begins and another between the halves.",
+	OnToOthers:   "Knit this round on to the other needles, as they are named.",
 }
 
 // Of words a fact that has nothing to tell but itself.
@@ -93,7 +98,7 @@ func Of(code Code) string { return Fact{Code: code}.String() }
 
 // String is the fact in words.
 func (f Fact) String() string {
-	return strings.NewReplacer("%s", yarnNamed(f.Yarn), "%l", f.Long.AboutYarn()).Replace(sentences[f.Code])
+	return strings.NewReplacer("%s", yarnNamed(f.Yarn), "%l", f.Long.AboutYarn(), "%a", strconv.Itoa(f.First), "%b", strconv.Itoa(f.Last)).Replace(sentences[f.Code])
 }
 
 // ownYarn is what the sock's own yarn is called, which has no colour.
@@ -110,7 +115,8 @@ func yarnNamed(colour string) string {
 var patterns = func() map[Code]*regexp.Regexp {
 	all := map[Code]*regexp.Regexp{}
 	for code, sentence := range sentences {
-		text := strings.NewReplacer("%s", `(?P<yarn>[^,.:]+?)`, "%l", `about (?P<metres>\d{1,6}) m \(\d{1,6} yd\)`).Replace(regexp.QuoteMeta(sentence))
+		text := strings.NewReplacer("%s", `(?P<yarn>[^,.:]+?)`, "%l", `about (?P<metres>\d{1,6}) m \(\d{1,6} yd\)`,
+			"%a", `(?P<first>\d{1,6})`, "%b", `(?P<last>\d{1,6})`).Replace(regexp.QuoteMeta(sentence))
 		all[code] = regexp.MustCompile(text)
 	}
 	return all
@@ -151,13 +157,18 @@ func factOf(code Code, pattern *regexp.Regexp, text string, at []int) Fact {
 	if colour := named("yarn"); colour != ownYarn {
 		f.Yarn = colour
 	}
-	if metres := named("metres"); metres != "" {
-		n, err := strconv.Atoi(metres)
-		if err != nil {
-			panic(fmt.Sprintf("note: %q is no number", metres)) // six digits are one
+	whole := func(name string) int {
+		digits := named(name)
+		if digits == "" {
+			return 0
 		}
-		f.Long = measure.Length(n) * 1000
+		n, err := strconv.Atoi(digits)
+		if err != nil {
+			panic(fmt.Sprintf("note: %q is no number", digits)) // six digits are one
+		}
+		return n
 	}
+	f.Long, f.First, f.Last = measure.Length(whole("metres"))*1000, whole("first"), whole("last")
 	return f
 }
 

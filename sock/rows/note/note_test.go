@@ -21,6 +21,8 @@ func TestFactsReadBack(t *testing.T) {
 				f.Yarn = rapid.SampledFrom([]string{"", "contrast", "amber", "B", "sea green"}).Draw(t, "yarn")
 			case StrandTakes:
 				f.Long = measure.Length(1000 * rapid.IntRange(1, 90).Draw(t, "metres"))
+			case CentreMarked:
+				f.First, f.Last = rapid.IntRange(2, 20).Draw(t, "first"), rapid.IntRange(21, 40).Draw(t, "last")
 			}
 			said = append(said, f)
 			text += " " + f.String()
