@@ -80,11 +80,8 @@ func written(t *trace.Trace, i int, before, after lying) []Part {
 }
 
 // reached says a part of a row with its longest run of knits or purls worked up to a place; nil where there is
-// none, or where a repeat says it shorter.
+// none, or where a repeat says all of it.
 func reached(t *trace.Trace, i int, part *needlePart, taken int, after lying) Sentence {
-	if _, _, times := bestRepeat(part.ops); times > 1 {
-		return nil
-	}
 	if row := &t.Rows[i]; len(row.OnNeedles) == 1 && (row.From > 0 || i > 0 && t.Rows[i-1].From > 0) {
 		return nil // the round begins within a half, so that no marker hangs where that half ends
 	}
@@ -95,6 +92,9 @@ func reached(t *trace.Trace, i int, part *needlePart, taken int, after lying) Se
 		}
 	}
 	if longest < 0 {
+		return nil
+	}
+	if _, _, times := bestRepeat(part.ops); times > 1 && part.ops[longest].N < longRun {
 		return nil
 	}
 	left := 0
@@ -123,19 +123,15 @@ func reached(t *trace.Trace, i int, part *needlePart, taken int, after lying) Se
 		return nil
 	}
 	do := doing(t, i, after, part.needle)
-	var said Sentence
-	for k, o := range part.ops {
-		if k != longest {
-			said = append(said, do(o))
-			continue
-		}
-		said = append(said, UpTo{run.Code, until, run.N - beyond})
-		if beyond > 0 {
-			said = append(said, Do{Op: needle.Op{Code: run.Code, N: beyond}})
-		}
+	said := append(folded(part.ops[:longest], false, do), UpTo{run.Code, until, run.N - beyond})
+	if beyond > 0 {
+		said = append(said, Do{Op: needle.Op{Code: run.Code, N: beyond}})
 	}
-	return said
+	return append(said, folded(part.ops[longest+1:], false, do)...)
 }
+
+// longRun is the shortest run that is told by its end where something else in the row repeats.
+const longRun = 4
 
 // upTo is the place up to which a run of so many stitches goes in a row, and how many of them are worked beyond that place.
 func upTo(t *trace.Trace, i, hand, taken int, run needle.Op, after lying) (until string, beyond int) {
