@@ -221,13 +221,7 @@ func split(t *trace.Trace, i int, after lying) []needlePart {
 	if code := row.Ops[0].Code; code == needle.CO || code == needle.COChain {
 		return []needlePart{{needle: -1, ops: row.Ops}}
 	}
-	made := 0
-	for _, o := range row.Ops {
-		if o.Code.Takes() > 0 || o.Code.Makes() == 1 {
-			made += o.Code.Makes() * o.N
-		}
-	}
-	all := len(t.After(i).Loops)
+	made, all := leaves(row), len(t.After(i).Loops)
 	// The loops that the row leaves lie in a stretch that ends, in the direction of work, where the yarn is.
 	at, each, rs := step.To-made, 1, state.Side != needle.WS
 	if !rs {
@@ -235,60 +229,82 @@ func split(t *trace.Trace, i int, after lying) []needlePart {
 	} else if step.To == 0 && made > 0 {
 		at += all
 	}
-	var parts []needlePart
-	var held []needle.Op // what is done before it is known on which needle
-	add := func(on int, o needle.Op) {
-		last := len(parts) - 1
-		if last < 0 || parts[last].needle != on {
-			parts = append(parts, needlePart{needle: on, ops: held})
-			held = nil
-			last++
-		}
-		ops := parts[last].ops
-		if n := len(ops) - 1; n >= 0 && ops[n].Code == o.Code && o.Code != needle.BO {
-			ops[n].N += o.N // "k2tog 10 times", said once
-			return
-		}
-		parts[last].ops = append(ops, o)
-	}
-	source, taken, bound := step.From, 0, max(1, len(state.Loops))
+	var c cutter
+	from, bound := step.From-after.hadFrom, max(1, len(state.Loops))
 	for _, o := range row.Ops {
 		makes := o.Code.Makes()
 		switch {
 		case o.Code == needle.BO:
-			for left := o.N; left > 0; {
-				had := func(k int) int { return needleOf(after.had, (source-after.hadFrom+taken+k+bound)%bound) }
-				on, until := had(0), 1
-				for until < left && had(until) == on {
-					until++
-				}
-				add(on, needle.Op{Code: o.Code, N: until})
-				taken, left = taken+until, left-until
-			}
+			from = c.run(o, from, 1, func(at int) int { return needleOf(after.had, (at%bound+bound)%bound) })
 		case o.Code.Takes() == 0 && makes != 1 || o.Code == needle.Unzip:
-			if last := len(parts) - 1; last >= 0 {
-				parts[last].ops = append(parts[last].ops, o)
-			} else {
-				held = append(held, o)
-			}
+			c.hold(o)
 		default:
-			for left := o.N; left > 0; {
-				on, n := after.needleOf(at, all), 0
-				for n < left && after.needleOf(at, all) == on {
-					n, at = n+1, at+each*makes
-				}
-				add(on, needle.Op{Code: o.Code, N: n})
-				left -= n
-			}
+			at = c.run(o, at, each*makes, func(at int) int { return after.needleOf(at, all) })
 		}
 	}
-	if len(held) > 0 {
-		parts = append(parts, needlePart{needle: -1, ops: held})
+	if len(c.held) > 0 {
+		c.parts = append(c.parts, needlePart{needle: -1, ops: c.held})
 	}
 	if !after.moved {
-		markWhole(parts, step.From-after.hadFrom, len(state.Loops), after.had, rs)
+		markWhole(c.parts, step.From-after.hadFrom, len(state.Loops), after.had, rs)
 	}
-	return parts
+	return c.parts
+}
+
+// leaves is how many loops the operations of a row leave.
+func leaves(row *needle.Row) int {
+	made := 0
+	for _, o := range row.Ops {
+		if o.Code.Takes() > 0 || o.Code.Makes() == 1 {
+			made += o.Code.Makes() * o.N
+		}
+	}
+	return made
+}
+
+// cutter puts the parts of a row together.
+type cutter struct {
+	parts []needlePart
+	// held is what is done before it is known on which needle.
+	held []needle.Op
+}
+
+// run cuts a run of one operation where its loops lie on another needle, and gives the place after it; each of them is so far from the one before.
+func (c *cutter) run(o needle.Op, at, each int, needleOf func(at int) int) int {
+	for left := o.N; left > 0; {
+		on, n := needleOf(at), 0
+		for n < left && needleOf(at) == on {
+			n, at = n+1, at+each
+		}
+		c.add(on, needle.Op{Code: o.Code, N: n})
+		left -= n
+	}
+	return at
+}
+
+// add puts an operation on a needle; what is the same as before is said once: "k2tog 10 times".
+func (c *cutter) add(on int, o needle.Op) {
+	last := len(c.parts) - 1
+	if last < 0 || c.parts[last].needle != on {
+		c.parts = append(c.parts, needlePart{needle: on, ops: c.held})
+		c.held = nil
+		last++
+	}
+	ops := c.parts[last].ops
+	if n := len(ops) - 1; n >= 0 && ops[n].Code == o.Code {
+		ops[n].N += o.N
+		return
+	}
+	c.parts[last].ops = append(ops, o)
+}
+
+// hold keeps what leaves no loop with the part so far, or for the one that comes.
+func (c *cutter) hold(o needle.Op) {
+	if last := len(c.parts) - 1; last >= 0 {
+		c.parts[last].ops = append(c.parts[last].ops, o)
+	} else {
+		c.held = append(c.held, o)
+	}
 }
 
 // markWhole finds the parts that take all the stitches of a needle and no others; the yarn is at a place
