@@ -115,8 +115,8 @@ var looked = map[note.Code]func(l *looker, f note.Fact) error{
 	note.YarnJoined:   func(l *looker, _ note.Fact) error { return l.strandEnds(false) },
 	note.StrandTakes:  (*looker).strandTakes,
 	note.CentreMarked: func(l *looker, f note.Fact) error {
-		if l.now().Section != needle.Heel {
-			return fmt.Errorf("the row is one of the %s", l.now().Section)
+		if l.now().Section != needle.Heel || f.First < 2 || f.Last < f.First {
+			return fmt.Errorf("the row is one of the %s, and stitches %d to %d are no centre", l.now().Section, f.First, f.Last)
 		}
 		l.centre, l.marked = [2]int{f.First, f.Last}, l.row
 		return nil

@@ -100,7 +100,10 @@ func (h *hands) end() *needle.Row {
 	h.row.Stitches = h.machine.Count()
 	h.inRow = false
 	h.laid()
-	h.row.Moves = append(h.row.Moves, h.machine.Reached()...)
+	reached := h.machine.Reached()
+	if n := len(h.rows); n == 0 || h.row.Kind == needle.Round || len(h.rows[n-1].OnNeedles) == len(h.row.OnNeedles) {
+		h.row.Moves = append(h.row.Moves, reached...)
+	} // else the loops of the row are laid on other needles first, so that none reaches over
 	if h.fingers != nil && h.fingers.Asks(&h.row, h.machine.Open()) {
 		now := h.machine.SnapshotIn(h.loops)
 		h.loops = now.Loops[:cap(now.Loops)]

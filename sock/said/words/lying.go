@@ -127,6 +127,9 @@ func lyingAfter(t *trace.Trace, i int, d *design.Design) lying {
 		if arrangement.Backs == 0 {
 			l.had = []int{before.Sole, len(before.Loops) - before.Sole}
 		}
+		if l.moved && row.Kind == needle.FlatRow && len(l.had) == len(l.on) && arrangement.Backs > 0 {
+			l.had = laidFor(split(t, i, l), l.had, false) // they are laid so before the row
+		}
 	}
 	return l
 }
@@ -174,22 +177,40 @@ func layFirst(t *trace.Trace, i int, before, after lying) []Part {
 			text := fmt.Sprintf("lay the stitches on the short circular needle: %d on it; hang a marker at the start and another after %d", len(state.Loops), after.had[0])
 			return first(Lay{On: []int{len(state.Loops)}, text: text})
 		}
-		on := slices.Clone(after.had)
-		if row.Kind == needle.Round {
-			// So that each needle holds what is worked on it, from where the yarn is: what the last turn left before the start goes
-			// with the first stitch.
-			clear(on)
-			for _, part := range split(t, i, after) {
-				for _, o := range part.ops {
-					on[max(0, part.needle)] += o.N * o.Code.Takes()
-				}
-			}
-		}
+		on := laidFor(split(t, i, after), after.had, row.Kind == needle.Round)
 		return first(Lay{On: on, text: "lay the stitches on their needles: " + after.told(on)})
 	case len(row.Moves) > 0:
 		return first(Slide{row.Moves, slide(row, state, after.names)})
 	}
 	return nil
+}
+
+// laidFor is how many loops are laid on each needle so that it holds what is worked on it, from where the yarn is: what the last turn left
+// before the start of a round goes with the first stitch. A row that works only a part of some needles finds them as they were.
+func laidFor(parts []needlePart, had []int, round bool) []int {
+	on, worked, held := slices.Clone(had), 0, 0
+	takes := make([]int, len(had))
+	for _, part := range parts {
+		for _, o := range part.ops {
+			takes[max(0, part.needle)] += o.N * o.Code.Takes()
+		}
+	}
+	if round {
+		return takes
+	}
+	for n := range takes {
+		if takes[n] > 0 {
+			worked, held = worked+takes[n], held+had[n]
+		}
+	}
+	if worked == held {
+		for n := range takes {
+			if takes[n] > 0 {
+				on[n] = takes[n]
+			}
+		}
+	}
+	return on
 }
 
 // first is a part of a row that comes before anything is worked.

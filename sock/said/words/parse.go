@@ -111,9 +111,15 @@ func parseSteps(text string, side needle.Side) (Sentence, error) {
 	return said, nil
 }
 
-// sayings are patterns of all abbreviations, by operation.
-var sayings = func() map[needle.Code][]*regexp.Regexp {
-	all := map[needle.Code][]*regexp.Regexp{}
+// saying is the pattern of an abbreviation.
+type saying struct {
+	code    needle.Code
+	pattern *regexp.Regexp
+}
+
+// sayings are the patterns of all abbreviations, by the letter with which they begin.
+var sayings = func() map[byte][]saying {
+	all := map[byte][]saying{}
 	for code, s := range spellings {
 		for _, pattern := range []string{s.short, s.shortMany} {
 			text := strings.ReplaceAll(regexp.QuoteMeta(pattern), "%d", `(\d+)`)
@@ -125,7 +131,7 @@ var sayings = func() map[needle.Code][]*regexp.Regexp {
 			case needle.KW, needle.PW:
 				text += `(?:` + regexp.QuoteMeta(bothWrapsSaid) + `)?`
 			}
-			all[code] = append(all[code], regexp.MustCompile(`^`+text+`(?:, |$)`))
+			all[text[0]] = append(all[text[0]], saying{code, regexp.MustCompile(`^` + text + `(?:, |$)`)})
 		}
 	}
 	return all
@@ -133,23 +139,21 @@ var sayings = func() map[needle.Code][]*regexp.Regexp {
 
 // longestSaid is the step with which a text begins, and how many characters of it say that.
 func longestSaid(text string, side needle.Side) (found Do, length int) {
-	for code, patterns := range sayings {
-		for _, pattern := range patterns {
-			at := pattern.FindStringSubmatch(text)
-			if at == nil {
-				continue
-			}
-			said := strings.TrimSuffix(at[0], ", ")
-			if len(said) <= length || code == needle.Sl && (at[2] == "wyif") != (side == needle.WS) {
-				continue
-			}
-			found, length = Do{Op: needle.Op{Code: code, N: 1}, Both: strings.HasSuffix(said, bothWrapsSaid)}, len(said)
-			switch {
-			case code == needle.WT:
-				found.On = at[1]
-			case len(at) > 1:
-				found.Op.N, _ = strconv.Atoi(at[1])
-			}
+	for _, s := range sayings[text[0]] {
+		at := s.pattern.FindStringSubmatch(text)
+		if at == nil {
+			continue
+		}
+		said := strings.TrimSuffix(at[0], ", ")
+		if len(said) <= length || s.code == needle.Sl && (at[2] == "wyif") != (side == needle.WS) {
+			continue
+		}
+		found, length = Do{Op: needle.Op{Code: s.code, N: 1}, Both: strings.HasSuffix(said, bothWrapsSaid)}, len(said)
+		switch {
+		case s.code == needle.WT:
+			found.On = at[1]
+		case len(at) > 1:
+			found.Op.N, _ = strconv.Atoi(at[1])
 		}
 	}
 	return found, length

@@ -38,7 +38,7 @@ func (by Reader) Knit(p *plan.Plan, said []Row) error {
 	if slices.ContainsFunc(rows, func(r needle.Row) bool { return len(r.OnNeedles) == 0 }) {
 		return nil
 	}
-	h := hand{by: by, slides: p.Rules >= slidingRules}
+	h := hand{by: by, slides: p.Rules >= slidingRules, known: map[heardAs]Sentence{}}
 	for i := range min(len(rows), len(said)) {
 		if err := h.knit(&rows[i], said[i].Parts, i == 0); err != nil {
 			return fmt.Errorf("%s, read literally: %w", rows[i].ID, err)
@@ -66,9 +66,34 @@ type hand struct {
 	slides bool
 	// needles were in use after the row before.
 	needles int
+	// known are the sentences of parts that were read before: most rounds are worked like the one before.
+	known map[heardAs]Sentence
 	// begun: something was worked in the row. ops are all of that.
 	begun bool
 	ops   []needle.Op
+}
+
+// heardAs is what a part of a row says.
+type heardAs struct {
+	on, words string
+	side      needle.Side
+}
+
+// parse reads a part, once for all rows that say the same.
+func (h *hand) parse(p Part, side needle.Side) (Sentence, int, error) {
+	as := heardAs{p.On, p.Short, side}
+	if said, known := h.known[as]; known {
+		on := -1
+		if said.does() {
+			on = needleNamed(p.On)
+		}
+		return said, on, nil
+	}
+	said, on, err := Parse(p, side)
+	if err == nil {
+		h.known[as] = said
+	}
+	return said, on, err
 }
 
 // slidingRules are the first by which an operation takes all its loops from one needle.
@@ -81,7 +106,7 @@ func (h *hand) knit(row *needle.Row, parts []Part, castsOn bool) error {
 	}
 	h.now, h.relaid, h.begun, h.ops = len(row.OnNeedles), false, false, nil
 	for _, part := range parts {
-		said, on, err := Parse(part, row.Side)
+		said, on, err := h.parse(part, row.Side)
 		if err == nil && said.does() {
 			err = h.work(row, part.On, said, on)
 		} else if err == nil {
