@@ -140,23 +140,25 @@ func (s Slide) heard() Step { return Slide{Moves: s.Moves} }
 // verbs are what is worked up to a place.
 var verbs = map[needle.Code]string{needle.K: "knit", needle.P: "purl"}
 
-// folded makes a sentence of operations, with what repeats at least twice said once; to the end only where they are
-// all that a needle has.
+// folded makes a sentence of operations, with what repeats at least twice said once, and so what stands before and after it; to the end
+// only where they are all that a needle has.
 func folded(ops []needle.Op, whole bool, do func(needle.Op) Do) Sentence {
-	plain := func(ops []needle.Op) Sentence {
-		s := make(Sentence, len(ops))
-		for i, o := range ops {
-			s[i] = do(o)
-		}
-		return s
-	}
 	at, length, times := bestRepeat(ops)
 	if times < 2 {
-		return plain(ops)
+		return plainly(ops, do)
 	}
 	rest := ops[at+length*times:]
-	again := Again{Steps: plain(ops[at : at+length]), Times: times, ToEnd: whole && len(rest) == 0 && at == 0}
-	return append(append(plain(ops[:at]), again), plain(rest)...)
+	again := Again{Steps: plainly(ops[at:at+length], do), Times: times, ToEnd: whole && len(rest) == 0 && at == 0}
+	return append(append(folded(ops[:at], false, do), again), folded(rest, false, do)...)
+}
+
+// plainly makes a sentence of operations one after the other.
+func plainly(ops []needle.Op, do func(needle.Op) Do) Sentence {
+	s := make(Sentence, len(ops))
+	for i, o := range ops {
+		s[i] = do(o)
+	}
+	return s
 }
 
 // bestRepeat finds the run of at least two operations that repeats and saves the most words.

@@ -94,7 +94,7 @@ func reached(t *trace.Trace, i int, part *needlePart, taken int, after lying) Se
 	if longest < 0 {
 		return nil
 	}
-	if _, _, times := bestRepeat(part.ops); times > 1 && part.ops[longest].N < longRun {
+	if at, length, times := bestRepeat(part.ops); times > 1 && (part.ops[longest].N < longRun || longest >= at && longest < at+length*times) {
 		return nil
 	}
 	left := 0
