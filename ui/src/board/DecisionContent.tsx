@@ -76,7 +76,6 @@ const terms: Record<string, string> = {
   corners: "corner",
   ankle: "ankle",
   cuff: "cuff",
-  needles: "magic_loop",
 };
 
 /** Learn leads to what the words of a decision mean. */

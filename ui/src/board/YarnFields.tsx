@@ -15,7 +15,15 @@ export function YarnFields({ needs }: { needs: Need[] }) {
         <Field field="yarn.ball_g" label="Ball weighs" suffix="g" />
         <Field field="yarn.ball_m" label="Ball measures" />
       </div>
-      {needs.length > 0 && <p className="hint">About {needs.map(grams).join(" · ")}</p>}
+      {needs.length > 0 && (
+        <p className="hint">
+          About{" "}
+          {needs
+            .filter((n) => n.grams >= worthSaying)
+            .map(grams)
+            .join(" · ")}
+        </p>
+      )}
       <Checkbox.Group
         aria-label="Sections in a contrast yarn"
         value={contrast ?? []}
@@ -37,9 +45,10 @@ export function YarnFields({ needs }: { needs: Need[] }) {
   );
 }
 
-/** grams says what a section takes of a yarn. */
+/** grams says what a section takes of a yarn; what is less than half a gram is not said. */
 const grams = ({ section, colour, grams: g }: Need) =>
-  `${section.replace("_", " ")}${colour && ` (${colour})`} ${g.toFixed(g < 10 ? 1 : 0)} g`;
+  `${section.replace("_", " ")}${colour && ` (${colour})`} ${g.toFixed(0)} g`;
+const worthSaying = 0.5;
 
 type Stripe = [string, number];
 
