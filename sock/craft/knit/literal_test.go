@@ -201,7 +201,7 @@ func TestACountOfWhatIsLaidIsNoticed(t *testing.T) {
 				found++
 				was := part.Short
 				part.Short = strings.Replace(was, "68 on it", "968 on it", 1)
-				assert.ErrorContains(t, words.Literally(p, said), "968 stitches are to be laid")
+				assert.ErrorContains(t, words.Literally(p, said), "968 stitches are to be laid on the needles")
 				part.Short = was
 			}
 		}

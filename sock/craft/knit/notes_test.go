@@ -42,7 +42,7 @@ func TestAFalseNoteIsNoticed(t *testing.T) {
 		if slices.ContainsFunc(note.Read(row.Note), func(other note.Fact) bool { return kindOf(other.Code) == kind }) {
 			t.Skip()
 		}
-		if f.Code == note.NoStep && len(p.Design.Yarn.Stripes) > 1 || f.Code == note.WrapBeside && strings.Contains(rowText(*row), "w×1") ||
+		if f.Code == note.NoStep && len(p.Design.Yarn.Stripes)+len(p.Design.Yarn.Contrast) > 0 || f.Code == note.WrapBeside && strings.Contains(rowText(*row), "w×1") ||
 			f.Code == note.WrapsBeside && strings.Count(rowText(*row), "w×") > 0 {
 			t.Skip() // it may be so
 		}

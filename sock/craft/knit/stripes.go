@@ -39,7 +39,7 @@ func (s *Sock) hideSteps(rows []needle.Row) {
 			first.Colour != row.Colour || before.Colour == row.Colour {
 			continue
 		}
-		if goesRound(row) && goesRound(first) && before.Kind == needle.Round {
+		if goesRound(row) && goesRound(first) && before.Kind == needle.Round && before.Ops[0].Code != needle.Sl && before.Ops[0].Code != needle.Start {
 			row.Note = strings.TrimSpace(row.Note + " " + note.Of(note.NoStep))
 		}
 	}

@@ -180,7 +180,7 @@ func layFirst(t *trace.Trace, i int, before, after lying) []Part {
 		on := laidFor(split(t, i, after), after.had, row.Kind == needle.Round)
 		return first(Lay{On: on, text: "lay the stitches on their needles: " + after.told(on)})
 	case len(row.Moves) > 0:
-		return first(Slide{row.Moves, slide(row, state, after.names)})
+		return first(Slide{row.Moves, slide(row, state, before.names)}) // of the needles as they are before it
 	}
 	return nil
 }

@@ -142,8 +142,8 @@ func (h *hand) lay(said Sentence) error {
 			}
 			h.m.Lay(from, on...)
 		case Lay:
-			if laid := total(s.On); laid != h.m.Count() {
-				return fmt.Errorf("%d stitches are to be laid on the needles, and there are %d", laid, h.m.Count())
+			if laid := total(s.On); laid != h.m.Count() || s.From > laid {
+				return fmt.Errorf("%d stitches are to be laid on the needles from stitch %d on, and there are %d", laid, s.From, h.m.Count())
 			}
 			from := s.From
 			if from == 0 && h.m.Side() == needle.RS {
