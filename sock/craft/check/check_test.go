@@ -12,6 +12,7 @@ import (
 	"acornstep/sock/papers/design"
 	"acornstep/sock/papers/plan"
 	"acornstep/sock/rows/needle"
+	"acornstep/sock/rows/note"
 )
 
 func planOf(t *testing.T, more string) *plan.Plan {
@@ -109,5 +110,26 @@ func TestTheSummaryFollowsFromTheRows(t *testing.T) {
 		said := p.Summary
 		p.Summary = plan.Summary{GussetIncreases: said.GussetIncreases}
 		assert.Equal(t, said, check.Summary(p), more)
+	}
+}
+
+// Whatever a plan of any origin says in its notes, and however few stitches it has, is looked up without a crash.
+func TestNotesOfAnyPlanAreLookedUp(t *testing.T) {
+	for stitches := 2; stitches <= 6; stitches += 2 {
+		for _, code := range note.Codes() {
+			text := note.Fact{Code: code, Yarn: "amber", Long: 4000, First: 2, Last: 3}.String()
+			half := stitches / 2
+			row := func(id string, section needle.Section, kind needle.RowKind, left int, ops ...needle.Op) needle.Row {
+				return needle.Row{ID: id, Section: section, N: 1, Kind: kind, Side: needle.RS, Ops: ops, Stitches: left, Note: text,
+					OnNeedles: []int{left / 2, left - left/2}}
+			}
+			p := &plan.Plan{Rules: 2, Rows: []needle.Row{
+				row("cast_on-1", needle.CastOn, needle.FlatRow, stitches, needle.Op{Code: needle.CO, N: stitches}),
+				row("heel-1", needle.Heel, needle.FlatRow, stitches, needle.Op{Code: needle.K, N: half}),
+				row("leg-1", needle.Leg, needle.Round, stitches+2, needle.Op{Code: needle.PC, N: 1}, needle.Op{Code: needle.K, N: stitches}, needle.Op{Code: needle.PC, N: 1}),
+				row("bind_off-1", needle.BindOff, needle.Round, 0, needle.Op{Code: needle.BO, N: stitches + 2}),
+			}}
+			assert.NotPanics(t, func() { assert.NotEmpty(t, check.Plan(p), text) }, "%d: %s", stitches, text)
+		}
 	}
 }

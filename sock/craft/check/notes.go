@@ -195,7 +195,7 @@ func (l *looker) cornersAtEdges(note.Fact) error {
 // heelRows counts the rows of the heel in the column of a loop.
 func (l *looker) heelRows(at int) int {
 	n, all := 0, len(l.after.Loops)
-	for loop := l.after.Loops[(at+all)%all].Made + 1; loop > 0; loop = l.below(loop) {
+	for loop := l.after.Loops[(at%all+all)%all].Made + 1; loop > 0; loop = l.below(loop) {
 		switch l.plan.Rows[l.made(loop).Row].Section {
 		case needle.Heel:
 			n++
@@ -320,6 +320,9 @@ func (l *looker) otherYarn(f note.Fact) error {
 // noStep says whether a round lies on one of its own colour, and that on another.
 func (l *looker) noStep(note.Fact) error {
 	colour := func(loop int32) string { return l.plan.Rows[l.made(loop).Row].Colour }
+	if len(l.before.Loops) == 0 {
+		return fmt.Errorf("nothing is on the needles")
+	}
 	first := l.before.Loops[l.before.Cursor%len(l.before.Loops)].Made + 1
 	if under := l.below(first); colour(first) != l.now().Colour || under == 0 || colour(under) == l.now().Colour {
 		return fmt.Errorf("the round does not lie on the first of its stripe")

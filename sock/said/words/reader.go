@@ -248,7 +248,7 @@ func (h *hand) stands(on string, row *needle.Row, ops []needle.Op) error {
 		return nil
 	}
 	at := h.m.AtRoundStart()
-	if !strings.HasPrefix(rest, "start ") {
+	if !strings.HasPrefix(rest, "start ") && h.loops > 0 {
 		// As the loops lay before the row: what it makes moves the marker on.
 		at = (h.place()+h.loops)%h.loops == row.SoleBegins(h.loops)
 	}
