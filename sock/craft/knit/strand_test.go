@@ -2,6 +2,7 @@ package knit
 
 import (
 	"regexp"
+	"slices"
 	"strconv"
 	"strings"
 	"testing"
@@ -68,5 +69,19 @@ func TestAStrandOfTheHeelsOwnBeginsAndEnds(t *testing.T) {
 				assert.InDelta(t, took+0.9, float64(long), 0.51, strand)
 			}
 		}
+	}
+}
+
+// Who reads takes a waiting yarn up only where it hangs: a row too soon or too late it is out of reach.
+func TestAWaitingYarnIsTakenUpWhereItHangs(t *testing.T) {
+	p := makePlan(t, with(`"heel":{"own_strand":true}`))
+	require.NoError(t, literal(p))
+	at := slices.IndexFunc(p.Rows, func(r needle.Row) bool { return strings.Contains(r.Note, "Take up the waiting yarn") })
+	require.Positive(t, at)
+	note := p.Rows[at].Note
+	for _, other := range []int{at - 1, at + 1} {
+		p.Rows[at].Note, p.Rows[other].Note = "", note
+		assert.ErrorContains(t, literal(p), "a yarn is taken up", p.Rows[other].ID)
+		p.Rows[other].Note = ""
 	}
 }

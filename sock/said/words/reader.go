@@ -8,6 +8,7 @@ import (
 
 	"acornstep/sock/papers/plan"
 	"acornstep/sock/rows/needle"
+	"acornstep/sock/rows/note"
 	"acornstep/sock/said/eyes"
 )
 
@@ -20,8 +21,8 @@ const (
 	ByCounts Reader = iota
 	// ByLandmarks looks for each place that the words name, and walks along the needles until it is seen.
 	ByLandmarks
-	// ByNeedles takes only from the needle in the hand, wraps only what lies where the words say, and begins only at the marker that
-	// they name; places are looked for.
+	// ByNeedles takes only from the needle in the hand, wraps only what lies where the words say, begins only at the marker that
+	// they name, and takes a waiting yarn up only where it hangs; places are looked for.
 	ByNeedles
 )
 
@@ -38,7 +39,7 @@ func (by Reader) Knit(p *plan.Plan, said []Row) error {
 	if slices.ContainsFunc(rows, func(r needle.Row) bool { return len(r.OnNeedles) == 0 }) {
 		return nil
 	}
-	h := hand{by: by, slides: p.Rules >= slidingRules, known: map[heardAs]Sentence{}}
+	h := hand{by: by, slides: p.Rules >= slidingRules, known: map[heardAs]Sentence{}, hangs: -1}
 	for i := range min(len(rows), len(said)) {
 		if err := h.knit(&rows[i], said[i].Parts, i == 0); err != nil {
 			return fmt.Errorf("%s, read literally: %w", rows[i].ID, err)
@@ -68,6 +69,8 @@ type hand struct {
 	needles int
 	// known are the sentences of parts that were read before: most rounds are worked like the one before.
 	known map[heardAs]Sentence
+	// hangs is the place in the ring where a yarn waits, -1 while none does.
+	hangs int
 	// begun: something was worked in the row. ops are all of that.
 	begun bool
 	ops   []needle.Op
@@ -104,6 +107,9 @@ func (h *hand) knit(row *needle.Row, parts []Part, castsOn bool) error {
 	if len(row.OnNeedles) == 1 && row.From == 0 && row.InstepBegins() == 0 {
 		h.marked = row.SoleBegins(h.loops)
 	}
+	if err := h.strands(row.Note); err != nil && h.by == ByNeedles {
+		return err
+	}
 	h.now, h.relaid, h.begun, h.ops = len(row.OnNeedles), false, false, nil
 	for _, part := range parts {
 		said, on, err := h.parse(part, row.Side)
@@ -127,6 +133,24 @@ func (h *hand) knit(row *needle.Row, parts []Part, castsOn bool) error {
 		}
 	}
 	return h.compare(row)
+}
+
+// strands leaves a yarn hanging where the note of a row says so, and takes it up there alone: nothing was worked beyond it meanwhile, so it is as
+// many loops from the start as it was.
+func (h *hand) strands(text string) error {
+	for _, f := range note.Read(text) {
+		switch f.Code {
+		case note.YarnWaits:
+			h.hangs = h.m.Cursor()
+		case note.YarnTaken:
+			at := h.m.Cursor()
+			if h.hangs < 0 || h.loops == 0 || (at-h.hangs)%h.loops != 0 {
+				return fmt.Errorf("a yarn is taken up %d loops from the start, and it hangs after %d", at, h.hangs)
+			}
+			h.hangs = -1
+		}
+	}
+	return nil
 }
 
 // lay does what comes before anything is worked.
