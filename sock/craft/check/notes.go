@@ -333,7 +333,7 @@ func (l *looker) noStep(note.Fact) error {
 // otherNeedles says whether the stitches lie on other needles after the row than before, where it may so be said. A wide heel lies on a
 // holder and two needles, which may be as many as there are afterwards.
 func (l *looker) otherNeedles(as bool) error {
-	if row := l.now(); l.row > 0 && as {
+	if row := l.now(); l.row > 0 && as && row.Kind == needle.Round {
 		before := &l.plan.Rows[l.row-1]
 		if len(row.OnNeedles) != len(before.OnNeedles) || before.Section == needle.Heel && before.From != 0 && row.From == 0 {
 			return nil

@@ -247,6 +247,18 @@ func designs(t *rapid.T) design.Design {
 	return d
 }
 
+// anySock is the plan of any design that gives a sock.
+func anySock(t *rapid.T) *plan.Plan {
+	p, err := Make(designs(t))
+	if err != nil {
+		t.Fatal(err)
+	}
+	if p.Stopped() != nil {
+		t.Skip()
+	}
+	return p
+}
+
 var needleNames = []string{"magic_loop", "two_circulars", "dpn4", "dpn5", "short_circular"}
 
 var patternNames = func() []string {

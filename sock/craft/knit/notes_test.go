@@ -29,13 +29,7 @@ func kindOf(code note.Code) int {
 func TestAFalseNoteIsNoticed(t *testing.T) {
 	spoiled := 0
 	rapid.Check(t, func(t *rapid.T) {
-		p, err := Make(designs(t))
-		if err != nil {
-			t.Fatal(err)
-		}
-		if p.Stopped() != nil {
-			t.Skip()
-		}
+		p := anySock(t)
 		row := &p.Rows[rapid.IntRange(2, len(p.Rows)-1).Draw(t, "row")]
 		f := note.Fact{Code: rapid.SampledFrom(note.Codes()).Draw(t, "fact"), Yarn: "amber", Long: 12 * measure.Length(1000)}
 		kind := kindOf(f.Code)
@@ -43,7 +37,7 @@ func TestAFalseNoteIsNoticed(t *testing.T) {
 			t.Skip()
 		}
 		if f.Code == note.NoStep && len(p.Design.Yarn.Stripes)+len(p.Design.Yarn.Contrast) > 0 || f.Code == note.WrapBeside && strings.Contains(rowText(*row), "w×1") ||
-			f.Code == note.WrapsBeside && strings.Count(rowText(*row), "w×") > 0 {
+			f.Code == note.WrapsBeside && strings.Count(rowText(*row), "w×") > 0 || kind == 0 && strings.Contains(rowText(*row), "pc×") {
 			t.Skip() // it may be so
 		}
 		row.Note = strings.TrimSpace(row.Note + " " + f.String())
