@@ -26,9 +26,6 @@ const (
 	ByNeedles
 )
 
-// Readers are all of them, by what they go by.
-var Readers = map[string]Reader{"counts": ByCounts, "landmarks": ByLandmarks, "needles": ByNeedles}
-
 // Literally has words read by the strictest of all readers.
 func Literally(p *plan.Plan, said []Row) error { return ByNeedles.Knit(p, said) }
 
@@ -39,17 +36,17 @@ func (by Reader) Knit(p *plan.Plan, said []Row) error {
 	if slices.ContainsFunc(rows, func(r needle.Row) bool { return len(r.OnNeedles) == 0 }) {
 		return nil
 	}
-	h := hand{by: by, slides: p.Rules >= slidingRules, known: map[heardAs]Sentence{}, hangs: -1}
+	k := knitter{by: by, slides: p.Rules >= slidingRules, known: map[heardAs]Sentence{}, hangs: -1}
 	for i := range min(len(rows), len(said)) {
-		if err := h.knit(&rows[i], said[i].Parts, i == 0); err != nil {
+		if err := k.knit(&rows[i], said[i].Parts, i == 0); err != nil {
 			return fmt.Errorf("%s, read literally: %w", rows[i].ID, err)
 		}
 	}
 	return nil
 }
 
-// hand is a reader at work.
-type hand struct {
+// knitter is a reader at work.
+type knitter struct {
 	by Reader
 	m  needle.Machine
 	// loops were on the needles when the row began.
@@ -83,9 +80,9 @@ type heardAs struct {
 }
 
 // parse reads a part, once for all rows that say the same.
-func (h *hand) parse(p Part, side needle.Side) (Sentence, int, error) {
+func (k *knitter) parse(p Part, side needle.Side) (Sentence, int, error) {
 	as := heardAs{p.On, p.Short, side}
-	if said, known := h.known[as]; known {
+	if said, known := k.known[as]; known {
 		on := -1
 		if said.does() {
 			on = needleNamed(p.On)
@@ -94,7 +91,7 @@ func (h *hand) parse(p Part, side needle.Side) (Sentence, int, error) {
 	}
 	said, on, err := Parse(p, side)
 	if err == nil {
-		h.known[as] = said
+		k.known[as] = said
 	}
 	return said, on, err
 }
@@ -102,79 +99,79 @@ func (h *hand) parse(p Part, side needle.Side) (Sentence, int, error) {
 // slidingRules are the first by which an operation takes all its loops from one needle.
 const slidingRules = 2
 
-func (h *hand) knit(row *needle.Row, parts []Part, castsOn bool) error {
-	h.loops, h.from, h.taken, h.marked = h.m.Count(), h.m.Cursor(), 0, -1
+func (k *knitter) knit(row *needle.Row, parts []Part, castsOn bool) error {
+	k.loops, k.from, k.taken, k.marked = k.m.Count(), k.m.Cursor(), 0, -1
 	if len(row.OnNeedles) == 1 && row.From == 0 && row.InstepBegins() == 0 {
-		h.marked = row.SoleBegins(h.loops)
+		k.marked = row.SoleBegins(k.loops)
 	}
-	if err := h.strands(row.Note); err != nil && h.by == ByNeedles {
+	if err := k.strands(row.Note); err != nil && k.by == ByNeedles {
 		return err
 	}
-	h.now, h.relaid, h.begun, h.ops = len(row.OnNeedles), false, false, nil
+	k.now, k.relaid, k.begun, k.ops = len(row.OnNeedles), false, false, nil
 	for _, part := range parts {
-		said, on, err := h.parse(part, row.Side)
+		said, on, err := k.parse(part, row.Side)
 		if err == nil && said.does() {
-			err = h.work(row, part.On, said, on)
+			err = k.work(row, part.On, said, on)
 		} else if err == nil {
-			err = h.lay(said)
+			err = k.lay(said)
 		}
 		if err != nil {
 			return err
 		}
 	}
-	h.m.Hand(-1)
-	h.needles = len(row.OnNeedles)
-	if reached := h.m.Reached(); h.by == ByNeedles && h.slides && len(reached) > 0 {
+	k.m.Hand(-1)
+	k.needles = len(row.OnNeedles)
+	if reached := k.m.Reached(); k.by == ByNeedles && k.slides && len(reached) > 0 {
 		return fmt.Errorf("loops of two needles are worked together, and nothing says to slide them first: %v", reached)
 	}
 	if castsOn {
-		if err := h.m.LayTurned(row.Turned); err != nil {
+		if err := k.m.LayTurned(row.Turned); err != nil {
 			return err
 		}
 	}
-	return h.compare(row)
+	return k.compare(row)
 }
 
 // strands leaves a yarn hanging where the note of a row says so, and takes it up there alone: nothing was worked beyond it meanwhile, so it is as
 // many loops from the start as it was.
-func (h *hand) strands(text string) error {
+func (k *knitter) strands(text string) error {
 	for _, f := range note.Read(text) {
 		switch f.Code {
 		case note.YarnWaits:
-			h.hangs = h.m.Cursor()
+			k.hangs = k.m.Cursor()
 		case note.YarnTaken:
-			at := h.m.Cursor()
-			if h.hangs < 0 || h.loops == 0 || (at-h.hangs)%h.loops != 0 {
-				return fmt.Errorf("a yarn is taken up %d loops from the start, and it hangs after %d", at, h.hangs)
+			at := k.m.Cursor()
+			if k.hangs < 0 || k.loops == 0 || (at-k.hangs)%k.loops != 0 {
+				return fmt.Errorf("a yarn is taken up %d loops from the start, and it hangs after %d", at, k.hangs)
 			}
-			h.hangs = -1
+			k.hangs = -1
 		}
 	}
 	return nil
 }
 
 // lay does what comes before anything is worked.
-func (h *hand) lay(said Sentence) error {
+func (k *knitter) lay(said Sentence) error {
 	for _, step := range said {
 		switch s := step.(type) {
 		case Slide:
-			all := make([]int, max(mostNeedles, h.needles))
-			from := h.m.Lying(all)
-			on, from, err := needle.Slid(all[:h.needles], from, s.Moves)
+			all := make([]int, max(mostNeedles, k.needles))
+			from := k.m.Lying(all)
+			on, from, err := needle.Slid(all[:k.needles], from, s.Moves)
 			if err != nil {
 				return err
 			}
-			h.m.Lay(from, on...)
+			k.m.Lay(from, on...)
 		case Lay:
-			if laid := total(s.On); laid != h.m.Count() || s.From > laid {
-				return fmt.Errorf("%d stitches are to be laid on the needles from stitch %d on, and there are %d", laid, s.From, h.m.Count())
+			if laid := total(s.On); laid != k.m.Count() || s.From > laid {
+				return fmt.Errorf("%d stitches are to be laid on the needles from stitch %d on, and there are %d", laid, s.From, k.m.Count())
 			}
 			from := s.From
-			if from == 0 && h.m.Side() == needle.RS {
-				from = h.m.Cursor() - h.m.Count() // from where the yarn is
+			if from == 0 && k.m.Side() == needle.RS {
+				from = k.m.Cursor() - k.m.Count() // from where the yarn is
 			}
-			h.m.Lay(from, s.On...)
-			h.relaid = true
+			k.m.Lay(from, s.On...)
+			k.relaid = true
 		}
 	}
 	return nil
@@ -189,26 +186,26 @@ func total(counts []int) int {
 }
 
 // work does what a sentence says on a needle.
-func (h *hand) work(row *needle.Row, named string, said Sentence, on int) error {
-	if !h.begun {
-		h.m.Lying(h.had[:])
+func (k *knitter) work(row *needle.Row, named string, said Sentence, on int) error {
+	if !k.begun {
+		k.m.Lying(k.had[:])
 		heading := needle.Row{ID: row.ID, Section: row.Section, Kind: row.Kind, Side: row.Side, Fabric: row.Fabric}
-		if err := h.m.Begin(&heading); err != nil {
+		if err := k.m.Begin(&heading); err != nil {
 			return err
 		}
-		h.begun = true
+		k.begun = true
 	}
 	ahead := on // where nothing is named, the eyes look at no needle
 	if len(row.OnNeedles) == 1 {
 		on = 0
 	}
-	h.m.Hand(max(on, -1))
-	see := sight{h, row, ahead, 0}
+	k.m.Hand(max(on, -1))
+	see := sight{k, row, ahead, 0}
 	wanted, err := said.ops(&see)
 	if err != nil {
 		return err
 	}
-	if err := h.stands(named, row, wanted); err != nil {
+	if err := k.stands(named, row, wanted); err != nil {
 		return err
 	}
 	wraps := ""
@@ -218,41 +215,41 @@ func (h *hand) work(row *needle.Row, named string, said Sentence, on int) error 
 		}
 	}
 	for _, o := range wanted {
-		if err := h.do(o, on, wraps, len(row.OnNeedles) == 1); err != nil {
+		if err := k.do(o, on, wraps, len(row.OnNeedles) == 1); err != nil {
 			return err
 		}
-		h.taken += o.N * o.Code.Takes()
+		k.taken += o.N * o.Code.Takes()
 	}
-	h.ops = append(h.ops, wanted...)
+	k.ops = append(k.ops, wanted...)
 	if l, is := said[len(said)-1].(Lay); is {
-		h.m.Lay(0, l.On...) // as they were cast on
+		k.m.Lay(0, l.On...) // as they were cast on
 	}
 	return nil
 }
 
 // do works one kind of operation on the needle in the hand.
-func (h *hand) do(o needle.Op, on int, wraps string, onOne bool) error {
-	if o.Code == needle.BO && h.m.AheadOn(on) < o.N {
-		return fmt.Errorf("%d are to be bound off of that needle, and %d lie on it", o.N, h.m.AheadOn(on))
+func (k *knitter) do(o needle.Op, on int, wraps string, onOne bool) error {
+	if o.Code == needle.BO && k.m.AheadOn(on) < o.N {
+		return fmt.Errorf("%d are to be bound off of that needle, and %d lie on it", o.N, k.m.AheadOn(on))
 	}
-	strict := h.by == ByNeedles && h.slides && !onOne && on >= 0
+	strict := k.by == ByNeedles && k.slides && !onOne && on >= 0
 	if o.Code == needle.WT && strict {
 		want := on
 		if wraps != "" {
 			want = needleNamed(wraps)
 		}
-		if lies := h.m.NextOn(); lies != want {
+		if lies := k.m.NextOn(); lies != want {
 			return fmt.Errorf("the next stitch of needle %d is to be wrapped, and it lies on needle %d", want+1, lies+1)
 		}
 	}
-	if !strict || o.Code.Takes() == 0 || !h.inHand() {
-		return h.m.Do(o)
+	if !strict || o.Code.Takes() == 0 || !k.inHand() {
+		return k.m.Do(o)
 	}
 	for range o.N {
-		if lies := h.m.NextOn(); lies != on {
+		if lies := k.m.NextOn(); lies != on {
 			return fmt.Errorf("%s is worked on needle %d, and the next loop lies on needle %d", o.Code, on+1, lies+1)
 		}
-		if err := h.m.Do(needle.Op{Code: o.Code, N: 1}); err != nil {
+		if err := k.m.Do(needle.Op{Code: o.Code, N: 1}); err != nil {
 			return err
 		}
 	}
@@ -261,48 +258,48 @@ func (h *hand) do(o needle.Op, on int, wraps string, onOne bool) error {
 
 // inHand says whether each needle holds what is worked on it: where a new one comes in they take up the stitches of others, and so they do
 // in a round that goes over to other needles.
-func (h *hand) inHand() bool {
-	return !slices.Contains(h.had[:min(h.now, len(h.had))], 0) && (h.needles == 0 || h.needles == h.now || h.relaid)
+func (k *knitter) inHand() bool {
+	return !slices.Contains(k.had[:min(k.now, len(k.had))], 0) && (k.needles == 0 || k.needles == k.now || k.relaid)
 }
 
 // stands says whether the yarn is where a part begins: at the marker that it names.
-func (h *hand) stands(on string, row *needle.Row, ops []needle.Op) error {
+func (k *knitter) stands(on string, row *needle.Row, ops []needle.Op) error {
 	rest, named := strings.CutPrefix(strings.TrimPrefix(on, "back "), "from the ")
-	if h.by != ByNeedles || !named || len(row.OnNeedles) != 1 || len(ops) == 0 || ops[0].Code == needle.Start {
+	if k.by != ByNeedles || !named || len(row.OnNeedles) != 1 || len(ops) == 0 || ops[0].Code == needle.Start {
 		return nil
 	}
-	at := h.m.AtRoundStart()
-	if !strings.HasPrefix(rest, "start ") && h.loops > 0 {
+	at := k.m.AtRoundStart()
+	if !strings.HasPrefix(rest, "start ") && k.loops > 0 {
 		// As the loops lay before the row: what it makes moves the marker on.
-		at = (h.place()+h.loops)%h.loops == row.SoleBegins(h.loops)
+		at = (k.place()+k.loops)%k.loops == row.SoleBegins(k.loops)
 	}
-	if !at || strings.HasPrefix(on, "back ") != (h.m.Side() == needle.WS) {
+	if !at || strings.HasPrefix(on, "back ") != (k.m.Side() == needle.WS) {
 		return fmt.Errorf("%q is not where the yarn is", on)
 	}
 	return nil
 }
 
 // place is where the yarn is, as the loops lay before the row.
-func (h *hand) place() int {
-	if h.m.Side() == needle.WS {
-		return h.from - h.taken
+func (k *knitter) place() int {
+	if k.m.Side() == needle.WS {
+		return k.from - k.taken
 	}
-	return h.from + h.taken
+	return k.from + k.taken
 }
 
 // compare holds what was read against the row.
-func (h *hand) compare(row *needle.Row) error {
-	if h.m.Count() != row.Stitches {
-		return fmt.Errorf("there are %d stitches, the row says %d", h.m.Count(), row.Stitches)
+func (k *knitter) compare(row *needle.Row) error {
+	if k.m.Count() != row.Stitches {
+		return fmt.Errorf("there are %d stitches, the row says %d", k.m.Count(), row.Stitches)
 	}
 	on := make([]int, max(mostNeedles, len(row.OnNeedles)))
-	from := h.m.Lying(on)
+	from := k.m.Lying(on)
 	needles := len(row.OnNeedles)
 	if !slices.Equal(on[:needles], row.OnNeedles) || row.Stitches > 0 && needles > 1 && (from-row.From)%row.Stitches != 0 {
 		return fmt.Errorf("the needles hold %v from loop %d, the row says %v from %d", on[:needles], from, row.OnNeedles, row.From)
 	}
-	if !slices.Equal(oneByOne(h.ops), oneByOne(row.Ops)) {
-		return fmt.Errorf("it is worked %v, the row says %v", h.ops, row.Ops)
+	if !slices.Equal(oneByOne(k.ops), oneByOne(row.Ops)) {
+		return fmt.Errorf("it is worked %v, the row says %v", k.ops, row.Ops)
 	}
 	return nil
 }
@@ -363,7 +360,7 @@ func (s Sentence) ops(see *sight) ([]needle.Op, error) {
 
 // sight is what a reader sees who stands where a part of a row begins and has worked some of it.
 type sight struct {
-	*hand
+	*knitter
 	row    *needle.Row
 	needle int
 	taken  int
