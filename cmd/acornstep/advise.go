@@ -88,15 +88,18 @@ func explainRows(out io.Writer, rows []needle.Row, said []words.Row, long bool) 
 	for _, e := range words.Glossary() {
 		entries[e.Op] = e
 	}
-	var sentences, fresh []string
+	var notes, sentences, fresh []string
 	for i := range said {
 		row := &rows[i]
 		if row.Note != "" {
-			fmt.Fprintf(out, "    before %s: %s\n", row.ID, row.Note)
+			notes = append(notes, row.Note)
 		}
 		sentences, fresh = append(sentences, said[i].Sentence(long)), append(fresh, said[i].New...)
 		if row.TurnsOnly() && i+1 < len(said) {
 			continue
+		}
+		if len(notes) > 0 {
+			fmt.Fprintf(out, "    before %s: %s\n", row.ID, strings.Join(notes, " "))
 		}
 		fmt.Fprintf(out, "%s (%s): %s. %d stitches.\n", row.ID, row.Side, strings.Join(sentences, "; "), row.Stitches)
 		for _, op := range fresh {
@@ -104,6 +107,6 @@ func explainRows(out io.Writer, rows []needle.Row, said []words.Row, long bool) 
 				fmt.Fprintf(out, "    first %s: %s Take care: %s\n", e.Name, e.Steps, e.Slip)
 			}
 		}
-		sentences, fresh = nil, nil
+		notes, sentences, fresh = nil, nil, nil
 	}
 }

@@ -200,5 +200,8 @@ func TestExplainTellsNotesAndTurns(t *testing.T) {
 	assert.Contains(t, said, "before cast_on-1: Cross the two strands")
 	assert.Contains(t, said, "before cuff-1: Change to the contrast yarn")
 	assert.NotContains(t, said, "heel-1 (")
+	_, flap, _ := call(`{"format":"acorn-step.design","version":1,"foot":{"length_mm":251,"ball_girth_mm":236},"gauge":{"stitches_per_100mm":32,"rounds_per_100mm":44},"heel":{"kind":"flap_under"},"yarn":{"contrast":["heel"]}}`, "plan")
+	_, turned, _ := call(flap, "explain")
+	assert.Contains(t, turned, "before heel-2: Break the sock's yarn off", "the turn that it stands before is told with the row after it")
 	assert.Regexp(t, `(?m)^heel-2 \(WS\): turn; needle 2 \(sole\): ds, p33, turn\. 68 stitches\.$`, said)
 }

@@ -22,7 +22,9 @@ export function grouped(plan: Plan, words: Words[], shows: Shown[][], fingers: s
     if (!said || (turnsOnly(planned) && i + 1 < plan.rows.length)) {
       return; // it is said with the row after it
     }
-    const row = { ...planned, n: said.n }; // as people count
+    const led = before && turnsOnly(before) ? before.note : undefined; // to do before the turn
+    const note = [led, planned.note].filter(Boolean).join(" ");
+    const row = { ...planned, n: said.n, ...(note && { note }) }; // as people count
     const turned = before && turnsOnly(before) ? (words[i - 1]?.parts ?? []) : [];
     const moves = [...(turned.length > 0 ? (shows[i - 1] ?? []) : []), ...(shows[i] ?? [])];
     const spoken = turned.length > 0 ? { ...said, parts: [...turned, ...said.parts] } : said;
