@@ -6,6 +6,7 @@ import (
 	"context"
 	"fmt"
 
+	"acornstep/sock/figures/at"
 	"acornstep/sock/figures/measure"
 	"acornstep/sock/judge/board"
 	"acornstep/sock/papers/basket"
@@ -47,7 +48,7 @@ var socks = []struct {
 	}, nil, ""},
 	{"Eclipse trip socks", "Teodor", "", "", object{
 		"foot": object{"length_mm": 259},
-	}, map[string]string{"foot.ball_girth_mm": "ask him!"}, ""},
+	}, map[string]string{string(at.FootBallGirth): "ask him!"}, ""},
 	{"Observatory roof socks", "Isolde", feet.Left, "dusk 2.5", object{
 		"leg": object{"height_mm": 180},
 	}, nil, "She stands on the roof for hours: no seam under the toes."},

@@ -160,7 +160,7 @@ func reference(call[nothing]) (Reference, error) {
 		for _, t := range kind.List() {
 			a := *t.About()
 			a.Uses, a.Resets, a.Numbers = orEmpty(a.Uses), orEmpty(a.Resets), orEmpty(a.Numbers)
-			r.Techniques = append(r.Techniques, Technique{design.Path(kind.Field), a, knit.Choose(kind.Field, a.Name),
+			r.Techniques = append(r.Techniques, Technique{kind.Field, a, knit.Choose(kind.Field, a.Name),
 				advise.Known(kind.Field, a.Name)})
 		}
 	}

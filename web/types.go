@@ -2,6 +2,7 @@ package web
 
 import (
 	"acornstep/sock/craft/knit"
+	"acornstep/sock/figures/at"
 	"acornstep/sock/figures/document"
 	"acornstep/sock/figures/measure"
 	"acornstep/sock/figures/sheet"
@@ -186,7 +187,7 @@ type Reference struct {
 	// Techniques that can be chosen, by the field that names them; the usual one of a field first.
 	Techniques []Technique `json:"techniques"`
 	// Usual figures stand in for what is left empty in a design, by the field and in its unit; a field not listed is worked out.
-	Usual map[string]float64 `json:"usual"`
+	Usual map[at.Path]float64 `json:"usual"`
 	// Terms of the craft with their explanations.
 	Terms    []words.Term    `json:"terms"`
 	Kinds    []feet.Kind     `json:"kinds"`
@@ -196,7 +197,7 @@ type Reference struct {
 
 // Technique is what is read of a way to knit, and what choosing it changes in a design.
 type Technique struct {
-	Field design.Path `json:"field"`
+	Field at.Path `json:"field"`
 	knit.About
 	Changes design.Changes `json:"changes"`
 	// Known names it in a list of what somebody has knitted before; empty for what needs no learning.

@@ -80,7 +80,7 @@ func TestEveryChoiceWorksFromTheCommandLine(t *testing.T) {
 	}
 	for _, c := range design.Choices() {
 		for _, value := range c.Values {
-			try(c.Field, value)
+			try(string(c.Field), value)
 		}
 	}
 	for i, p := range pattern.Book {

@@ -1,6 +1,7 @@
 package check
 
 import (
+	"acornstep/sock/figures/at"
 	"acornstep/sock/papers/design"
 	"math"
 
@@ -28,7 +29,7 @@ const (
 
 // heelKind reads the kind from the rows; where a gusset of no stitches leaves no trace, the document says it.
 func (r *replay) heelKind() heelKind {
-	widens := design.Find("heel.kind", r.plan.Design.Heel.Kind).WidensFoot
+	widens := design.Find(at.HeelKind, r.plan.Design.Heel.Kind).WidensFoot
 	switch {
 	case r.facts.rows[needle.Gusset] > 0:
 		return flap
@@ -95,7 +96,7 @@ func (r *replay) flap(s *plan.Summary, g measure.Gauge) (length, diagonal measur
 	left := f.heelEnd - (f.ring - f.setUp)
 	s.HeelStitches, s.FlapRows, s.TurnStitches, s.GussetDecreaseRounds = f.setUp, &f.flapRows, &left, &f.gussetDecreases
 	along := f.pickedUp
-	if !design.Find("corner.method", d.Corner.Method).AtEdges {
+	if !design.Find(at.CornerMethod, d.Corner.Method).AtEdges {
 		along -= 2 * d.Corner.PickUp
 	}
 	rows := lengths.FlapRows(g, d.Heel.FlapRowFactor)

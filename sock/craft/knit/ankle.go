@@ -3,6 +3,7 @@ package knit
 import (
 	"math"
 
+	"acornstep/sock/figures/at"
 	"acornstep/sock/figures/verdict"
 	"acornstep/sock/rows/needle"
 )
@@ -135,7 +136,7 @@ func (s *Sock) keepColumns() {
 	take := func(list []change) {
 		for _, c := range list {
 			if !backTakes(back, c.stitches) {
-				s.Checks.Of(verdict.OnLength, "leg.instep_pattern", verdict.Stop, "instep_columns",
+				s.Checks.Of(verdict.OnLength, at.LegInstepPattern, verdict.Stop, "instep_columns",
 					"the pattern on the instep keeps its %d stitches, and the back cannot lose so many that %d are left for the leg. Choose a wider leg, or a plain instep.",
 					front, s.AnkleStitches)
 				return

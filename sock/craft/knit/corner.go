@@ -1,6 +1,7 @@
 package knit
 
 import (
+	"acornstep/sock/figures/at"
 	"acornstep/sock/figures/measure"
 	"acornstep/sock/figures/verdict"
 	"acornstep/sock/rows/note"
@@ -33,7 +34,7 @@ type standing struct {
 func (c corner) About() *About { return &c.about }
 
 // cornerCounts are worked out anew when another remedy is chosen: each holds its stitches as long as it needs.
-var cornerCounts = []string{"corner.hold_rounds"}
+var cornerCounts = []at.Path{at.CornerHoldRounds}
 
 // note is what is said of the round that makes the extra stitches.
 func (c corner) note(wide bool) string {

@@ -7,6 +7,7 @@ import (
 	"github.com/stretchr/testify/require"
 
 	"acornstep/sock/craft/check"
+	"acornstep/sock/figures/at"
 	"acornstep/sock/figures/measure"
 	"acornstep/sock/figures/sheet"
 	"acornstep/sock/papers/design"
@@ -18,13 +19,13 @@ func TestEveryTechniqueAnswersEverything(t *testing.T) {
 		require.NotEmpty(t, kind.List(), kind.Field)
 		for _, technique := range kind.List() {
 			a := technique.About()
-			t.Run(kind.Field+" "+a.Name, func(t *testing.T) {
+			t.Run(string(kind.Field)+" "+a.Name, func(t *testing.T) {
 				assert.Contains(t, design.Registered(kind.Field), a.Name)
 				for what, text := range map[string]string{"label": a.Label, "said": a.Said, "reason": a.Reason, "term": a.Term} {
 					assert.NotEmpty(t, text, what)
 				}
 				d := readDesign(t, isolde)
-				for _, field := range append(append([]string{}, a.Uses...), a.Resets...) {
+				for _, field := range append(append([]at.Path{}, a.Uses...), a.Resets...) {
 					assert.NoError(t, d.Set(field, nil), field)
 				}
 				for _, number := range a.Numbers {
@@ -84,7 +85,7 @@ func askHeel(t *testing.T, s *Sock) {
 
 // Each way that a technique offers to the ranking is one that a design can take.
 func TestEveryWayCanBeTaken(t *testing.T) {
-	try := func(field, name string, ways []Way) {
+	try := func(field at.Path, name string, ways []Way) {
 		for _, way := range ways {
 			d, err := readDesign(t, isolde).With(Choose(field, name))
 			require.NoError(t, err)
@@ -105,12 +106,12 @@ func TestEveryWayCanBeTaken(t *testing.T) {
 
 func TestWhatADesignDoesNotKnow(t *testing.T) {
 	d := readDesign(t, isolde)
-	for field, value := range map[string]any{"toe.kind": "round", "heel.turn": "knot", "leg.pattern": "moss_cable"} {
+	for field, value := range map[at.Path]any{"toe.kind": "round", "heel.turn": "knot", "leg.pattern": "moss_cable"} {
 		wrong, err := d.With(design.Changes{field: value})
 		require.NoError(t, err)
 		_, err = Make(wrong)
-		assert.ErrorContains(t, err, field)
-		_, err = design.Read([]byte(with(`"` + map[string]string{"toe.kind": `toe":{"kind":"round"}`,
+		assert.ErrorContains(t, err, string(field))
+		_, err = design.Read([]byte(with(`"` + map[at.Path]string{"toe.kind": `toe":{"kind":"round"}`,
 			"heel.turn": `heel":{"turn":"knot"}`, "leg.pattern": `cuff":{"pattern":"moss_cable"}`}[field])))
 		assert.ErrorContains(t, err, "expected one of")
 	}

@@ -1,6 +1,7 @@
 package knit
 
 import (
+	"acornstep/sock/figures/at"
 	"acornstep/sock/figures/lengths"
 	"acornstep/sock/figures/measure"
 	"acornstep/sock/rows/needle"
@@ -10,9 +11,9 @@ import (
 var heels = []Heel{shortRowHeel{}, flapHeel{}, gussetTurnHeel{}}
 
 // heelCounts are worked out anew when another kind of heel is chosen.
-var heelCounts = []string{
-	"heel.stitches", "heel.turns_per_side", "heel.rounds_between", "heel.first_row", "heel.flap_rows", "heel.picked_up",
-	"heel.gusset_increases",
+var heelCounts = []at.Path{
+	at.HeelStitches, at.HeelTurnsPerSide, at.HeelRoundsBetween, at.HeelFirstRow, at.HeelFlapRows, at.HeelPickedUp,
+	at.HeelGussetIncreases,
 }
 
 // HeelSize is a heel in stitches, turns and rows. Counts that a heel does not have are zero.

@@ -5,6 +5,7 @@ import (
 	"math"
 	"slices"
 
+	"acornstep/sock/figures/at"
 	"acornstep/sock/figures/lengths"
 	"acornstep/sock/figures/measure"
 	"acornstep/sock/figures/sheet"
@@ -23,19 +24,19 @@ var aboutFlap = About{
 	Term: "flap", Rows: "rows", Counts: 3,
 	Shows: []string{"flap-set-up", "flap-rs", "flap-ws", "flap-turn-rs", "flap-turn-ws", "pick-up-left", "corner-bar-left",
 		"pick-up-right", "corner-bar-right", "gusset"},
-	Uses:   []string{"heel.flap_rows", "heel.flap_row_factor", "heel.picked_up", "heel.slip_columns", "round_start"},
+	Uses:   []at.Path{at.HeelFlapRows, at.HeelFlapRowFactor, at.HeelPickedUp, at.HeelSlipColumns, at.RoundStart},
 	Resets: heelCounts,
 	Numbers: []Number{
-		{Field: "heel.flap_rows", Label: "Flap rows", Suffix: "rows"},
-		{Field: "heel.flap_row_factor", Label: "A flap row counts", Suffix: "of a row"},
-		{Field: "heel.picked_up", Label: "Really picked up", Hint: "left, Right: 21, 19"},
+		{Field: at.HeelFlapRows, Label: "Flap rows", Suffix: "rows"},
+		{Field: at.HeelFlapRowFactor, Label: "A flap row counts", Suffix: "of a row"},
+		{Field: at.HeelPickedUp, Label: "Really picked up", Hint: "left, Right: 21, 19"},
 	},
 }
 
 func (flapHeel) About() *About { return &aboutFlap }
 
 func (flapHeel) Ways() []Way {
-	return []Way{{"", design.Changes{"heel.fabric": "stockinette", "heel.share": 0.5}}}
+	return []Way{{"", design.Changes{at.HeelFabric: "stockinette", at.HeelShare: 0.5}}}
 }
 
 func (flapHeel) Summarise(s *Sock, into *plan.Summary) {
@@ -86,8 +87,8 @@ func (flapHeel) Roomier() string {
 
 func (flapHeel) Eases(s *Sock) []Easing {
 	return []Easing{
-		{"two more flap rows", design.Changes{"heel.flap_rows": s.Heel.FlapRows + 2}},
-		{"four more flap rows", design.Changes{"heel.flap_rows": s.Heel.FlapRows + 4}},
+		{"two more flap rows", design.Changes{at.HeelFlapRows: s.Heel.FlapRows + 2}},
+		{"four more flap rows", design.Changes{at.HeelFlapRows: s.Heel.FlapRows + 4}},
 	}
 }
 func (flapHeel) Suits(d *design.Design) (reason string, misfit float64) { return gussetSuits(d) }
@@ -131,7 +132,7 @@ func (flapHeel) Size(s *Sock) {
 	s.Heel = HeelSize{Ring: s.ringAtHeel(), RowGauge: lengths.FlapRows(s.Gauge, d.FlapRowFactor)}
 	stitches := s.Heel.Ring / 2
 	if stitches < fewestFlap {
-		s.Checks.Of(verdict.OnHeel, "heel.kind", verdict.Stop, "flap_small",
+		s.Checks.Of(verdict.OnHeel, at.HeelKind, verdict.Stop, "flap_small",
 			"a flap needs at least %d heel stitches to turn on, and this sock has %d. Choose a short-row heel.", fewestFlap, stitches)
 		return
 	}

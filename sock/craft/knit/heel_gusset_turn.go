@@ -4,6 +4,7 @@ import (
 	"fmt"
 	"math"
 
+	"acornstep/sock/figures/at"
 	"acornstep/sock/figures/lengths"
 	"acornstep/sock/figures/measure"
 	"acornstep/sock/figures/sheet"
@@ -21,18 +22,18 @@ var aboutGusset = About{
 	Name: "gusset_turn", WidensFoot: true, Label: "Gusset first", Said: "gusset first", Reason: "most room for a high instep", Term: "gusset", Rows: "rows",
 	Counts: 3,
 	Shows:  []string{"m1l", "m1r", "flap-turn-rs", "flap-turn-ws"},
-	Uses:   []string{"heel.turn", "heel.first_row", "heel.own_strand", "heel.turns_per_side", "heel.gusset_increases"},
+	Uses:   []at.Path{at.HeelTurn, at.HeelFirstRow, at.HeelOwnStrand, at.HeelTurnsPerSide, at.HeelGussetIncreases},
 	Resets: heelCounts,
 	Numbers: []Number{
-		{Field: "heel.turns_per_side", Label: "Turns on each side", Suffix: "turns"},
-		{Field: "heel.gusset_increases", Label: "Increases on each side", Suffix: "sts"},
+		{Field: at.HeelTurnsPerSide, Label: "Turns on each side", Suffix: "turns"},
+		{Field: at.HeelGussetIncreases, Label: "Increases on each side", Suffix: "sts"},
 	},
 }
 
 func (gussetTurnHeel) About() *About { return &aboutGusset }
 
 func (gussetTurnHeel) Ways() []Way {
-	return []Way{{"", design.Changes{"heel.fabric": "stockinette", "heel.share": 0.5}}}
+	return []Way{{"", design.Changes{at.HeelFabric: "stockinette", at.HeelShare: 0.5}}}
 }
 
 func (gussetTurnHeel) Summarise(s *Sock, into *plan.Summary) {
@@ -68,8 +69,8 @@ func (gussetTurnHeel) Roomier() string       { return flapHeel{}.Roomier() }
 
 func (gussetTurnHeel) Eases(s *Sock) []Easing {
 	return []Easing{
-		{"one more increase on each side", design.Changes{"heel.gusset_increases": s.Heel.GussetIncreases + 1}},
-		{"two more increases on each side", design.Changes{"heel.gusset_increases": s.Heel.GussetIncreases + 2}},
+		{"one more increase on each side", design.Changes{at.HeelGussetIncreases: s.Heel.GussetIncreases + 1}},
+		{"two more increases on each side", design.Changes{at.HeelGussetIncreases: s.Heel.GussetIncreases + 2}},
 	}
 }
 
@@ -87,7 +88,7 @@ func (gussetTurnHeel) Size(s *Sock) {
 	if given := d.TurnsPerSide; given != nil {
 		turns = *given
 	}
-	if !s.turnsFit("heel", stitches, turns) {
+	if !s.turnsFit(verdict.OnHeel, at.HeelTurnsPerSide, stitches, turns) {
 		return
 	}
 	s.Heel.Stitches, s.Heel.Turns, s.Heel.Centre = stitches, turns, stitches-2*turns
@@ -108,7 +109,7 @@ func (s *Sock) gussetIncreases() int {
 	rounds := s.roundsBeforeHeel()
 	room := max(0, rounds-s.fewestFootRounds()) / 2
 	if increases > room {
-		s.Checks.Of(verdict.OnHeel, "heel.gusset_increases", verdict.Caution, "gusset_no_room",
+		s.Checks.Of(verdict.OnHeel, at.HeelGussetIncreases, verdict.Caution, "gusset_no_room",
 			"%d increases on each side need %d rounds, and between toe and heel there is room for %d of them.", increases, 2*increases,
 			room)
 		increases = room

@@ -5,6 +5,7 @@ import (
 	"math"
 	"strings"
 
+	"acornstep/sock/figures/at"
 	"acornstep/sock/figures/lengths"
 	"acornstep/sock/figures/measure"
 	"acornstep/sock/figures/sheet"
@@ -21,12 +22,12 @@ type shortRowHeel struct{}
 var aboutShortRows = About{
 	Name: "short_row", Label: "Short rows", Said: "short rows", Reason: "least yarn, nothing interrupts a pattern", Term: "short_rows",
 	Rows: "rows", Counts: 1,
-	Uses: []string{"heel.turn", "heel.share", "heel.fabric", "heel.rounds_between", "heel.first_row", "heel.own_strand",
-		"heel.stitches", "heel.turns_per_side"},
+	Uses: []at.Path{at.HeelTurn, at.HeelShare, at.HeelFabric, at.HeelRoundsBetween, at.HeelFirstRow, at.HeelOwnStrand,
+		at.HeelStitches, at.HeelTurnsPerSide},
 	Resets: heelCounts,
 	Numbers: []Number{
-		{Field: "heel.turns_per_side", Label: "Turns on each side", Suffix: "turns"},
-		{Field: "heel.stitches", Label: "Heel stitches exactly", Suffix: "sts",
+		{Field: at.HeelTurnsPerSide, Label: "Turns on each side", Suffix: "turns"},
+		{Field: at.HeelStitches, Label: "Heel stitches exactly", Suffix: "sts",
 			Hint: "two more than half begin on the instep's neighbour on each side: two rows deeper"},
 	},
 }
@@ -40,7 +41,7 @@ func (shortRowHeel) Ways() []Way {
 			share float64
 			said  string
 		}{{0.5, ""}, {0.6, " over 60 %"}, {0.7, " over 70 %"}} {
-			ways = append(ways, Way{share.said + fabric.said, design.Changes{"heel.fabric": fabric.name, "heel.share": share.share}})
+			ways = append(ways, Way{share.said + fabric.said, design.Changes{at.HeelFabric: fabric.name, at.HeelShare: share.share}})
 		}
 	}
 	return ways
@@ -105,13 +106,13 @@ func (shortRowHeel) Roomier() string { return "a heel with a gusset gives more r
 func (shortRowHeel) Eases(s *Sock) []Easing {
 	turns := s.Heel.Turns
 	list := []Easing{
-		{"one more turn on each side", design.Changes{"heel.turns_per_side": turns + 1}},
-		{"two more turns on each side", design.Changes{"heel.turns_per_side": turns + 2}},
+		{"one more turn on each side", design.Changes{at.HeelTurnsPerSide: turns + 1}},
+		{"two more turns on each side", design.Changes{at.HeelTurnsPerSide: turns + 2}},
 	}
 	for _, percent := range []int{60, 65, 70} {
 		if share := float64(percent) / 100; share > s.Design.Heel.Share {
 			list = append(list, Easing{fmt.Sprintf("the heel over %d %% of the stitches", percent),
-				design.Changes{"heel.share": share, "heel.turns_per_side": nil}})
+				design.Changes{at.HeelShare: share, at.HeelTurnsPerSide: nil}})
 		}
 	}
 	return list
@@ -165,11 +166,11 @@ func (s *Sock) heelStitches() int {
 	d, ring := s.Design.Heel, s.Heel.Ring
 	if given := d.Stitches; given != nil {
 		if (*given-ring/2)%2 != 0 {
-			s.Checks.Of(verdict.OnHeel, "heel.stitches", verdict.Stop, "heel_parity",
+			s.Checks.Of(verdict.OnHeel, at.HeelStitches, verdict.Stop, "heel_parity",
 				"read %d; a heel about the middle of %d sole stitches has an even difference: %d or %d.", *given, ring/2, *given-1,
 				*given+1)
 		} else if *given > ring-fewestInstep {
-			s.Checks.Of(verdict.OnHeel, "heel.stitches", verdict.Stop, "heel_wide",
+			s.Checks.Of(verdict.OnHeel, at.HeelStitches, verdict.Stop, "heel_wide",
 				"read %d; of %d stitches at least %d stay on the instep, so the heel has at most %d.", *given, ring, fewestInstep,
 				ring-fewestInstep)
 		}
@@ -205,7 +206,7 @@ func (shortRowHeel) Size(s *Sock) {
 	if given := d.TurnsPerSide; given != nil {
 		turns = *given
 	}
-	if !s.turnsFit("heel", stitches, turns) {
+	if !s.turnsFit(verdict.OnHeel, at.HeelTurnsPerSide, stitches, turns) {
 		return
 	}
 	if d.TurnsPerSide == nil && stitches == s.Heel.Ring/2 {
@@ -227,7 +228,7 @@ func (shortRowHeel) Size(s *Sock) {
 }
 
 // turnsFit stops a heel or toe whose turns leave no centre.
-func (s *Sock) turnsFit(where string, stitches, turns int) bool {
+func (s *Sock) turnsFit(on verdict.On, field at.Path, stitches, turns int) bool {
 	centre := stitches - 2*turns
 	if turns >= 1 && centre >= fewestCentre {
 		return true
@@ -236,7 +237,7 @@ func (s *Sock) turnsFit(where string, stitches, turns int) bool {
 	if t := thirds(stitches); t >= 1 {
 		advice = "Choose " + measure.Count(t, "turn") + " or fewer, or more stitches."
 	}
-	s.Checks.Of(verdict.On(where), where+".turns_per_side", verdict.Stop, where+"_centre",
+	s.Checks.Of(on, field, verdict.Stop, string(on)+"_centre",
 		"%d turns a side on %d stitches leave %d in the centre, and at least %d have to stay there. %s",
 		turns, stitches, centre, fewestCentre, advice)
 	return false

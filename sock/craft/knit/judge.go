@@ -3,6 +3,7 @@ package knit
 import (
 	"math"
 
+	"acornstep/sock/figures/at"
 	"acornstep/sock/figures/measure"
 	"acornstep/sock/figures/verdict"
 	"acornstep/sock/papers/design"
@@ -32,17 +33,19 @@ func (s *Sock) Judge() {
 
 // ratio is a proportion of a human foot; outside it a measurement is asked about.
 type ratio struct {
-	code, field, question string
-	value                 func(s *Sock) float64
-	low, high             float64
+	code      string
+	field     at.Path
+	question  string
+	value     func(s *Sock) float64
+	low, high float64
 }
 
 var footRatios = []ratio{
-	{"foot_ball_girth", "ball_girth_mm", "the girth round the ball is %.0f %% of the foot's length; %.0f to %.0f %% is usual",
+	{"foot_ball_girth", at.FootBallGirth, "the girth round the ball is %.0f %% of the foot's length; %.0f to %.0f %% is usual",
 		func(s *Sock) float64 { return float64(s.Design.Foot.BallGirth / s.Design.Foot.Length) }, 0.8, 1.25},
-	{"foot_ankle_girth", "ankle_girth_mm", "the ankle is %.0f %% of the girth round the ball; %.0f to %.0f %% is usual",
+	{"foot_ankle_girth", at.FootAnkleGirth, "the ankle is %.0f %% of the girth round the ball; %.0f to %.0f %% is usual",
 		func(s *Sock) float64 { return float64(s.Design.Foot.AnkleGirth / s.Design.Foot.BallGirth) }, 0.75, 1.3},
-	{"foot_heel_diagonal", "heel_diagonal_mm", "the heel diagonal is %.0f %% of the girth round the ball; %.0f to %.0f %% is usual",
+	{"foot_heel_diagonal", at.FootHeelDiagonal, "the heel diagonal is %.0f %% of the girth round the ball; %.0f to %.0f %% is usual",
 		func(s *Sock) float64 { return float64(s.Design.Foot.HeelDiagonal / s.Design.Foot.BallGirth) }, 1.15, 1.7},
 }
 
@@ -72,12 +75,12 @@ func (s *Sock) askAboutGauge() {
 	d := s.Design
 	if inch := 100 / float64(measure.Inch); d.Foot.Length >= grownFoot && FootTarget(d) < fewestGrown &&
 		FootTarget(d)*inch >= fewestGrown {
-		s.Checks.Of(verdict.OnSwatch, "gauge.stitches_per_100mm", verdict.Caution, "gauge_asked",
+		s.Checks.Of(verdict.OnSwatch, at.GaugeStitches, verdict.Caution, "gauge_asked",
 			"on this gauge a grown foot would have a sock of %.0f stitches. Were they counted in 1 inch? Then write “8 in 1 inch”, and the rounds alike.", FootTarget(d))
 		return
 	}
 	if yarn.Exchanged(s.Gauge) {
-		s.Checks.Of(verdict.OnSwatch, "gauge.stitches_per_100mm", verdict.Caution, "gauge_exchanged",
+		s.Checks.Of(verdict.OnSwatch, at.GaugeStitches, verdict.Caution, "gauge_exchanged",
 			"there are more stitches than rounds in the same length. Were the two exchanged? In stockinette a stitch is wider than it is tall.")
 	}
 	switch density := yarn.Density(s.Gauge.Stitches, d.Yarn); {
@@ -194,7 +197,7 @@ func (s *Sock) LegGives() float64 {
 
 func (s *Sock) judgeHeel() {
 	foot := s.Design.Foot
-	if why := s.turning().About().InGarter; why != "" && s.Design.Heel.Fabric == needle.Garter && s.Design.Uses("heel.turn") && s.Design.Uses("heel.fabric") {
+	if why := s.turning().About().InGarter; why != "" && s.Design.Heel.Fabric == needle.Garter && s.Design.Uses(at.HeelTurn) && s.Design.Uses(at.HeelFabric) {
 		s.Checks.Say(verdict.OnHeel, verdict.Note, "turn_in_garter", "%s", why)
 	}
 	stretch, limit := float64(foot.HeelDiagonal/s.HeelGirth())-1, s.HeelStretch()
@@ -214,7 +217,7 @@ func (s *Sock) judgeHeel() {
 	over := float64(foot.HeelDiagonal / s.Gauge.Girth(float64(s.LegStitches)))
 	switch {
 	case over > PassStop:
-		s.Checks.Of(verdict.OnLeg, "leg.stitches", verdict.Stop, "leg_over_heel",
+		s.Checks.Of(verdict.OnLeg, at.LegStitches, verdict.Stop, "leg_over_heel",
 			"a leg of %d stitches cannot be pulled on: it would have to stretch to %.2f times its girth to pass the heel. Give the leg more stitches or less ease.", s.LegStitches, over)
 	case over > PassCaution:
 		s.Checks.Say(verdict.OnLeg, verdict.Caution, "leg_over_heel",

@@ -5,6 +5,7 @@ import (
 	"slices"
 	"strings"
 
+	"acornstep/sock/figures/at"
 	"acornstep/sock/figures/document"
 	"acornstep/sock/figures/measure"
 	"acornstep/sock/papers/design"
@@ -52,13 +53,13 @@ func Known(d *design.Design) document.Faults {
 	for _, kind := range Kinds {
 		name, _ := d.Get(kind.Field).(string)
 		if names := design.Registered(kind.Field); !slices.Contains(names, name) {
-			faults.Add(kind.Field, "read %q, expected one of %s", name, strings.Join(names, ", "))
+			faults.Add(string(kind.Field), "read %q, expected one of %s", name, strings.Join(names, ", "))
 		}
 	}
-	for field, name := range map[string]string{"leg.pattern": d.Leg.Pattern, "leg.instep_pattern": d.Leg.InstepPattern,
-		"cuff.pattern": d.Cuff.Pattern} {
+	for field, name := range map[at.Path]string{at.LegPattern: d.Leg.Pattern, at.LegInstepPattern: d.Leg.InstepPattern,
+		at.CuffPattern: d.Cuff.Pattern} {
 		if pattern.Find(name, d.Patterns) == nil {
-			faults.Add(field, "read %q, which nobody knows and the design does not bring along", name)
+			faults.Add(string(field), "read %q, which nobody knows and the design does not bring along", name)
 		}
 	}
 	return faults

@@ -3,6 +3,7 @@ package knit
 import (
 	"math"
 
+	"acornstep/sock/figures/at"
 	"acornstep/sock/figures/measure"
 	"acornstep/sock/figures/verdict"
 )
@@ -19,7 +20,7 @@ func (s *Sock) countLeg() {
 	if given := d.Leg.Stitches; given != nil {
 		s.AnkleStitches, s.LegStitches = *given, *given
 		if low := *given / repeat * repeat; low != *given {
-			s.Checks.Of(verdict.OnLeg, "leg.stitches", verdict.Stop, "leg_pattern",
+			s.Checks.Of(verdict.OnLeg, at.LegStitches, verdict.Stop, "leg_pattern",
 				"leg.pattern %s and cuff.pattern %s repeat over %d stitches, which does not go into %d. The nearest counts that do are %d and %d.",
 				leg.Name, cuff.Name, repeat, *given, low, low+repeat)
 		}
@@ -80,7 +81,7 @@ func (s *Sock) sizeLeg() {
 	cuff := d.Cuff.Height
 	if cuff > d.Leg.Height {
 		cuff = d.Leg.Height
-		s.Checks.Of(verdict.OnCuff, "cuff.height_mm", verdict.Note, "cuff_clamped",
+		s.Checks.Of(verdict.OnCuff, at.CuffHeight, verdict.Note, "cuff_clamped",
 			"a cuff of %s is taller than the leg, so the whole leg of %s is cuff.", d.Cuff.Height, cuff)
 	}
 	s.CuffRounds = s.Gauge.RoundsIn(cuff)
@@ -99,7 +100,7 @@ func (s *Sock) sizeLeg() {
 	}
 	if s.LegRounds+s.CuffRounds+len(s.Heel.GussetRounds) == 0 {
 		s.LegRounds = 1 // the heel's last turns must be settled before the bind-off
-		s.Checks.Of(verdict.OnLeg, "leg.height_mm", verdict.Caution, "no_leg",
+		s.Checks.Of(verdict.OnLeg, at.LegHeight, verdict.Caution, "no_leg",
 			"with no leg at all one round is knitted after the heel, so that it can be bound off.")
 	}
 	s.placeAnkle()
@@ -252,7 +253,7 @@ func (s *Sock) sayCuff(height measure.Length) {
 	const least, wide, better measure.Length = 38, 45, 50
 	switch {
 	case height > 0 && height < least:
-		s.Checks.Of(verdict.OnCuff, "cuff.height_mm", verdict.Note, "cuff_short", "a cuff under %s tends to roll outward.", least)
+		s.Checks.Of(verdict.OnCuff, at.CuffHeight, verdict.Note, "cuff_short", "a cuff under %s tends to roll outward.", least)
 	case height > 0 && height < wide && s.LegStitches >= 72:
 		s.Checks.Say(verdict.OnCuff, verdict.Note, "cuff_wide", "From 72 stitches up a cuff of about %s holds better.", better)
 	}

@@ -1,5 +1,7 @@
 package knit
 
+import "acornstep/sock/figures/at"
+
 import "acornstep/sock/rows/needle"
 
 // turning is a style of short rows: how a row stops and turns while the work
@@ -33,7 +35,7 @@ type turning interface {
 var turnings = []turning{germanTurn{}, wrapTurn{}, yarnOverTurn{}, pinnedTurn{}, liftTurn{}}
 
 // turnResets are worked out anew when another style is chosen: each has its own.
-var turnResets = []string{"heel.rounds_between", "heel.first_row"}
+var turnResets = []at.Path{at.HeelRoundsBetween, at.HeelFirstRow}
 
 // Edges of the short rows, as seen from the right side.
 const (

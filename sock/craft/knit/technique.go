@@ -1,6 +1,7 @@
 package knit
 
 import (
+	"acornstep/sock/figures/at"
 	"acornstep/sock/figures/measure"
 	"acornstep/sock/figures/sheet"
 	"acornstep/sock/figures/verdict"
@@ -20,13 +21,13 @@ type About struct {
 	// Term of the glossary that explains it.
 	Term string `json:"term"`
 	// Uses lists the fields of the design that mean something to it and to no other of its kind alone.
-	Uses []string `json:"uses"`
+	Uses []at.Path `json:"uses"`
 	// Resets lists the fields that are worked out anew when it is chosen.
-	Resets []string `json:"resets"`
+	Resets []at.Path `json:"resets"`
 	// Numbers can be typed exactly.
 	Numbers []Number `json:"numbers"`
 	// Allows restricts other fields: their possible values, the default first.
-	Allows map[string][]string `json:"-"`
+	Allows map[at.Path][]string `json:"-"`
 	// Rows is what its rows are called: rounds or rows.
 	Rows string `json:"rows"`
 	// Leaves is what a turning style leaves on the needle at each turn.
@@ -50,20 +51,20 @@ type About struct {
 
 // Number is a field of the design that an expert types.
 type Number struct {
-	Field  design.Path `json:"field"`
-	Label  string      `json:"label"`
-	Suffix string      `json:"suffix"`
-	Hint   string      `json:"hint"`
+	Field  at.Path `json:"field"`
+	Label  string  `json:"label"`
+	Suffix string  `json:"suffix"`
+	Hint   string  `json:"hint"`
 }
 
 // Usual figures stand in for the fields of a design that are typed as figures and left empty; by the field, in its unit.
-func Usual() map[string]float64 {
+func Usual() map[at.Path]float64 {
 	d := design.Blank()
-	return map[string]float64{
-		"fit.girth_ease_pct": d.Fit.GirthEasePct, "heel.flap_row_factor": d.Heel.FlapRowFactor,
-		"foot_length.toe_mm": float64(thumbLength), "foot_length.heel_mm": float64(thumbLength),
-		"corner.pick_up": float64(d.Corner.PickUp), "corner.hold_rounds": float64(d.Corner.HoldRounds),
-		"yarn.ball_g": d.Yarn.BallGrams, "yarn.ball_m": d.Yarn.BallMetres,
+	return map[at.Path]float64{
+		at.FitGirthEase: d.Fit.GirthEasePct, at.HeelFlapRowFactor: d.Heel.FlapRowFactor,
+		at.FootLengthToe: float64(thumbLength), at.FootLengthHeel: float64(thumbLength),
+		at.CornerPickUp: float64(d.Corner.PickUp), at.CornerHoldRounds: float64(d.Corner.HoldRounds),
+		at.YarnBallGrams: d.Yarn.BallGrams, at.YarnBallMetres: d.Yarn.BallMetres,
 	}
 }
 
@@ -72,14 +73,14 @@ type Technique interface{ About() *About }
 
 // Kind is a field of the design for which techniques are listed.
 type Kind struct {
-	Field string
+	Field at.Path
 	List  func() []Technique
 }
 
 // Kinds are all fields for which techniques are listed, in the order of the work.
 var Kinds = []Kind{
-	{"toe.kind", listed(&toes)}, {"toe.cast_on", listed(&castOns)}, {"heel.kind", listed(&heels)}, {"heel.turn", listed(&turnings)},
-	{"corner.method", listed(&corners)}, {"bind_off", listed(&bindOffs)},
+	{at.ToeKind, listed(&toes)}, {at.ToeCastOn, listed(&castOns)}, {at.HeelKind, listed(&heels)}, {at.HeelTurn, listed(&turnings)},
+	{at.CornerMethod, listed(&corners)}, {at.BindOff, listed(&bindOffs)},
 }
 
 func listed[T Technique](list *[]T) func() []Technique {
@@ -110,13 +111,13 @@ func init() {
 	}
 }
 
-func register(field string, a *About) {
+func register(field at.Path, a *About) {
 	design.Register(design.Technique{Field: field, Name: a.Name, Uses: a.Uses, Allows: a.Allows, Shows: a.Shows,
 		WidensFoot: a.WidensFoot, AtEdges: a.AtEdges, Holds: a.Holds})
 }
 
 // Said is how a technique stands in a sentence, by its field and name; the name itself for one that is no technique.
-func Said(field, name string) string {
+func Said(field at.Path, name string) string {
 	for _, kind := range Kinds {
 		if kind.Field != field {
 			continue
@@ -135,7 +136,7 @@ func GrowsAtSides(d *design.Design) bool { return named(toes, d.Toe.Kind).About(
 
 // Leaves is what the turns of a design leave on the needle, as people call it.
 func Leaves(d *design.Design) string {
-	if d.Uses("heel.turn") {
+	if d.Uses(at.HeelTurn) {
 		if leaves := named(turnings, d.Heel.Turn).About().Leaves; leaves != "" {
 			return leaves
 		}
@@ -144,7 +145,7 @@ func Leaves(d *design.Design) string {
 }
 
 // Numbers are what the technique of a field that the sock has can be given exactly; none for a field without techniques.
-func (s *Sock) Numbers(field string) []Number {
+func (s *Sock) Numbers(field at.Path) []Number {
 	for _, kind := range Kinds {
 		if kind.Field != field {
 			continue
@@ -160,7 +161,7 @@ func (s *Sock) Numbers(field string) []Number {
 
 // Choose gives the changes that make a design's field this value: the value
 // itself, and what has to be worked out anew with it. The one place where choices reset others.
-func Choose(field string, value any) design.Changes {
+func Choose(field at.Path, value any) design.Changes {
 	changes := design.Changes{}
 	for _, reset := range resets[field] {
 		changes[reset] = nil
@@ -182,10 +183,10 @@ func Choose(field string, value any) design.Changes {
 }
 
 // resets are the fields that choices other than techniques have worked out anew.
-var resets = map[string][]string{
-	"fit.multiple": {"stitches"},
-	"toe.start":    {"toe.start_stitches", "toe.fast_rounds"},
-	"heel.share":   {"heel.stitches", "heel.turns_per_side"},
+var resets = map[at.Path][]at.Path{
+	at.FitMultiple: {at.Stitches},
+	at.ToeStart:    {at.ToeStartStitches, at.ToeFastRounds},
+	at.HeelShare:   {at.HeelStitches, at.HeelTurnsPerSide},
 }
 
 // Way is one way to use a technique that is worth trying beside others.
@@ -200,7 +201,8 @@ var usualWay = []Way{{"", design.Changes{}}}
 
 // Drag is a number of the design that moves in even steps when a part of the drawing is dragged.
 type Drag struct {
-	Field, Word string
+	Field at.Path
+	Word  string
 	// Step is how far the drawing moves, in mm, from one stop to the next; Now is the stop where it is, of Stops.
 	Step       float64
 	Now, Stops int
@@ -274,7 +276,7 @@ func (s *Sock) Eases() []Easing {
 	list := s.heel().Eases(s)
 	for _, h := range heels {
 		if about := h.About(); about.Name != s.Design.Heel.Kind {
-			list = append(list, Easing{"a " + about.Said + " heel", Choose("heel.kind", about.Name)})
+			list = append(list, Easing{"a " + about.Said + " heel", Choose(at.HeelKind, about.Name)})
 		}
 	}
 	return list
@@ -312,10 +314,10 @@ func (s *Sock) ToeRows() string { return s.toe().About().Rows }
 // Counting is how many things the sock has the knitter count at once: our estimate.
 func (s *Sock) Counting() int {
 	n := s.toe().About().Counts + s.heel().About().Counts
-	if s.Design.Toe.Start != "half" && s.Design.Uses("toe.start") {
+	if s.Design.Toe.Start != "half" && s.Design.Uses(at.ToeStart) {
 		n++ // two rhythms of increasing
 	}
-	if s.Design.Uses("heel.turn") {
+	if s.Design.Uses(at.HeelTurn) {
 		n += s.turning().About().Counts
 	}
 	return n

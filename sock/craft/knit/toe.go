@@ -3,6 +3,7 @@ package knit
 import (
 	"slices"
 
+	"acornstep/sock/figures/at"
 	"acornstep/sock/figures/measure"
 	"acornstep/sock/rows/needle"
 )
@@ -11,7 +12,7 @@ import (
 var toes = []Toe{wedgeToe{}, garterSquareToe{}, shortRowToe{}}
 
 // twoNeedleCastOns are those that put the loops on two needles, for toes that are knitted from both.
-var twoNeedleCastOns = map[string][]string{"toe.cast_on": {"magic", "turkish", "figure_eight"}}
+var twoNeedleCastOns = map[at.Path][]string{at.ToeCastOn: {"magic", "turkish", "figure_eight"}}
 
 // Tail is the length of the tail to leave at the cast-on of s stitches: 200 mm
 // to hold and darn, and 6 mm for each stitch, more on thick needles.

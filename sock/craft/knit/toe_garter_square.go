@@ -3,6 +3,7 @@ package knit
 import (
 	"fmt"
 
+	"acornstep/sock/figures/at"
 	"acornstep/sock/figures/lengths"
 	"acornstep/sock/figures/measure"
 	"acornstep/sock/figures/sheet"
@@ -20,8 +21,8 @@ var aboutSquare = About{
 	Name: "garter_square", Label: "Garter-square toe", Said: "garter-square toe", Reason: "straight on at the full count; bumpy inside",
 	Term: "garter", Rows: "rows", Counts: 2,
 	Shows:  []string{"garter-edge"},
-	Uses:   []string{"toe.start_loop", "toe.odd"},
-	Resets: []string{"toe.cast_on", "toe.start_stitches", "toe.fast_rounds", "toe.turns_per_side"},
+	Uses:   []at.Path{at.ToeStartLoop, at.ToeOdd},
+	Resets: []at.Path{at.ToeCastOn, at.ToeStartStitches, at.ToeFastRounds, at.ToeTurnsPerSide},
 	Allows: twoNeedleCastOns,
 }
 

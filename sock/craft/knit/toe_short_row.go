@@ -3,6 +3,7 @@ package knit
 import (
 	"fmt"
 
+	"acornstep/sock/figures/at"
 	"acornstep/sock/figures/lengths"
 	"acornstep/sock/figures/sheet"
 	"acornstep/sock/figures/verdict"
@@ -19,10 +20,10 @@ var aboutCup = About{
 	Name: "short_row", Label: "Short-row toe", Said: "short-row toe", Reason: "a cup like the heel's, from a provisional cast-on",
 	Term: "short_rows", Rows: "rows", Counts: 2,
 	Shows:   []string{"co-chain", "unzip"},
-	Uses:    []string{"heel.turn", "toe.turns_per_side"},
-	Resets:  []string{"toe.cast_on", "toe.start_stitches", "toe.fast_rounds", "toe.turns_per_side"},
-	Allows:  map[string][]string{"toe.cast_on": {"provisional"}},
-	Numbers: []Number{{Field: "toe.turns_per_side", Label: "Turns on each side", Suffix: "turns"}},
+	Uses:    []at.Path{at.HeelTurn, at.ToeTurnsPerSide},
+	Resets:  []at.Path{at.ToeCastOn, at.ToeStartStitches, at.ToeFastRounds, at.ToeTurnsPerSide},
+	Allows:  map[at.Path][]string{at.ToeCastOn: {"provisional"}},
+	Numbers: []Number{{Field: at.ToeTurnsPerSide, Label: "Turns on each side", Suffix: "turns"}},
 }
 
 func (shortRowToe) About() *About                  { return &aboutCup }
@@ -52,7 +53,7 @@ func (shortRowToe) Explain(s *Sock, on *sheet.Sheet) {
 // Drag moves by one turn a side.
 func (shortRowToe) Drag(s *Sock) (Drag, bool) {
 	return Drag{
-		Field: "toe.turns_per_side", Word: "turns a side in the toe", Step: float64(s.Gauge.Height(2)), Now: s.Toe.Turns - 1,
+		Field: at.ToeTurnsPerSide, Word: "turns a side in the toe", Step: float64(s.Gauge.Height(2)), Now: s.Toe.Turns - 1,
 		Stops: s.Stitches/4 - fewestCentre/2, First: 1, Each: 1, FirstCount: 1, EachCount: 1,
 	}, true
 }
@@ -69,7 +70,7 @@ func (shortRowToe) Size(s *Sock) {
 	if given := s.Design.Toe.TurnsPerSide; given != nil {
 		turns = *given
 	}
-	if !s.turnsFit("toe", stitches, turns) {
+	if !s.turnsFit(verdict.OnToe, at.ToeTurnsPerSide, stitches, turns) {
 		return
 	}
 	s.Toe = ToeSize{CastOn: stitches, Turns: turns, Length: lengths.ShortRowToe(turns, s.Gauge)}

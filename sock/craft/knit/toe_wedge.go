@@ -5,6 +5,7 @@ import (
 	"math"
 	"slices"
 
+	"acornstep/sock/figures/at"
 	"acornstep/sock/figures/measure"
 	"acornstep/sock/figures/sheet"
 	"acornstep/sock/figures/verdict"
@@ -20,12 +21,12 @@ var aboutWedge = About{
 	Name: "wedge", Label: "Wedge toe", Said: "wedge toe", Reason: "smooth, two lines of increases at the sides", Term: "wedge",
 	Rows: "rounds", Counts: 1, Sides: true,
 	Shows:  []string{"kfb"},
-	Uses:   []string{"toe.start", "toe.increase", "toe.start_loop", "toe.start_stitches", "toe.fast_rounds"},
-	Resets: []string{"toe.cast_on", "toe.start_stitches", "toe.fast_rounds", "toe.turns_per_side"},
+	Uses:   []at.Path{at.ToeStart, at.ToeIncrease, at.ToeStartLoop, at.ToeStartStitches, at.ToeFastRounds},
+	Resets: []at.Path{at.ToeCastOn, at.ToeStartStitches, at.ToeFastRounds, at.ToeTurnsPerSide},
 	Allows: twoNeedleCastOns,
 	Numbers: []Number{
-		{Field: "toe.start_stitches", Label: "Cast on exactly", Suffix: "sts"},
-		{Field: "toe.fast_rounds", Label: "Increase rounds at once", Suffix: "rounds"},
+		{Field: at.ToeStartStitches, Label: "Cast on exactly", Suffix: "sts"},
+		{Field: at.ToeFastRounds, Label: "Increase rounds at once", Suffix: "rounds"},
 	},
 }
 
@@ -33,9 +34,9 @@ func (wedgeToe) About() *About { return &aboutWedge }
 
 func (wedgeToe) Ways() []Way {
 	return []Way{
-		{"", design.Changes{"toe.start": "half"}},
-		{"rounded", design.Changes{"toe.start": "rounded"}},
-		{"fitted", design.Changes{"toe.start": "fitted"}},
+		{"", design.Changes{at.ToeStart: "half"}},
+		{"rounded", design.Changes{at.ToeStart: "rounded"}},
+		{"fitted", design.Changes{at.ToeStart: "fitted"}},
 	}
 }
 
@@ -69,7 +70,7 @@ func (wedgeToe) Drag(s *Sock) (Drag, bool) {
 	// The last increase round would be followed by a plain one all the same.
 	stops := s.Toe.IncreaseRounds
 	return Drag{
-		Field: "toe.fast_rounds", Word: "toe rounds", Step: -float64(s.Gauge.Height(1)), Now: min(s.Toe.FastRounds, stops-1),
+		Field: at.ToeFastRounds, Word: "toe rounds", Step: -float64(s.Gauge.Height(1)), Now: min(s.Toe.FastRounds, stops-1),
 		Stops: stops,
 		Each:  1, EachCount: -1, FirstCount: 1 + 2*s.Toe.IncreaseRounds,
 	}, true
@@ -171,7 +172,7 @@ func (wedgeToe) Size(s *Sock) {
 		castOn = *given
 		if (n-castOn)%4 != 0 || castOn > n {
 			low := largestStart(n, min(castOn, n))
-			s.Checks.Of(verdict.OnToe, "toe.start_stitches", verdict.Stop, "toe_start",
+			s.Checks.Of(verdict.OnToe, at.ToeStartStitches, verdict.Stop, "toe_start",
 				"read %d, but %d stitches round cannot be reached from it by fours. Start with %d or %d.",
 				castOn, n, low, min(low+4, n))
 			return
@@ -182,7 +183,7 @@ func (wedgeToe) Size(s *Sock) {
 	if given := toe.FastRounds; given != nil {
 		fast = *given
 		if fast > k {
-			s.Checks.Of(verdict.OnToe, "toe.fast_rounds", verdict.Caution, "toe_fast_rounds",
+			s.Checks.Of(verdict.OnToe, at.ToeFastRounds, verdict.Caution, "toe_fast_rounds",
 				"the toe has only %s, so all of them follow each other at once instead of %d.", measure.Count(k, "increase round"), fast)
 			fast = k
 		}

@@ -5,6 +5,7 @@ package knit
 import (
 	"fmt"
 
+	"acornstep/sock/figures/at"
 	"acornstep/sock/figures/sheet"
 	"acornstep/sock/figures/verdict"
 	"acornstep/sock/papers/design"
@@ -15,12 +16,12 @@ import (
 // Two techniques that nobody needs, to show that one is a file and a line. They
 // are built with the tag trial only.
 func init() {
-	add("toe.kind", &toes, Toe(bluntToe{}))
-	add("heel.turn", &turnings, turning(tuckTurn{}))
+	add(at.ToeKind, &toes, Toe(bluntToe{}))
+	add(at.HeelTurn, &turnings, turning(tuckTurn{}))
 }
 
 // add puts a technique at the end of its list.
-func add[T Technique](field string, list *[]T, t T) {
+func add[T Technique](field at.Path, list *[]T, t T) {
 	*list = append(*list, t)
 	register(field, t.About())
 }
@@ -31,8 +32,8 @@ type bluntToe struct{}
 var aboutBlunt = About{
 	Name: "blunt", Label: "Blunt toe", Said: "blunt toe", Reason: "increases in every round: short and square", Term: "wedge",
 	Rows: "rounds", Counts: 1,
-	Uses:   []string{"toe.start_loop"},
-	Resets: []string{"toe.cast_on", "toe.start_stitches", "toe.fast_rounds", "toe.turns_per_side"},
+	Uses:   []at.Path{at.ToeStartLoop},
+	Resets: []at.Path{at.ToeCastOn, at.ToeStartStitches, at.ToeFastRounds, at.ToeTurnsPerSide},
 	Allows: twoNeedleCastOns,
 }
 

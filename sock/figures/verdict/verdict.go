@@ -8,6 +8,7 @@ import (
 	"unicode"
 	"unicode/utf8"
 
+	"acornstep/sock/figures/at"
 	"acornstep/sock/figures/measure"
 )
 
@@ -45,9 +46,10 @@ type Check struct {
 	// Text as documents have it: lengths in millimetres, and the path of the field in front of what is about one.
 	Text string `json:"text"`
 	// field is that path; on is the decision; format and args are how the text was made. They are not kept in documents.
-	on            On
-	field, format string
-	args          []any
+	on     On
+	field  at.Path
+	format string
+	args   []any
 }
 
 // On is the decision to which the check belongs; none for one out of a document, which does not say it.
@@ -79,10 +81,10 @@ func (list *Checks) Say(on On, level Level, code, format string, args ...any) {
 }
 
 // Of adds a judgement on a field of the design.
-func (list *Checks) Of(on On, field string, level Level, code, format string, args ...any) {
+func (list *Checks) Of(on On, field at.Path, level Level, code, format string, args ...any) {
 	text := fmt.Sprintf(format, args...)
 	if field != "" {
-		text = field + ": " + text
+		text = string(field) + ": " + text
 	}
 	*list = append(*list, Check{code, level, text, on, field, format, args})
 }

@@ -9,6 +9,7 @@ import (
 	"strings"
 
 	"acornstep/sock/craft/knit"
+	"acornstep/sock/figures/at"
 	"acornstep/sock/figures/measure"
 	"acornstep/sock/judge/fit"
 	"acornstep/sock/papers/design"
@@ -108,14 +109,14 @@ func tryAll(d *design.Design, turns []*knit.About) (Report, error) {
 				return r, err
 			}
 			styles := turns
-			if !tried.Uses("heel.turn") {
+			if !tried.Uses(at.HeelTurn) {
 				styles = turns[:1] // nothing in this sock turns
 			}
 			for _, style := range styles {
 				tried.Heel.Turn = style.Name
 				r.Tried++
 				if c, ok := try(&tried); ok {
-					c.Title, c.Changes = way.title(style, len(styles) > 1), joined(way.changes, design.Changes{"heel.turn": style.Name})
+					c.Title, c.Changes = way.title(style, len(styles) > 1), joined(way.changes, design.Changes{at.HeelTurn: style.Name})
 					c.unusualHeel, c.high = way.unusualHeel, knit.HighInstep(&tried.Foot)
 					if c.unusual = way.unusual; !count.Nearest {
 						c.unusual += unusualCount
@@ -132,7 +133,7 @@ func tryAll(d *design.Design, turns []*knit.About) (Report, error) {
 // made says whether a design has these choices already, whatever its count.
 func made(d *design.Design, changes design.Changes) bool {
 	for field, value := range changes {
-		if field != "stitches" && value != nil && d.Get(field) != value {
+		if field != at.Stitches && value != nil && d.Get(field) != value {
 			return false
 		}
 	}
@@ -170,8 +171,8 @@ func waysOf(stitches int) []wayOf {
 			for h, heel := range knit.Heels() {
 				for hw, heelWay := range heel.Ways() {
 					ofHeel := unusualHeel*h + unusualHeelWay*hw
-					changes := joined(knit.Choose("toe.kind", toe.About().Name), toeWay.Changes,
-						knit.Choose("heel.kind", heel.About().Name), heelWay.Changes, design.Changes{"stitches": stitches})
+					changes := joined(knit.Choose(at.ToeKind, toe.About().Name), toeWay.Changes,
+						knit.Choose(at.HeelKind, heel.About().Name), heelWay.Changes, design.Changes{at.Stitches: stitches})
 					list = append(list, wayOf{stitches, toe.About(), heel.About(), toeWay, heelWay, changes,
 						unusualToe*t + unusualToeWay*tw + ofHeel, ofHeel})
 				}
@@ -217,7 +218,7 @@ func try(d *design.Design) (Candidate, bool) {
 	}
 	places := fit.Of(s)
 	c := Candidate{
-		Toe: d.Toe.Kind, Heel: d.Heel.Kind, Turn: d.Heel.Turn, turns: d.Uses("heel.turn"), fabric: string(d.Heel.Fabric),
+		Toe: d.Toe.Kind, Heel: d.Heel.Kind, Turn: d.Heel.Turn, turns: d.Uses(at.HeelTurn), fabric: string(d.Heel.Fabric),
 		Stitches: s.Stitches, HeelStartsAt: s.HeelStarts, FootRounds: s.FootRounds, Grams: grams(s), Counting: s.Counting(),
 		EasePct: 100 * float64(1-s.Gauge.Girth(float64(s.Stitches))/d.Foot.BallGirth), HeelStretchPct: heelStretch(s),
 	}

@@ -8,6 +8,7 @@ import (
 	"strings"
 
 	"acornstep/sock/craft/knit"
+	"acornstep/sock/figures/at"
 	"acornstep/sock/judge/fit"
 )
 
@@ -49,7 +50,7 @@ func suits(s *knit.Sock, places []fit.Place) (misfit float64, reason string) {
 	if (d.Foot.Careful("numb_feet") || d.Foot.Careful("circulation")) && s.Ridged() {
 		misfit += ridgeMisfit
 	}
-	if d.Uses("toe.start") && !d.Foot.Guessed("toe_depth_mm") { // how deep it is was decided
+	if d.Uses(at.ToeStart) && !d.Foot.Guessed("toe_depth_mm") { // how deep it is was decided
 		misfit += math.Max(0, math.Abs(float64(s.Toe.Length-d.Foot.ToeDepth))-deeperToe)
 	}
 	return misfit, reason

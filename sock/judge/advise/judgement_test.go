@@ -69,7 +69,7 @@ func TestOneJudgement(t *testing.T) {
 			t.Fatal(err)
 		}
 		for _, c := range list {
-			value := best.Changes[string(c.Field)]
+			value := best.Changes[c.Field]
 			if value == nil || c.Options[0].Stop != "" {
 				continue
 			}

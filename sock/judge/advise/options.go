@@ -6,6 +6,7 @@ import (
 	"strings"
 
 	"acornstep/sock/craft/knit"
+	"acornstep/sock/figures/at"
 	"acornstep/sock/figures/document"
 	"acornstep/sock/figures/measure"
 	"acornstep/sock/judge/fit"
@@ -14,8 +15,8 @@ import (
 
 // Choice is one decision with all its ways.
 type Choice struct {
-	Field design.Path `json:"field"`
-	Label string      `json:"label"`
+	Field at.Path `json:"field"`
+	Label string  `json:"label"`
 	// Options, the recommended one first, then in the order of the school.
 	Options []Option `json:"options"`
 }
@@ -47,7 +48,8 @@ type way struct {
 
 // field is one decision of the work.
 type field struct {
-	name, label string
+	name  at.Path
+	label string
 	// part is the decision of the path to which it belongs, phrase stands before its way in that sentence.
 	part, phrase string
 	ways         func(*design.Design) []way
@@ -92,7 +94,7 @@ func Options(d design.Design, unit measure.Unit) ([]Choice, error) {
 }
 
 func (f *field) options(d design.Design, unit measure.Unit, best *Candidate) Choice {
-	c := Choice{Field: design.Path(f.name), Label: f.label}
+	c := Choice{Field: f.name, Label: f.label}
 	now, ways := d.Get(f.name), f.ways(&d)
 	here := make([][]string, len(ways))
 	for i, way := range ways {
@@ -125,19 +127,19 @@ func (f *field) options(d design.Design, unit measure.Unit, best *Candidate) Cho
 
 // recommend marks what the ranking chooses, or else the school's own way, and puts it first.
 func (f *field) recommend(c *Choice, best *Candidate) {
-	at := 0
+	place := 0
 	if best != nil {
 		if value := best.Changes[f.name]; value != nil {
-			at = max(0, slices.IndexFunc(c.Options, func(o Option) bool { return o.Value == value }))
+			place = max(0, slices.IndexFunc(c.Options, func(o Option) bool { return o.Value == value }))
 		}
-		if f.name == "heel.kind" {
-			c.Options[at].Reason = best.Why
+		if f.name == at.HeelKind {
+			c.Options[place].Reason = best.Why
 		}
 	}
-	if c.Options[at].Stop == "" {
-		c.Options[at].Recommended = true
-		first := c.Options[at]
-		copy(c.Options[1:at+1], c.Options[:at])
+	if c.Options[place].Stop == "" {
+		c.Options[place].Recommended = true
+		first := c.Options[place]
+		copy(c.Options[1:place+1], c.Options[:place])
 		c.Options[0] = first
 	}
 }

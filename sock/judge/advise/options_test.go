@@ -9,11 +9,12 @@ import (
 	"pgregory.net/rapid"
 
 	"acornstep/sock/craft/knit"
+	"acornstep/sock/figures/at"
 	"acornstep/sock/figures/measure"
 	"acornstep/sock/papers/design"
 )
 
-func choiceOf(t *testing.T, list []Choice, field design.Path) Choice {
+func choiceOf(t *testing.T, list []Choice, field at.Path) Choice {
 	t.Helper()
 	for _, c := range list {
 		if c.Field == field {
@@ -87,7 +88,7 @@ func TestOptionsKeepTheirPromises(t *testing.T) {
 			if !f.asks(&d) {
 				continue
 			}
-			w := rapid.SampledFrom(f.ways(&d)).Draw(t, f.name)
+			w := rapid.SampledFrom(f.ways(&d)).Draw(t, string(f.name))
 			tried, err := d.With(knit.Choose(f.name, w.value))
 			if err != nil {
 				t.Fatal(err)

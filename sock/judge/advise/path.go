@@ -7,6 +7,7 @@ import (
 	"unicode/utf8"
 
 	"acornstep/sock/craft/knit"
+	"acornstep/sock/figures/at"
 	"acornstep/sock/figures/measure"
 	"acornstep/sock/figures/verdict"
 	"acornstep/sock/papers/design"
@@ -24,7 +25,7 @@ type Decision struct {
 	// Said is the sentence; empty while the sock cannot be worked out.
 	Said string `json:"said"`
 	// Lead is the field whose ways stand as cards; empty for none.
-	Lead design.Path `json:"lead,omitempty"`
+	Lead at.Path `json:"lead,omitempty"`
 	// Pieces are what an expert changes in the sentence, in its order.
 	Pieces []Piece `json:"pieces"`
 	// Checks are the judgements on this decision.
@@ -35,7 +36,7 @@ type Decision struct {
 
 // Piece is a word or a figure of the sentence that can be changed.
 type Piece struct {
-	Field design.Path `json:"field"`
+	Field at.Path `json:"field"`
 	// Label stands before it.
 	Label string `json:"label"`
 	// Kind says how it is changed: one of several ways, a typed figure, or yes and no.
@@ -57,9 +58,10 @@ type Number struct {
 
 // part is one decision of the path.
 type part struct {
-	name, title, lead string
-	said              func(w *words) string
-	numbers           func(w *words) []Number
+	name, title string
+	lead        at.Path
+	said        func(w *words) string
+	numbers     func(w *words) []Number
 }
 
 // parts are the decisions in the order of the work.
@@ -67,37 +69,37 @@ var parts = []part{
 	{name: "foot", title: "Foot", said: footSaid},
 	{name: "swatch", title: "Swatch", said: swatchSaid},
 	{name: "round", title: "Round", said: roundSaid, numbers: roundNumbers},
-	{name: "toe", title: "Toe", lead: "toe.kind", said: toeSaid, numbers: toeNumbers},
+	{name: "toe", title: "Toe", lead: at.ToeKind, said: toeSaid, numbers: toeNumbers},
 	{name: "length", title: "To the heel", said: lengthSaid, numbers: lengthNumbers},
-	{name: "heel", title: "Heel", lead: "heel.kind", said: heelSaid, numbers: heelNumbers},
-	{name: "corners", title: "Corners", lead: "corner.method", said: cornersSaid},
+	{name: "heel", title: "Heel", lead: at.HeelKind, said: heelSaid, numbers: heelNumbers},
+	{name: "corners", title: "Corners", lead: at.CornerMethod, said: cornersSaid},
 	{name: "ankle", title: "Ankle", said: ankleSaid, numbers: ankleNumbers},
-	{name: "leg", title: "Leg", lead: "leg.pattern", said: legSaid, numbers: legNumbers},
-	{name: "cuff", title: "Cuff", lead: "cuff.pattern", said: cuffSaid, numbers: cuffNumbers},
-	{name: "needles", title: "Needles", lead: "needles", said: needlesSaid},
+	{name: "leg", title: "Leg", lead: at.LegPattern, said: legSaid, numbers: legNumbers},
+	{name: "cuff", title: "Cuff", lead: at.CuffPattern, said: cuffSaid, numbers: cuffNumbers},
+	{name: "needles", title: "Needles", lead: at.Needles, said: needlesSaid},
 	{name: "yarn", title: "Yarn", said: yarnSaid, numbers: yarnNumbers},
 }
 
 // figure is a number of the design that an expert types.
 type figure struct {
-	field, part, label, suffix, hint string
-	kind                             string
+	field                           at.Path
+	part, label, suffix, hint, kind string
 }
 
 // figures are those that no technique brings along.
 var figures = []figure{
-	{field: "fit.girth_ease_pct", part: "round", label: "smaller than the foot by", suffix: "%"},
-	{field: "fit.length_ease_mm", part: "round", label: "shorter by"},
-	{field: "mirror", part: "toe", label: "For the right foot, rows mirrored", kind: "switch"},
-	{field: "foot_length.toe_mm", part: "length", label: "taken off for the toe"},
-	{field: "foot_length.heel_mm", part: "length", label: "taken off for the heel"},
-	{field: "heel.own_strand", part: "heel", label: "A strand of its own", kind: "switch"},
-	{field: "corner.pick_up", part: "corners", label: "extra at each corner", suffix: "sts"},
-	{field: "corner.hold_rounds", part: "corners", label: "they stay for", suffix: "rounds"},
-	{field: "leg.height_mm", part: "leg", label: "leg with its cuff"},
-	{field: "leg.plain_rounds", part: "leg", label: "plain rounds first", suffix: "rounds"},
-	{field: "leg.stitches", part: "leg", label: "stitches of the leg", suffix: "sts"},
-	{field: "cuff.height_mm", part: "cuff", label: "height of the cuff"},
+	{field: at.FitGirthEase, part: "round", label: "smaller than the foot by", suffix: "%"},
+	{field: at.FitLengthEase, part: "round", label: "shorter by"},
+	{field: at.Mirror, part: "toe", label: "For the right foot, rows mirrored", kind: "switch"},
+	{field: at.FootLengthToe, part: "length", label: "taken off for the toe"},
+	{field: at.FootLengthHeel, part: "length", label: "taken off for the heel"},
+	{field: at.HeelOwnStrand, part: "heel", label: "A strand of its own", kind: "switch"},
+	{field: at.CornerPickUp, part: "corners", label: "extra at each corner", suffix: "sts"},
+	{field: at.CornerHoldRounds, part: "corners", label: "they stay for", suffix: "rounds"},
+	{field: at.LegHeight, part: "leg", label: "leg with its cuff"},
+	{field: at.LegPlainRounds, part: "leg", label: "plain rounds first", suffix: "rounds"},
+	{field: at.LegStitches, part: "leg", label: "stitches of the leg", suffix: "sts"},
+	{field: at.CuffHeight, part: "cuff", label: "height of the cuff"},
 }
 
 // Path is every decision on a sock that was measured, in the order of the work, with what was said of it and the
@@ -110,7 +112,7 @@ func Path(s *knit.Sock, checks verdict.Checks, grams float64, unit measure.Unit)
 	}
 	list := make([]Decision, len(parts))
 	for i, p := range parts {
-		d := Decision{Name: p.name, Title: p.title, Lead: design.Path(p.lead), Pieces: []Piece{}, Numbers: []Number{}, Checks: p.of(checks)}
+		d := Decision{Name: p.name, Title: p.title, Lead: p.lead, Pieces: []Piece{}, Numbers: []Number{}, Checks: p.of(checks)}
 		if !s.Stopped() {
 			d.Said = p.said(w)
 			if p.numbers != nil {
@@ -148,7 +150,7 @@ func (p *part) words(s *knit.Sock) []Piece {
 		if f.comes != nil && d.Get(f.name) == nil && !s.Stopped() {
 			said = f.comes(s)
 		}
-		list = append(list, Piece{Field: design.Path(f.name), Label: f.phrase, Kind: "ways", Said: said})
+		list = append(list, Piece{Field: f.name, Label: f.phrase, Kind: "ways", Said: said})
 	}
 	return list
 }
@@ -169,14 +171,14 @@ func (p *part) figures(s *knit.Sock, pinned *design.Design) []Piece {
 	var list []Piece
 	d := s.Design
 	for _, n := range s.Numbers(p.lead) {
-		list = append(list, Piece{Field: n.Field, Label: lower(n.Label), Kind: "figure", Value: valueOf(pinned, string(n.Field)),
+		list = append(list, Piece{Field: n.Field, Label: lower(n.Label), Kind: "figure", Value: valueOf(pinned, n.Field),
 			Suffix: n.Suffix, Hint: n.Hint})
 	}
 	for _, f := range figures {
 		if f.part != p.name || !d.Uses(f.field) {
 			continue
 		}
-		piece := Piece{Field: design.Path(f.field), Label: f.label, Kind: "figure", Suffix: f.suffix, Hint: f.hint}
+		piece := Piece{Field: f.field, Label: f.label, Kind: "figure", Suffix: f.suffix, Hint: f.hint}
 		if f.kind != "" {
 			piece.Kind = f.kind
 		} else {
@@ -188,7 +190,7 @@ func (p *part) figures(s *knit.Sock, pinned *design.Design) []Piece {
 }
 
 // valueOf is a figure of a design; nil for one that it does not have.
-func valueOf(d *design.Design, field string) *float64 {
+func valueOf(d *design.Design, field at.Path) *float64 {
 	var value float64
 	switch v := d.Get(field).(type) {
 	case float64:
@@ -220,7 +222,7 @@ func sentence(said ...string) string {
 	return strings.Join(kept, ", ")
 }
 
-func (w *words) said(field string) string {
+func (w *words) said(field at.Path) string {
 	return knit.Said(field, fmt.Sprint(w.sock.Design.Get(field)))
 }
 
@@ -246,7 +248,7 @@ func toeSaid(w *words) string {
 	if t.IncreaseRounds > 0 {
 		rows = measure.Count(t.IncreaseRounds, "increase round")
 	}
-	return sentence(w.said("toe.kind")+fmt.Sprintf(" from %d", t.CastOn), rows, w.long(t.Length))
+	return sentence(w.said(at.ToeKind)+fmt.Sprintf(" from %d", t.CastOn), rows, w.long(t.Length))
 }
 
 func lengthSaid(w *words) string {
@@ -275,8 +277,8 @@ func heelSaid(w *words) string {
 	s, d := w.sock, w.sock.Design
 	h := s.Heel
 	turns, increases, flap, turn := "", "", "", ""
-	if d.Uses("heel.turn") && h.Turns > 0 {
-		turn = w.said("heel.turn")
+	if d.Uses(at.HeelTurn) && h.Turns > 0 {
+		turn = w.said(at.HeelTurn)
 	}
 	if h.GussetIncreases > 0 {
 		increases = measure.Count(h.GussetIncreases, "increase") + " a side"
@@ -287,12 +289,12 @@ func heelSaid(w *words) string {
 	case h.Turns > 0:
 		turns = fmt.Sprintf("%d over %d · %d · %d", h.Stitches, h.Turns, h.Centre, h.Turns)
 	}
-	return sentence(w.said("heel.kind"), increases, turn, otherThan("stockinette", string(d.Heel.Fabric), "in garter"), turns, flap,
+	return sentence(w.said(at.HeelKind), increases, turn, otherThan("stockinette", string(d.Heel.Fabric), "in garter"), turns, flap,
 		overInstep(s))
 }
 
 func cornersSaid(w *words) string {
-	return sentence(w.said("corner.method"), strings.Join(cornerHere(w), ", "))
+	return sentence(w.said(at.CornerMethod), strings.Join(cornerHere(w), ", "))
 }
 
 func ankleSaid(w *words) string { return strings.Join(ankleHere(w), ", ") }
@@ -306,12 +308,12 @@ func legSaid(w *words) string {
 func cuffSaid(w *words) string {
 	s := w.sock
 	return sentence(patternSaid(s.Design, s.Design.Cuff.Pattern), w.long(min(s.Design.Cuff.Height, s.Design.Leg.Height)),
-		measure.Count(s.CuffRounds, "round")) + "; bound off " + w.said("bind_off")
+		measure.Count(s.CuffRounds, "round")) + "; bound off " + w.said(at.BindOff)
 }
 
 func needlesSaid(w *words) string {
 	for i := range fields {
-		if f := &fields[i]; f.name == "needles" {
+		if f := &fields[i]; f.name == at.Needles {
 			return sentence(f.chosen(w.sock.Design), strings.Join(needlesHere(w), ", "))
 		}
 	}

@@ -12,6 +12,7 @@ import (
 	"pgregory.net/rapid"
 
 	"acornstep/sock/craft/knit"
+	"acornstep/sock/figures/at"
 	"acornstep/sock/figures/measure"
 	"acornstep/sock/papers/design"
 )
@@ -55,7 +56,7 @@ func TestASentenceForEachDecision(t *testing.T) {
 	}
 	assert.Len(t, path, len(parts))
 	heel := decision(t, path, "heel")
-	assert.Equal(t, design.Path("heel.kind"), heel.Lead)
+	assert.Equal(t, at.Path("heel.kind"), heel.Lead)
 	assert.Equal(t, Piece{Field: "heel.turn", Label: "turned with", Kind: "ways", Said: "double stitches"}, heel.Pieces[0])
 	stitches := slices.IndexFunc(heel.Pieces, func(p Piece) bool { return p.Field == "heel.stitches" })
 	require.GreaterOrEqual(t, stitches, 0)
@@ -82,7 +83,7 @@ func TestThePathLeavesNothingOut(t *testing.T) {
 			s.Judge()
 		}
 		path := Path(s, s.Checks.In(measure.Inches), 31, measure.Inches)
-		fields := map[design.Path]bool{}
+		fields := map[at.Path]bool{}
 		checks := 0
 		for _, step := range path {
 			if step.Said == "" && !s.Stopped() {

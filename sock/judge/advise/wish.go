@@ -4,6 +4,7 @@ import (
 	"cmp"
 	"slices"
 
+	"acornstep/sock/figures/at"
 	"acornstep/sock/figures/document"
 )
 
@@ -45,18 +46,18 @@ func (w Wish) sort(list []Candidate, known []string) ([]Candidate, error) {
 		return list, nil
 	case OnlyKnown:
 		return slices.DeleteFunc(list, func(c Candidate) bool {
-			return !slices.Contains(known, Known("toe.kind", c.Toe)) || !slices.Contains(known, Known("heel.kind", c.Heel)) ||
-				c.turns && !slices.Contains(known, Known("heel.turn", c.Turn))
+			return !slices.Contains(known, Known(at.ToeKind, c.Toe)) || !slices.Contains(known, Known(at.HeelKind, c.Heel)) ||
+				c.turns && !slices.Contains(known, Known(at.HeelTurn, c.Turn))
 		}), nil
 	}
 	return list, document.Faults{{Field: "by", Message: "read \"" + string(w) + "\", expected fit, yarn, counting or known"}}
 }
 
 // learned are the fields whose techniques somebody has to have learned, with the word for them.
-var learned = map[string]string{"toe.kind": "toe", "heel.kind": "heel", "heel.turn": "turn"}
+var learned = map[at.Path]string{at.ToeKind: "toe", at.HeelKind: "heel", at.HeelTurn: "turn"}
 
 // Known names a technique in a list of what somebody has knitted before; empty for one that needs no learning.
-func Known(field, name string) string {
+func Known(field at.Path, name string) string {
 	if word, counts := learned[field]; counts {
 		return word + ":" + name
 	}

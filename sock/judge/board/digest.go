@@ -3,6 +3,7 @@ package board
 import (
 	"strings"
 
+	"acornstep/sock/figures/at"
 	"acornstep/sock/figures/document"
 	"acornstep/sock/figures/measure"
 	"acornstep/sock/papers/basket"
@@ -37,9 +38,9 @@ func Digest(sock basket.Sock, unit measure.Unit) (basket.Sock, error) {
 // missing says what a half-designed sock lacks, as a knitter would.
 func missing(f document.Fault) string {
 	switch name := strings.TrimPrefix(f.Field, "foot."); {
-	case f.Field == "gauge.stitches_per_100mm":
+	case at.Path(f.Field) == at.GaugeStitches:
 		return "count the stitches of the swatch"
-	case f.Field == "gauge.rounds_per_100mm":
+	case at.Path(f.Field) == at.GaugeRounds:
 		return "count the rounds of the swatch"
 	case name != f.Field:
 		if kind, known := feet.KindOf(name); known {

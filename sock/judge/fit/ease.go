@@ -4,6 +4,7 @@ import (
 	"fmt"
 
 	"acornstep/sock/craft/knit"
+	"acornstep/sock/figures/at"
 	"acornstep/sock/papers/design"
 )
 
@@ -80,10 +81,10 @@ func triesFor(s *knit.Sock, place string) []knit.Easing {
 		return s.Eases()
 	case "ankle", "cuff", "calf":
 		return []knit.Easing{
-			{Said: fmt.Sprintf("%d more stitches round the leg", m), Changes: design.Changes{"leg.stitches": s.LegStitches + m}},
-			{Said: "a ribbed leg", Changes: design.Changes{"leg.pattern": "rib_2x2"}},
+			{Said: fmt.Sprintf("%d more stitches round the leg", m), Changes: design.Changes{at.LegStitches: s.LegStitches + m}},
+			{Said: "a ribbed leg", Changes: design.Changes{at.LegPattern: "rib_2x2"}},
 		}
 	default:
-		return []knit.Easing{{Said: fmt.Sprintf("%d more stitches round", m), Changes: design.Changes{"stitches": s.Stitches + m}}}
+		return []knit.Easing{{Said: fmt.Sprintf("%d more stitches round", m), Changes: design.Changes{at.Stitches: s.Stitches + m}}}
 	}
 }

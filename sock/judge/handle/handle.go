@@ -9,6 +9,7 @@ import (
 
 	"acornstep/sock/cloth/shape"
 	"acornstep/sock/craft/knit"
+	"acornstep/sock/figures/at"
 	"acornstep/sock/papers/design"
 	"acornstep/sock/rows/needle"
 )
@@ -16,8 +17,8 @@ import (
 // Slide is a place on the drawing that moves along a line in even steps.
 type Slide struct {
 	// Field of the design that it sets.
-	Field design.Path `json:"field"`
-	Label string      `json:"label"`
+	Field at.Path `json:"field"`
+	Label string  `json:"label"`
 	// Axis is x or y: along which it moves on the drawing.
 	Axis string `json:"axis" enum:"x,y"`
 	// Step is how far it moves on the drawing, in mm, from one stop to the next.
@@ -76,7 +77,7 @@ func lastOf(d *shape.Profile, section needle.Section, at func(shape.Line) shape.
 
 // Grip is where a handle lies on a drawing, and at which of its stops it was then.
 type Grip struct {
-	Field design.Path `json:"field"`
+	Field at.Path     `json:"field"`
 	At    shape.Point `json:"at"`
 	Now   int         `json:"now"`
 }
@@ -98,7 +99,7 @@ func Grips(s *knit.Sock, drawn *shape.Profile) []Grip {
 func toeDepth(s *knit.Sock) (Slide, bool) {
 	d, ok := s.ToeDrag()
 	return Slide{
-		Field: design.Path(d.Field), Label: "Depth of the toe", Axis: "x",
+		Field: d.Field, Label: "Depth of the toe", Axis: "x",
 		Step: d.Step, Now: d.Now, Stops: d.Stops, First: d.First, Each: d.Each, FirstCount: d.FirstCount, EachCount: d.EachCount,
 		Word: d.Word,
 	}, ok && d.Now >= 0 && d.Now < d.Stops
@@ -113,7 +114,7 @@ func heelStart(s *knit.Sock) (Slide, bool) {
 	longer := int(math.Floor(ease / round))
 	shorter = min(shorter, s.FootRounds-1)
 	return Slide{
-		Field: "fit.length_ease_mm", Label: "Where the heel starts", Axis: "x",
+		Field: at.FitLengthEase, Label: "Where the heel starts", Axis: "x",
 		Step: round, Now: shorter, Stops: shorter + longer + 1,
 		First: ease + float64(shorter)*round, Each: -round,
 		FirstCount: s.FootRounds - shorter, EachCount: 1, Word: "rounds to the heel",
@@ -129,7 +130,7 @@ func legHeight(s *knit.Sock) (Slide, bool) {
 	lower := s.LegRounds / repeat
 	higher := int(math.Floor((float64(design.TallestLeg) - height) / step))
 	return Slide{
-		Field: "leg.height_mm", Label: "Height of the leg", Axis: "y",
+		Field: at.LegHeight, Label: "Height of the leg", Axis: "y",
 		Step: step, Now: lower, Stops: lower + max(0, higher) + 1,
 		First: height - float64(lower)*step, Each: step,
 		FirstCount: s.LegRounds - lower*repeat, EachCount: repeat, Word: "leg rounds",
@@ -144,7 +145,7 @@ func cuffHeight(s *knit.Sock) (Slide, bool) {
 		return Slide{}, false
 	}
 	return Slide{
-		Field: "cuff.height_mm", Label: "Height of the cuff", Axis: "y",
+		Field: at.CuffHeight, Label: "Height of the cuff", Axis: "y",
 		Step: -round, Now: s.CuffRounds, Stops: most + 1,
 		First: 0, Each: round, FirstCount: 0, EachCount: 1, Word: "cuff rounds",
 	}, true

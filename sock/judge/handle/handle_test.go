@@ -12,6 +12,7 @@ import (
 
 	"acornstep/sock/cloth/shape"
 	"acornstep/sock/craft/knit"
+	"acornstep/sock/figures/at"
 	"acornstep/sock/papers/design"
 	"acornstep/sock/rows/needle"
 )
@@ -38,7 +39,7 @@ func TestWhereTheHeelCanStart(t *testing.T) {
 	require.True(t, ok)
 	require.Len(t, handles, 4)
 	heel := handles[1]
-	assert.Equal(t, design.Path("fit.length_ease_mm"), heel.Field)
+	assert.Equal(t, at.Path("fit.length_ease_mm"), heel.Field)
 	last, rounds, err := heel.Value(heel.Stops - 1)
 	require.NoError(t, err)
 	assert.Equal(t, 68, rounds)
@@ -73,12 +74,12 @@ func TestWhereHandlesLie(t *testing.T) {
 		line(needle.Cuff, 1, shape.Point{150, 200}, shape.Point{190, 202}, shape.Point{230, 200}),
 		line(needle.Cuff, 2, shape.Point{150, 240}, shape.Point{191, 241}, shape.Point{230, 240}),
 	}}
-	at := map[design.Path]shape.Point{}
+	found := map[at.Path]shape.Point{}
 	for _, g := range Grips(knit.Measure(&d), drawing) {
-		at[g.Field] = g.At
+		found[g.Field] = g.At
 	}
-	assert.Equal(t, map[design.Path]shape.Point{"toe.fast_rounds": {42, 25}, "fit.length_ease_mm": {192, 0}, "leg.height_mm": {191, 241},
-		"cuff.height_mm": {190, 202}}, at)
+	assert.Equal(t, map[at.Path]shape.Point{"toe.fast_rounds": {42, 25}, "fit.length_ease_mm": {192, 0}, "leg.height_mm": {191, 241},
+		"cuff.height_mm": {190, 202}}, found)
 }
 
 // counted is what a handle promises, as the sized sock has it.

@@ -7,6 +7,7 @@ import (
 	"strings"
 
 	"acornstep/sock/craft/knit"
+	"acornstep/sock/figures/at"
 	"acornstep/sock/figures/measure"
 	"acornstep/sock/figures/sheet"
 	"acornstep/sock/judge/fit"
@@ -128,7 +129,7 @@ func (w *writer) otherHeels() string {
 		if about.Name == w.sock.Design.Heel.Kind {
 			continue
 		}
-		d, err := w.sock.Design.With(knit.Choose("heel.kind", about.Name))
+		d, err := w.sock.Design.With(knit.Choose(at.HeelKind, about.Name))
 		if s := knit.Measure(&d); err == nil && !s.Stopped() {
 			said = append(said, fmt.Sprintf("a %s %.0f %%", about.Said, fit.Stretch(d.Foot.HeelDiagonal, s.HeelGirth())))
 		}

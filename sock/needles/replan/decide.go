@@ -7,6 +7,7 @@ import (
 	"strings"
 
 	"acornstep/sock/craft/knit"
+	"acornstep/sock/figures/at"
 	"acornstep/sock/figures/measure"
 	"acornstep/sock/needles/knitting"
 	"acornstep/sock/papers/design"
@@ -26,14 +27,14 @@ type Decided struct {
 
 // Pending is a field that was decided anew and is not knitted by yet.
 type Pending struct {
-	Field design.Path `json:"field"`
-	Label string      `json:"label"`
+	Field at.Path `json:"field"`
+	Label string  `json:"label"`
 }
 
 // Lock is a choice that would change a row which is knitted.
 type Lock struct {
-	Field design.Path `json:"field"`
-	Label string      `json:"label"`
+	Field at.Path `json:"field"`
+	Label string  `json:"label"`
 	// Row names the first of them.
 	Row string `json:"row"`
 	// Sock is the one that it is knitted on, 1 or 2.
@@ -60,7 +61,7 @@ func (b Bound) socks(e *knitting.Edition) []int {
 }
 
 // unknitted are the fields that say nothing of rows.
-var unknitted = []string{"name", "format", "version", "mirror", "foot.estimated", "foot.cautions", "patterns"}
+var unknitted = []at.Path{at.Name, at.Format, at.Version, at.Mirror, at.FootEstimated, at.FootCautions, at.Patterns}
 
 // Decide works out what a design makes of the rows to come. What gives no sock, or never meets the needles, is document.Faults.
 func Decide(e *knitting.Edition, d design.Design, b Bound, unit measure.Unit) (Decided, error) {
@@ -82,7 +83,7 @@ func Decide(e *knitting.Edition, d design.Design, b Bound, unit measure.Unit) (D
 		delete(changes, field)
 	}
 	for _, field := range changes.Fields() {
-		out.Pending = append(out.Pending, Pending{design.Path(field), design.Label(field)})
+		out.Pending = append(out.Pending, Pending{field, design.Label(field)})
 	}
 	if len(out.Pending) == 0 {
 		return out, nil
@@ -117,7 +118,7 @@ func bendBy(e *knitting.Edition, d design.Design, changes design.Changes, b Boun
 	socks := b.socks(e)
 	if len(socks) == 0 {
 		for _, field := range changes.Fields() {
-			locked = append(locked, Lock{Field: design.Path(field), Label: design.Label(field), Row: "the last row: it is off the needles",
+			locked = append(locked, Lock{Field: field, Label: design.Label(field), Row: "the last row: it is off the needles",
 				Sock: max(1, b.Sock)})
 		}
 		return bend, locked, nil
@@ -192,7 +193,7 @@ func (k *knittedBy) with(changes design.Changes) (*plan.Plan, error) {
 	if err != nil {
 		return nil, err
 	}
-	if !changes.Has("foot_length.rounds") {
+	if !changes.Has(at.FootLengthRounds) {
 		d = k.withFoot(d)
 	}
 	made, err := knit.Make(d)
@@ -221,11 +222,11 @@ func (k *knittedBy) following(changes design.Changes) design.Changes {
 }
 
 // counted are the figures that give way to a choice, though they were counted on the needles.
-var counted = map[string][]string{
-	"leg.height_mm": {"leg.rounds", "cuff.rounds"}, "cuff.height_mm": {"leg.rounds", "cuff.rounds"},
-	"leg.pattern": {"leg.stitches", "leg.rounds"}, "cuff.pattern": {"leg.stitches"}, "ankle.change": {"leg.stitches"},
-	"heel.kind":      {"leg.rounds", "heel.picked_up"},
-	"heel.flap_rows": {"heel.picked_up", "leg.rounds"}, "foot_length.rounds": {},
+var counted = map[at.Path][]at.Path{
+	at.LegHeight: {at.LegRounds, at.CuffRounds}, at.CuffHeight: {at.LegRounds, at.CuffRounds},
+	at.LegPattern: {at.LegStitches, at.LegRounds}, at.CuffPattern: {at.LegStitches}, at.AnkleChange: {at.LegStitches},
+	at.HeelKind:     {at.LegRounds, at.HeelPickedUp},
+	at.HeelFlapRows: {at.HeelPickedUp, at.LegRounds}, at.FootLengthRounds: {},
 }
 
 // withFoot counts the rounds of the foot: those that are knitted stay, and what was
@@ -280,12 +281,12 @@ func (k *knittedBy) locks(changes design.Changes, row string, sock int) []Lock {
 			continue
 		}
 		if own := k.lock(made); own != "" {
-			list = append(list, Lock{design.Path(field), design.Label(field), own, sock})
+			list = append(list, Lock{field, design.Label(field), own, sock})
 		}
 	}
 	if list == nil {
 		for _, field := range changes.Fields() {
-			list = append(list, Lock{design.Path(field), design.Label(field), row, sock})
+			list = append(list, Lock{field, design.Label(field), row, sock})
 		}
 	}
 	return list

@@ -9,6 +9,7 @@ import (
 	"pgregory.net/rapid"
 
 	"acornstep/sock/craft/check"
+	"acornstep/sock/figures/at"
 	"acornstep/sock/figures/measure"
 	"acornstep/sock/judge/advise"
 	"acornstep/sock/needles/knitting"
@@ -34,7 +35,7 @@ func decided(t require.TestingT, e *knitting.Edition, changes design.Changes, b 
 func TestWhatLiesAboveTheNeedleIsStillDecided(t *testing.T) {
 	e := begunWith(t, "")
 	flap := design.Changes{"heel.kind": "flap_under"}
-	foot := at(t, e.Plan, "foot-40")
+	foot := rowAt(t, e.Plan, "foot-40")
 	q, err := decided(t, e, flap, Bound{Done: knitting.Done{foot, 0}})
 	require.NoError(t, err)
 	require.True(t, q.Plans)
@@ -43,11 +44,11 @@ func TestWhatLiesAboveTheNeedleIsStillDecided(t *testing.T) {
 	assert.NotContains(t, q.Text, "comes out", "the heel is longer by as much: the sock stays 242 mm")
 	assert.Equal(t, foot, q.Row)
 
-	q, err = decided(t, e, flap, Bound{Done: knitting.Done{at(t, e.Plan, "heel-9"), 0}})
+	q, err = decided(t, e, flap, Bound{Done: knitting.Done{rowAt(t, e.Plan, "heel-9"), 0}})
 	require.NoError(t, err)
 	assert.False(t, q.Plans)
 	require.Len(t, q.Locked, 1)
-	assert.Equal(t, design.Path("heel.kind"), q.Locked[0].Field)
+	assert.Equal(t, at.Path("heel.kind"), q.Locked[0].Field)
 
 	// Another way to turn changes no count, and every row of the heel.
 	q, err = decided(t, e, design.Changes{"heel.turn": "yarn_over"}, Bound{Done: knitting.Done{foot, 0}})
@@ -56,7 +57,7 @@ func TestWhatLiesAboveTheNeedleIsStillDecided(t *testing.T) {
 	assert.Contains(t, q.Text, "No count changes, and the rows to come are worked another way")
 
 	// A taller cuff is decided in the leg; a wider toe is not, and says which row stands against it.
-	leg := at(t, e.Plan, "leg-20")
+	leg := rowAt(t, e.Plan, "leg-20")
 	q, err = decided(t, e, design.Changes{"cuff.height_mm": measure.Length(60)}, Bound{Done: knitting.Done{leg, 0}})
 	require.NoError(t, err)
 	assert.Equal(t, []Change{{"leg rounds", 61, 53}, {"cuff rounds", 18, 26}}, q.Changes)
@@ -73,14 +74,14 @@ func TestWhatLiesAboveTheNeedleIsStillDecided(t *testing.T) {
 // later. After the turn it is locked.
 func TestAFlapIsStillLongerWhileItIsKnitted(t *testing.T) {
 	e := begunWith(t, `,"heel":{"kind":"flap_under"}`)
-	row := at(t, e.Plan, "heel-20")
+	row := rowAt(t, e.Plan, "heel-20")
 	more := design.Changes{"heel.flap_rows": 38}
 	q, err := decided(t, e, more, Bound{Done: knitting.Done{row, 0}})
 	require.NoError(t, err)
 	require.Empty(t, q.Locked)
 	assert.Contains(t, q.Changes, Change{"flap rows", 36, 38})
 	assert.Equal(t, e.Plan.Summary.FootRounds, q.Edition.Plan.Summary.FootRounds)
-	q, err = decided(t, e, more, Bound{Done: knitting.Done{at(t, e.Plan, "gusset-3"), 0}})
+	q, err = decided(t, e, more, Bound{Done: knitting.Done{rowAt(t, e.Plan, "gusset-3"), 0}})
 	require.NoError(t, err)
 	require.Len(t, q.Locked, 1)
 	assert.Contains(t, q.Locked[0].Row, "heel, row")
@@ -89,7 +90,7 @@ func TestAFlapIsStillLongerWhileItIsKnitted(t *testing.T) {
 // A flap would begin 5 rounds sooner than short rows; who has knitted 63 of 65 rounds begins it now.
 func TestAHeelThatShouldHaveBegunBeginsNow(t *testing.T) {
 	e := begunWith(t, "")
-	row := at(t, e.Plan, "foot-64")
+	row := rowAt(t, e.Plan, "foot-64")
 	q, err := decided(t, e, design.Changes{"heel.kind": "flap_under"}, Bound{Done: knitting.Done{row, 0}})
 	require.NoError(t, err)
 	require.True(t, q.Plans)
@@ -100,12 +101,12 @@ func TestAHeelThatShouldHaveBegunBeginsNow(t *testing.T) {
 // What is decided for one sock leaves the other as it was, wherever it stands.
 func TestADecisionForOneSockAlone(t *testing.T) {
 	e := begunWith(t, "")
-	first, second := at(t, e.Plan, "leg-40"), at(t, e.Plan, "foot-10")
+	first, second := rowAt(t, e.Plan, "leg-40"), rowAt(t, e.Plan, "foot-10")
 	q, err := decided(t, e, design.Changes{"heel.turn": "wrap"}, Bound{Sock: 2, Done: knitting.Done{first, second}})
 	require.NoError(t, err)
 	require.True(t, q.Plans)
 	assert.Same(t, e.Plan, q.Edition.Plan)
-	assert.Contains(t, said(&q.Edition.Second.Rows[at(t, q.Edition.Second, "heel-2")]), "wt")
+	assert.Contains(t, said(&q.Edition.Second.Rows[rowAt(t, q.Edition.Second, "heel-2")]), "wt")
 	assert.Equal(t, [2]int{first, second}, [2]int{q.Row, *q.OtherRow})
 	q, err = decided(t, e, design.Changes{"heel.turn": "wrap"}, Bound{Done: knitting.Done{first, second}})
 	require.NoError(t, err)

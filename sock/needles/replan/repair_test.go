@@ -103,7 +103,7 @@ func TestCausesComeFromTheLoopsThatAreThere(t *testing.T) {
 			"at the start of needle 2 or at the end of needle 2"},
 	} {
 		p := planOf(t, c.fields)
-		after := at(t, p, c.after) + 1
+		after := rowAt(t, p, c.after) + 1
 		causes, err := CountIsWrong(p, tracedOf(t, p), after, p.Rows[after-1].Stitches+c.off)
 		require.NoError(t, err)
 		require.NotEmpty(t, causes)

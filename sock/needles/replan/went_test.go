@@ -39,7 +39,7 @@ func TestTwoTooManyWereCastOn(t *testing.T) {
 	assert.Equal(t, 34, next.Summary.CastOnStitches)
 
 	// Told three rounds later, with two increase rounds done by the plan: 34 + 8, on needles of 21. The odd one is made next.
-	q, err = Ask(edition(p), Happened{Row: at(t, p, "toe-5"), CastOn: whole(34)})
+	q, err = Ask(edition(p), Happened{Row: rowAt(t, p, "toe-5"), CastOn: whole(34)})
 	require.NoError(t, err)
 	next = q.Edition.Plan
 	row := &next.Rows[q.Row]
@@ -100,7 +100,7 @@ func TestAnyCountThatWasCastOn(t *testing.T) {
 // 34 cast on for the second sock, while the first is on the foot: a fact of the second alone.
 func TestWhatHappenedOnOneSockIsNoFactOfTheOther(t *testing.T) {
 	p := planOf(t, "")
-	first := at(t, p, "foot-20")
+	first := rowAt(t, p, "foot-20")
 	q, err := Ask(edition(p), Happened{Sock: 2, Row: 1, Done: knitting.Done{first, 1}, CastOn: whole(34)})
 	require.NoError(t, err)
 	assert.Same(t, p, q.Edition.Plan)
@@ -119,7 +119,7 @@ func TestCountsWithoutRoomAreSaidSo(t *testing.T) {
 		_, err := Ask(edition(p), Happened{Row: 1, CastOn: &loops})
 		assert.ErrorContains(t, err, says)
 	}
-	_, err := Ask(edition(p), Happened{Row: at(t, p, "foot-9"), CastOn: whole(36)})
+	_, err := Ask(edition(p), Happened{Row: rowAt(t, p, "foot-9"), CastOn: whole(36)})
 	assert.ErrorContains(t, err, "how many stitches you count now")
 
 	// A square of 17 on each needle makes 68; 36 cast on are 18 ridges and 72.
@@ -135,7 +135,7 @@ func TestCountsWithoutRoomAreSaidSo(t *testing.T) {
 // next increase round adds two to needle 1 and one to needle 2, at its end, and then they go on alike, one behind.
 func TestAnIncreaseForgottenOnOneSide(t *testing.T) {
 	p := planOf(t, "")
-	row := at(t, p, "toe-5")
+	row := rowAt(t, p, "toe-5")
 	q, err := Ask(edition(p), Happened{Row: row, Missed: &Missed{Needle: 2, End: "end"}})
 	require.NoError(t, err)
 	next := q.Edition.Plan
@@ -143,7 +143,7 @@ func TestAnIncreaseForgottenOnOneSide(t *testing.T) {
 	assert.Equal(t, 39, next.Rows[row-1].Stitches)
 	assert.Equal(t, "k1 kfb1 k16 kfb1 k1 k17 kfb1 k1 ", said(&next.Rows[row+1]))
 	assert.Empty(t, check.Kept(next))
-	q, err = Ask(edition(p), Happened{Row: at(t, p, "foot-3"), Missed: &Missed{Needle: 1, End: "start"}})
+	q, err = Ask(edition(p), Happened{Row: rowAt(t, p, "foot-3"), Missed: &Missed{Needle: 1, End: "start"}})
 	require.NoError(t, err)
 	assert.Contains(t, q.Repair, "needle 1, counted from its beginning")
 	_, err = Ask(edition(p), Happened{Row: 2, Missed: &Missed{Needle: 1, End: "start"}})
@@ -156,19 +156,19 @@ func TestAnIncreaseForgottenOnOneSide(t *testing.T) {
 // fuller side, then 11 with two: 14 decrease rounds.
 func TestSeventeenAndTwentyWerePickedUp(t *testing.T) {
 	p := planOf(t, `,"heel":{"kind":"flap_under","flap_rows":36}`)
-	q, err := Ask(edition(p), Happened{Row: at(t, p, "gusset-3"), PickedUp: &[2]int{17, 20}})
+	q, err := Ask(edition(p), Happened{Row: rowAt(t, p, "gusset-3"), PickedUp: &[2]int{17, 20}})
 	require.NoError(t, err)
 	next := q.Edition.Plan
 	assert.Equal(t, 14, *next.Summary.GussetDecreaseRounds)
-	assert.Equal(t, 93, next.Rows[at(t, next, "gusset-2")].Stitches)
-	assert.Equal(t, at(t, p, "gusset-3"), q.Row)
+	assert.Equal(t, 93, next.Rows[rowAt(t, next, "gusset-2")].Stitches)
+	assert.Equal(t, rowAt(t, p, "gusset-3"), q.Row)
 
 	// Told after one decrease round by the plan, which took one on each side: 16 and 19 are left with their
 	// corners, three lone ones still to go.
-	q, err = Ask(edition(p), Happened{Row: at(t, p, "gusset-5"), PickedUp: &[2]int{17, 20}})
+	q, err = Ask(edition(p), Happened{Row: rowAt(t, p, "gusset-5"), PickedUp: &[2]int{17, 20}})
 	require.NoError(t, err)
 	next = q.Edition.Plan
-	assert.Equal(t, at(t, p, "gusset-5"), q.Row)
+	assert.Equal(t, rowAt(t, p, "gusset-5"), q.Row)
 	assert.Equal(t, 91, next.Rows[q.Row-1].Stitches)
 	assert.Equal(t, []int{91, 90, 90, 89, 89, 88, 88, 86}, stitchesFrom(next, q.Row, 8))
 	assert.Empty(t, check.Kept(next))
@@ -187,7 +187,7 @@ func TestAnyCountsThatWerePickedUp(t *testing.T) {
 	rapid.Check(t, func(t *rapid.T) {
 		p := planOf(t, `,"heel":{"kind":"flap_under"},"needles":"`+rapid.SampledFrom([]string{"magic_loop", "dpn5"}).Draw(t, "needles")+
 			`"`)
-		first := at(t, p, "gusset-1")
+		first := rowAt(t, p, "gusset-1")
 		row := rapid.IntRange(first, first+20).Draw(t, "row")
 		counts := [2]int{rapid.IntRange(13, 24).Draw(t, "left"), rapid.IntRange(13, 24).Draw(t, "right")}
 		q, err := Ask(edition(p), Happened{Row: row, PickedUp: &counts})

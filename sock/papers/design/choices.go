@@ -2,17 +2,20 @@ package design
 
 import (
 	"slices"
+
+	"acornstep/sock/figures/at"
 )
 
 // Technique is a value of a field that some package knows how to knit. It is
 // registered by name, as a driver is, so that a new one needs no change here.
 type Technique struct {
 	// Field is the field of the design, such as heel.kind; Name its value.
-	Field, Name string
+	Field at.Path
+	Name  string
 	// Uses lists the fields that mean something to it, besides those that mean something to every sock.
-	Uses []string
+	Uses []at.Path
 	// Allows restricts other fields: their possible values, the default first.
-	Allows map[string][]string
+	Allows map[at.Path][]string
 	// Shows lists the moves of the hands that belong to it.
 	Shows []string
 	// WidensFoot: a heel for which the foot grows wider before it is turned.
@@ -41,7 +44,7 @@ func Register(list ...Technique) {
 }
 
 // Find gives the technique of a field by its name; nothing is known of one that is not registered.
-func Find(field, name string) Technique {
+func Find(field at.Path, name string) Technique {
 	for _, t := range techniques {
 		if t.Field == field && t.Name == name {
 			return t
@@ -55,14 +58,14 @@ func Shown() map[string][]string {
 	all := map[string][]string{}
 	for _, t := range techniques {
 		if len(t.Shows) > 0 {
-			all[t.Field+":"+t.Name] = t.Shows
+			all[string(t.Field)+":"+t.Name] = t.Shows
 		}
 	}
 	return all
 }
 
 // Registered lists the names that are known for a field, the default first.
-func Registered(field string) []string {
+func Registered(field at.Path) []string {
 	var names []string
 	for _, t := range techniques {
 		if t.Field == field {
@@ -73,7 +76,7 @@ func Registered(field string) []string {
 }
 
 // Uses says whether a field means something in this design.
-func (d *Design) Uses(field string) bool {
+func (d *Design) Uses(field at.Path) bool {
 	owned := false
 	for _, t := range techniques {
 		if !slices.Contains(t.Uses, field) {
@@ -88,7 +91,7 @@ func (d *Design) Uses(field string) bool {
 }
 
 // allowed are the values that a technique of the design leaves to a field; nil for no restriction.
-func (d *Design) allowed(field string) (by Technique, values []string) {
+func (d *Design) allowed(field at.Path) (by Technique, values []string) {
 	for _, t := range techniques {
 		if values, restricts := t.Allows[field]; restricts && d.Get(t.Field) == t.Name {
 			return t, values
@@ -99,7 +102,7 @@ func (d *Design) allowed(field string) (by Technique, values []string) {
 
 // Choice is a field with a fixed set of values.
 type Choice struct {
-	Field string
+	Field at.Path
 	// Values lists the names, the default first; nil where techniques are registered for the field.
 	Values []string
 }
@@ -108,26 +111,26 @@ type Choice struct {
 var contrastSections = []string{"toe", "heel", "cuff"}
 
 var choices = []Choice{
-	{"foot.heel_width", []string{"average", "narrow", "wide"}},
-	{"toe.kind", nil},
-	{"toe.cast_on", nil},
-	{"toe.start_loop", []string{"twist", "slip_knot", "laid", "plain"}},
-	{"toe.start", []string{"half", "rounded", "fitted"}},
-	{"toe.increase", []string{"kfb", "kfb_mirrored", "m1"}},
-	{"toe.odd", []string{"ridge", "pair"}},
-	{"foot_length.school", []string{"exact", "from_sock", "thumb"}},
-	{"foot_length.sole", []string{"stockinette", "reverse"}},
-	{"heel.kind", nil},
-	{"heel.turn", nil},
-	{"heel.fabric", []string{"stockinette", "garter"}},
-	{"heel.slip_columns", []string{"flap", "turn", "back"}},
-	{"corner.method", nil},
-	{"ankle.change", []string{"after_heel", "before_heel", "split", "none"}},
-	{"ankle.place", []string{"sides", "spread", "back"}},
-	{"leg.panels", []string{"all", "front", "back", "sides"}},
-	{"round_start", []string{"instep", "centre_back", "columns"}},
-	{"bind_off", nil},
-	{"needles", []string{"magic_loop", "two_circulars", "dpn4", "dpn5", "short_circular"}},
+	{at.FootHeelWidth, []string{"average", "narrow", "wide"}},
+	{at.ToeKind, nil},
+	{at.ToeCastOn, nil},
+	{at.ToeStartLoop, []string{"twist", "slip_knot", "laid", "plain"}},
+	{at.ToeStart, []string{"half", "rounded", "fitted"}},
+	{at.ToeIncrease, []string{"kfb", "kfb_mirrored", "m1"}},
+	{at.ToeOdd, []string{"ridge", "pair"}},
+	{at.FootLengthSchool, []string{"exact", "from_sock", "thumb"}},
+	{at.FootLengthSole, []string{"stockinette", "reverse"}},
+	{at.HeelKind, nil},
+	{at.HeelTurn, nil},
+	{at.HeelFabric, []string{"stockinette", "garter"}},
+	{at.HeelSlipColumns, []string{"flap", "turn", "back"}},
+	{at.CornerMethod, nil},
+	{at.AnkleChange, []string{"after_heel", "before_heel", "split", "none"}},
+	{at.AnklePlace, []string{"sides", "spread", "back"}},
+	{at.LegPanels, []string{"all", "front", "back", "sides"}},
+	{at.RoundStart, []string{"instep", "centre_back", "columns"}},
+	{at.BindOff, nil},
+	{at.Needles, []string{"magic_loop", "two_circulars", "dpn4", "dpn5", "short_circular"}},
 }
 
 // Choices lists every field with a fixed set of values. Where no technique is
@@ -143,7 +146,7 @@ func Choices() []Choice {
 }
 
 // valuesOf lists the values of a field with a fixed set of them.
-func valuesOf(field string) []string {
+func valuesOf(field at.Path) []string {
 	for _, c := range choices {
 		if c.Field == field {
 			return c.Values

@@ -5,7 +5,7 @@ import (
 	"math"
 	"slices"
 
-	"acornstep/sock/figures/document"
+	"acornstep/sock/figures/at"
 	"acornstep/sock/figures/measure"
 	"acornstep/sock/rows/pattern"
 )
@@ -61,9 +61,9 @@ var measurements = []string{
 }
 
 // fill works out the defaults that rest on other fields.
-func (d *Design) fill(present document.Present) {
+func (d *Design) fill(present given) {
 	for _, g := range guesses {
-		if !present["foot."+g.field] {
+		if !present[at.Foot(g.field)] {
 			g.fill(&d.Foot)
 			d.Foot.Estimated = append(d.Foot.Estimated, g.field)
 		}
@@ -72,10 +72,10 @@ func (d *Design) fill(present document.Present) {
 		return slices.Index(measurements, a) - slices.Index(measurements, b)
 	})
 	d.Foot.Estimated = slices.Compact(d.Foot.Estimated)
-	if !present["fit.length_ease_mm"] {
+	if !present[at.FitLengthEase] {
 		d.Fit.LengthEase = Length(measure.HalfUp(EaseShare * float64(d.Foot.Length)))
 	}
-	if !present["leg.height_mm"] {
+	if !present[at.LegHeight] {
 		d.Leg.Height = d.Foot.Length * 180 / 250
 	}
 	for _, c := range Choices() {
@@ -83,29 +83,29 @@ func (d *Design) fill(present document.Present) {
 			_ = d.Set(c.Field, values[0]) // the field of a choice always holds a name
 		}
 	}
-	if !present["corner.hold_rounds"] {
+	if !present[at.CornerHoldRounds] {
 		d.Corner.HoldRounds = d.usualHold()
 	}
-	if leg := pattern.Find(d.Leg.Pattern, d.Patterns); !present["cuff.pattern"] && leg != nil && leg.Rib() {
+	if leg := pattern.Find(d.Leg.Pattern, d.Patterns); !present[at.CuffPattern] && leg != nil && leg.Rib() {
 		d.Cuff.Pattern = leg.Name // its columns go on
 	}
 }
 
 // usualHold is how many rounds the extra stitches at the corners stay.
 func (d *Design) usualHold() int {
-	return cmp.Or(Find("corner.method", d.Corner.Method).Holds, Blank().Corner.HoldRounds)
+	return cmp.Or(Find(at.CornerMethod, d.Corner.Method).Holds, Blank().Corner.HoldRounds)
 }
 
 // FootOf is a foot with these lengths, by field, and guesses for the others;
 // its length has to be among them.
 func FootOf(lengths map[string]Length) Foot {
 	d := Blank()
-	present := document.Present{}
+	present := given{}
 	values := d.Foot.byName()
 	for name, length := range lengths {
 		if into, known := values[name]; known {
 			*into = length
-			present["foot."+name] = true
+			present[at.Foot(name)] = true
 		}
 	}
 	d.fill(present)

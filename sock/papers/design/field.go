@@ -6,12 +6,14 @@ import (
 	"reflect"
 	"slices"
 	"strings"
+
+	"acornstep/sock/figures/at"
 )
 
 // Get is the value of a field by its path in the document; nil where it is left
 // to be worked out, or where there is no such field.
-func (d *Design) Get(field string) any {
-	v := d.at(field)
+func (d *Design) Get(field at.Path) any {
+	v := d.find(field)
 	if !v.IsValid() {
 		return nil
 	}
@@ -26,18 +28,18 @@ func (d *Design) Get(field string) any {
 
 // Set puts a value into a field by its path; nil leaves the field as a design
 // that does not mention it has it. The error names the path or the value.
-func (d *Design) Set(field string, value any) error {
-	v := d.at(field)
+func (d *Design) Set(field at.Path, value any) error {
+	v := d.find(field)
 	if !v.IsValid() {
 		return fmt.Errorf("%s: there is no such field", field)
 	}
 	if value == nil {
 		blank := Blank()
-		v.Set(blank.at(field))
+		v.Set(blank.find(field))
 		if _, values := d.allowed(field); len(values) > 0 {
 			v.SetString(values[0])
 		}
-		if field == "corner.hold_rounds" {
+		if field == at.CornerHoldRounds {
 			v.SetInt(int64(d.usualHold()))
 		}
 		return nil
@@ -59,8 +61,8 @@ func (d *Design) Set(field string, value any) error {
 	return nil
 }
 
-// at finds the field of a path by the names of the document.
-func (d *Design) at(field string) reflect.Value {
+// find finds the field of a path by the names of the document.
+func (d *Design) find(field at.Path) reflect.Value {
 	index, known := fields[field]
 	if !known {
 		return reflect.Value{}
@@ -69,17 +71,18 @@ func (d *Design) at(field string) reflect.Value {
 }
 
 // fields are the places of all fields in the struct, by their path in the document.
-var fields = func() map[string][]int {
-	found := map[string][]int{}
-	var walk func(path string, index []int, t reflect.Type)
-	walk = func(path string, index []int, t reflect.Type) {
+var fields = func() map[at.Path][]int {
+	found := map[at.Path][]int{}
+	var walk func(path at.Path, index []int, t reflect.Type)
+	walk = func(path at.Path, index []int, t reflect.Type) {
 		for i := range t.NumField() {
 			name, _, _ := strings.Cut(t.Field(i).Tag.Get("json"), ",")
-			at := append(slices.Clone(index), i)
-			found[path+name] = at
-			if inner := t.Field(i).Type; inner.Kind() == reflect.Struct {
-				walk(path+name+".", at, inner)
+			inner, place := t.Field(i).Type, append(slices.Clone(index), i)
+			if inner.Kind() == reflect.Struct {
+				walk(path+at.Path(name)+".", place, inner)
+				continue
 			}
+			found[path+at.Path(name)] = place
 		}
 	}
 	walk("", nil, reflect.TypeFor[Design]())
@@ -87,7 +90,7 @@ var fields = func() map[string][]int {
 }()
 
 // Changes are values of a design by the path of their field; nil leaves one to be worked out.
-type Changes map[string]any
+type Changes map[at.Path]any
 
 // With is the design with changes made. A change that does not fit is an error.
 func (d Design) With(changes Changes) (Design, error) {
@@ -114,11 +117,7 @@ func (d Design) With(changes Changes) (Design, error) {
 // the values of the other; nil for one that the other leaves to be worked out.
 func Differences(from, to Design) Changes {
 	changes := Changes{}
-	for field := range labels {
-		a, b := from.at(field), to.at(field)
-		if !a.IsValid() || !b.IsValid() || a.Kind() == reflect.Struct {
-			continue
-		}
+	for field := range fields {
 		if was, is := from.Get(field), to.Get(field); !reflect.DeepEqual(was, is) {
 			changes[field] = is
 		}
@@ -127,25 +126,13 @@ func Differences(from, to Design) Changes {
 }
 
 // Fields are the paths of the changes, in order.
-func (c Changes) Fields() []string { return slices.Sorted(maps.Keys(c)) }
+func (c Changes) Fields() []at.Path { return slices.Sorted(maps.Keys(c)) }
 
 // Has says whether a field is among the changes.
-func (c Changes) Has(field string) bool {
+func (c Changes) Has(field at.Path) bool {
 	_, has := c[field]
 	return has
 }
 
-// Path is the path of a field in the document of a design, such as heel.turn.
-type Path string
-
-// Enum lists all paths for whoever describes the type: the interface is compiled against them.
-func (Path) Enum() []any {
-	blank := Blank()
-	list := []any{}
-	for _, path := range slices.Sorted(maps.Keys(fields)) {
-		if blank.at(path).Kind() != reflect.Struct {
-			list = append(list, Path(path))
-		}
-	}
-	return list
-}
+// Paths are the paths of all fields, in order.
+func Paths() []at.Path { return slices.Sorted(maps.Keys(fields)) }

@@ -6,6 +6,7 @@ import (
 	"strings"
 	"unicode/utf8"
 
+	"acornstep/sock/figures/at"
 	"acornstep/sock/figures/document"
 	"acornstep/sock/figures/measure"
 )
@@ -40,22 +41,26 @@ func (d Design) Validate() error {
 
 func read(text []byte, v validation) (Design, error) {
 	d := Blank()
-	present, faults := document.Read(text, &d)
-	if present == nil || len(faults) > 0 && faults[0].Field == "" {
+	read, faults := document.Read(text, &d)
+	present := given{}
+	for path, there := range read {
+		present[at.Path(path)] = there
+	}
+	if read == nil || len(faults) > 0 && faults[0].Field == "" {
 		return Design{}, faults // no document at all: nothing in it can be missing
 	}
-	for _, field := range []string{"format", "version"} {
+	for _, field := range []at.Path{at.Format, at.Version} {
 		if !present[field] && !v.repeated {
-			faults.Add(field, "is required")
+			faults.Add(string(field), "is required")
 		}
 	}
-	if present["format"] && d.Format != Format {
-		return Design{}, document.Faults{{Field: "format", Message: "read " + quote(d.Format) + ", expected " + quote(Format)}}
+	if present[at.Format] && d.Format != Format {
+		return Design{}, document.Faults{{Field: string(at.Format), Message: "read " + quote(d.Format) + ", expected " + quote(Format)}}
 	}
 	if d.Version > Version {
 		// A newer document may have fields that this program cannot judge.
 		newer := document.Faults{}
-		newer.Add("version", "read %d; this program knows versions up to %d: a newer program wrote this design", d.Version, Version)
+		newer.Add(string(at.Version), "read %d; this program knows versions up to %d: a newer program wrote this design", d.Version, Version)
 		return Design{}, newer
 	}
 	v.faults, v.present = faults, present
@@ -69,32 +74,39 @@ func read(text []byte, v validation) (Design, error) {
 	return d, nil
 }
 
+// given are the fields that a document has.
+type given map[at.Path]bool
+
 type validation struct {
 	faults  document.Faults
-	present document.Present
+	present given
 	unit    measure.Unit
 	// repeated: the design stands in a plan that has its rows already.
 	repeated bool
 }
 
 // bad says whether the field is already known to be unreadable, so that it is reported once.
-func (v *validation) bad(field string) bool {
-	return slices.ContainsFunc(v.faults, func(f document.Fault) bool { return f.Field == field })
+func (v *validation) bad(field at.Path) bool {
+	return slices.ContainsFunc(v.faults, func(f document.Fault) bool { return f.Field == string(field) })
+}
+
+func (v *validation) fault(field at.Path, format string, args ...any) {
+	v.faults.Add(string(field), format, args...)
 }
 
 func (v *validation) check(d *Design) {
-	if v.present["version"] && !v.bad("version") && d.Version < 1 {
-		v.faults.Add("version", "read %d, expected %d", d.Version, Version)
+	if v.present[at.Version] && !v.bad(at.Version) && d.Version < 1 {
+		v.fault(at.Version, "read %d, expected %d", d.Version, Version)
 	}
-	if name := strings.TrimSpace(d.Name); !v.bad("name") && (name == "" || utf8.RuneCountInString(d.Name) > 120) {
-		v.faults.Add("name", "read %s; a name has 1 to 120 characters", quote(d.Name))
+	if name := strings.TrimSpace(d.Name); !v.bad(at.Name) && (name == "" || utf8.RuneCountInString(d.Name) > 120) {
+		v.fault(at.Name, "read %s; a name has 1 to 120 characters", quote(d.Name))
 	}
 	v.checkFoot(d)
 	v.checkGauge(d)
 	for _, c := range Choices() {
 		value, _ := d.Get(c.Field).(string)
 		if names := c.Values; !v.repeated && !v.bad(c.Field) && len(names) > 0 && !slices.Contains(names, value) {
-			v.faults.Add(c.Field, "read %s, expected one of %s", quote(value), strings.Join(names, ", "))
+			v.fault(c.Field, "read %s, expected one of %s", quote(value), strings.Join(names, ", "))
 		}
 	}
 	v.checkPatterns(d)

@@ -11,6 +11,7 @@ import (
 	"strconv"
 	"strings"
 
+	"acornstep/sock/figures/at"
 	"acornstep/sock/figures/document"
 	"acornstep/sock/figures/measure"
 	"acornstep/sock/papers/design"
@@ -119,9 +120,9 @@ func withUnit(field, text string, unit measure.Unit) string {
 	switch {
 	case strings.HasSuffix(field, "_mm"):
 		return text + " " + string(unit)
-	case field == "yarn.ball_m" && unit == measure.Inches:
+	case at.Path(field) == at.YarnBallMetres && unit == measure.Inches:
 		return text + " yd"
-	case field == "yarn.ball_m":
+	case at.Path(field) == at.YarnBallMetres:
 		return text + " m"
 	case strings.HasPrefix(field, "gauge.") && unit == measure.Inches:
 		return text + " per 4 in"
@@ -148,11 +149,11 @@ func readEntry(field, text string, unit measure.Unit) (any, error) {
 	case strings.HasSuffix(field, "_mm"):
 		length, err := measure.ParseLength(text, unit)
 		return float64(length), err
-	case field == "yarn.ball_m":
+	case at.Path(field) == at.YarnBallMetres:
 		return measure.ParseYarn(text, unit)
 	case strings.HasPrefix(field, "gauge."):
 		return readGauge(text, unit)
-	case field == "heel.picked_up":
+	case at.Path(field) == at.HeelPickedUp:
 		return readPair(text)
 	default:
 		return measure.ParseNumber(text)

@@ -8,6 +8,7 @@ import (
 	"pgregory.net/rapid"
 
 	"acornstep/sock/craft/knit"
+	"acornstep/sock/figures/at"
 	"acornstep/sock/papers/design"
 	"acornstep/sock/rows/needle"
 	"acornstep/sock/rows/trace"
@@ -42,7 +43,7 @@ func TestALoopKnowsWhatItWasDrawnThrough(t *testing.T) {
 // before its row; a decrease through as many as it takes, and whatever lies on the needles was made.
 func TestEveryLoopHasItsParents(t *testing.T) {
 	rapid.Check(t, func(t *rapid.T) {
-		pick := func(field string) string { return rapid.SampledFrom(design.Registered(field)).Draw(t, field) }
+		pick := func(field at.Path) string { return rapid.SampledFrom(design.Registered(field)).Draw(t, string(field)) }
 		found := traced(t, `,"toe":{"kind":"`+pick("toe.kind")+`"},"heel":{"kind":"`+pick("heel.kind")+`","turn":"`+pick("heel.turn")+
 			`"},"leg":{"height_mm":120,"pattern":"dew_lace"}`)
 		for number, loop := range found.Loops {

@@ -59,7 +59,7 @@ func TestEveryTechniqueAndTermIsShown(t *testing.T) {
 	}
 	for _, kind := range knit.Kinds {
 		for _, technique := range kind.List() {
-			key := kind.Field + ":" + technique.About().Name
+			key := string(kind.Field) + ":" + technique.About().Name
 			if key != "heel.kind:short_row" { // shown by its turns
 				assert.NotEmpty(t, of[key], key)
 			}

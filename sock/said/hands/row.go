@@ -4,6 +4,7 @@ import (
 	"slices"
 	"strings"
 
+	"acornstep/sock/figures/at"
 	"acornstep/sock/papers/design"
 	"acornstep/sock/papers/plan"
 	"acornstep/sock/rows/needle"
@@ -108,7 +109,7 @@ func (r *reader) before() {
 		}
 	}
 	if r.i == 1 {
-		for _, name := range design.Find("toe.cast_on", d.Toe.CastOn).Shows {
+		for _, name := range design.Find(at.ToeCastOn, d.Toe.CastOn).Shows {
 			if strings.HasSuffix(name, "-round") {
 				r.add("", name)
 			}
@@ -138,52 +139,50 @@ func (r *reader) id() string {
 // flat says whether the row is one of the short rows.
 func (r *reader) flat() bool { return r.row.Kind != needle.Round }
 
-// move is the sequence that shows an operation where it stands; empty for none.
-func (r *reader) move(at int, o needle.Op) string {
-	d := &r.p.Design
-	flap := r.row.Section == needle.Heel && r.flaps
-	code := o.Code.String()
+// move is the sequence that shows an operation where it stands, by its place in the row; empty for none.
+func (r *reader) move(place int, o needle.Op) string {
 	switch o.Code {
 	case needle.CO, needle.COChain:
-		shows := design.Find("toe.cast_on", d.Toe.CastOn).Shows
-		if i := slices.IndexFunc(shows, func(name string) bool { return strings.HasSuffix(name, "-knot") }); i >= 0 &&
-			d.Toe.StartLoop == "slip_knot" {
-			return shows[i]
-		}
-		r.all(code, shows)
+		return r.castOn(o.Code.String())
 	case needle.BO:
-		r.all(code, design.Find("bind_off", d.BindOff).Shows)
+		r.all(o.Code.String(), design.Find(at.BindOff, r.p.Design.BindOff).Shows)
+		return ""
 	case needle.K, needle.P:
 		if !r.flat() && r.has(needle.K) && r.has(needle.P) {
 			return "rib"
 		}
-		return code
+		return o.Code.String()
 	case needle.Sl:
-		switch {
-		case flap && r.decreases():
-			return "flap-turn" + r.id()
-		case flap && r.row.Side == needle.WS && r.firstOfHeel():
-			return "flap-set-up"
-		case flap:
-			return "flap" + r.id()
-		case r.turns.lifts && at == 0 && r.flat():
-			return r.turns.begins + "-out" + r.id()
-		}
-		return "sl" + r.id()
+		return r.slip(place)
 	case needle.M1, needle.M1P:
-		if r.turns.lifts && at > 0 && r.row.Ops[at-1].Code.IsDecrease() {
+		if r.turns.lifts && place > 0 && r.row.Ops[place-1].Code.IsDecrease() {
 			return r.lifted(o.Code)
 		}
-		return code
+		return o.Code.String()
 	case needle.K2tog, needle.P2tog, needle.K3tog, needle.SSK, needle.SSP, needle.SSSK, needle.SSSP, needle.P3tog:
-		return r.together(at, o.Code, flap)
+		return r.together(place, o.Code, r.onFlap())
+	case needle.PU:
+		return r.pick()
+	case needle.PC:
+		return r.corner()
+	case needle.Turn:
+		return r.turn(r.onFlap())
+	case needle.Unzip, needle.Kfb, needle.Pfb, needle.Ktbl, needle.Ptbl, needle.M1L, needle.M1R:
+		return o.Code.String()
+	}
+	return r.turning(place, o)
+}
+
+// turning is the sequence of an operation that belongs to a way of turning; empty for any other.
+func (r *reader) turning(place int, o needle.Op) string {
+	switch o.Code {
 	case needle.YO:
-		if at == 0 && r.turns.overs && r.flat() {
+		if place == 0 && r.turns.overs && r.flat() {
 			return r.turns.begins + "-out" + r.id()
 		}
-		return code
+		return o.Code.String()
 	case needle.DS:
-		if at == 0 && r.firstOfHeel() {
+		if place == 0 && r.firstOfHeel() {
 			return "double-first"
 		}
 		return "double-out" + r.id()
@@ -208,17 +207,39 @@ func (r *reader) move(at int, o needle.Op) string {
 			return "klift" + worked(o)
 		}
 		return "lift-round"
-	case needle.PU:
-		return r.pick()
-	case needle.PC:
-		return r.corner()
-	case needle.Turn:
-		return r.turn(flap)
-	case needle.Unzip, needle.Kfb, needle.Pfb, needle.Ktbl, needle.Ptbl, needle.M1L, needle.M1R:
-		return code
 	}
 	return ""
 }
+
+// castOn shows the first loop where the cast-on has a way of its own for it, and adds every move of the cast-on.
+func (r *reader) castOn(op string) string {
+	toe := &r.p.Design.Toe
+	shows := design.Find(at.ToeCastOn, toe.CastOn).Shows
+	knot := slices.IndexFunc(shows, func(name string) bool { return strings.HasSuffix(name, "-knot") })
+	if knot >= 0 && toe.StartLoop == "slip_knot" {
+		return shows[knot]
+	}
+	r.all(op, shows)
+	return ""
+}
+
+// slip is the sequence of a slipped stitch.
+func (r *reader) slip(place int) string {
+	switch flap := r.onFlap(); {
+	case flap && r.decreases():
+		return "flap-turn" + r.id()
+	case flap && r.row.Side == needle.WS && r.firstOfHeel():
+		return "flap-set-up"
+	case flap:
+		return "flap" + r.id()
+	case r.turns.lifts && place == 0 && r.flat():
+		return r.turns.begins + "-out" + r.id()
+	}
+	return "sl" + r.id()
+}
+
+// onFlap says whether the row belongs to a heel with a flap.
+func (r *reader) onFlap() bool { return r.row.Section == needle.Heel && r.flaps }
 
 // all adds every move of a choice.
 func (r *reader) all(op string, moves []string) {
@@ -261,7 +282,7 @@ func (r *reader) turnsBack() bool { return r.has(needle.Turn) || r.has(needle.WT
 
 // beside says whether the row wraps a stitch beside the heel, which carries no wrap of it.
 func (r *reader) beside() bool {
-	return design.Find("corner.method", r.p.Design.Corner.Method).AtEdges && r.row.Section == needle.Heel && len(r.row.Groups) == 3 &&
+	return design.Find(at.CornerMethod, r.p.Design.Corner.Method).AtEdges && r.row.Section == needle.Heel && len(r.row.Groups) == 3 &&
 		(r.row.Groups[0] == 0 || r.row.Groups[2] == 0) && r.has(needle.WT) && r.late()
 }
 
@@ -379,7 +400,7 @@ func (r *reader) corner() string {
 	if r.row.Section == needle.Gusset {
 		return "corner-bar-" + r.edge()
 	}
-	if shows := design.Find("corner.method", r.p.Design.Corner.Method).Shows; len(shows) > 0 {
+	if shows := design.Find(at.CornerMethod, r.p.Design.Corner.Method).Shows; len(shows) > 0 {
 		return shows[0] // what comes after it takes the stitch off again
 	}
 	return ""

@@ -14,6 +14,7 @@ import (
 	"acornstep/sock/cloth/shape"
 	"acornstep/sock/cloth/worn"
 	"acornstep/sock/craft/knit"
+	"acornstep/sock/figures/at"
 	"acornstep/sock/figures/measure"
 	"acornstep/sock/judge/board"
 	"acornstep/sock/needles/knitting"
@@ -176,7 +177,7 @@ func facts(p *plan.Plan, unit measure.Unit) []Fact {
 		{"For a foot", fmt.Sprintf("%s long, %s round the ball", unit.Show(d.Foot.Length), unit.Show(d.Foot.BallGirth))},
 		{"Gauge", fmt.Sprintf("%s stitches and %s rounds in 10 cm (4 in), as counted on the swatch", trim(d.Gauge.Stitches),
 			trim(d.Gauge.Rounds))},
-		{"Toe", fmt.Sprintf("%s: cast on %d, %d at the end", knit.Said("toe.kind", d.Toe.Kind), s.CastOnStitches, s.FootStitches)},
+		{"Toe", fmt.Sprintf("%s: cast on %d, %d at the end", knit.Said(at.ToeKind, d.Toe.Kind), s.CastOnStitches, s.FootStitches)},
 		{"Heel", heelSaid(p, unit)},
 	}
 	own, other := yarn.Need{}, yarn.Need{}
@@ -205,7 +206,7 @@ func amount(n yarn.Need, unit measure.Unit) string {
 
 func heelSaid(p *plan.Plan, unit measure.Unit) string {
 	s := p.Summary
-	text := fmt.Sprintf("%s, %d stitches, after %d rounds of the foot, %s from the tip", knit.Said("heel.kind", p.Design.Heel.Kind),
+	text := fmt.Sprintf("%s, %d stitches, after %d rounds of the foot, %s from the tip", knit.Said(at.HeelKind, p.Design.Heel.Kind),
 		s.HeelStitches, s.FootRounds, unit.Show(s.HeelStartsAt))
 	if s.HeelTurnsPerSide != nil {
 		text += fmt.Sprintf("; %d turns on each side, %d in the centre", *s.HeelTurnsPerSide, *s.HeelCentreStitches)

@@ -5,6 +5,7 @@ import (
 	"fmt"
 
 	"acornstep/sock/craft/knit"
+	"acornstep/sock/figures/at"
 	"acornstep/sock/figures/document"
 	"acornstep/sock/papers/draft"
 )
@@ -24,23 +25,23 @@ type Piece struct {
 func Pieces() []Piece {
 	var list []Piece
 	for _, kind := range knit.Kinds {
-		group, known := map[string]Piece{
-			"toe.kind":  {About: "The toe in a contrast, then a few rounds and off.", contrast: "toe", fields: `,"toe":{"kind":%q}`},
-			"heel.kind": {About: "A toe, a little foot, and the heel in a contrast.", contrast: "heel", fields: `,"heel":{"kind":%q}`},
-			"heel.turn": {About: "A heel of short rows in a contrast, turned in this way.", contrast: "heel",
+		group, known := map[at.Path]Piece{
+			at.ToeKind:  {About: "The toe in a contrast, then a few rounds and off.", contrast: "toe", fields: `,"toe":{"kind":%q}`},
+			at.HeelKind: {About: "A toe, a little foot, and the heel in a contrast.", contrast: "heel", fields: `,"heel":{"kind":%q}`},
+			at.HeelTurn: {About: "A heel of short rows in a contrast, turned in this way.", contrast: "heel",
 				fields: `,"heel":{"turn":%q}`},
-			"bind_off": {About: "A short tube with a cuff, and its edge.", contrast: "cuff", fields: `,"bind_off":%q`},
+			at.BindOff: {About: "A short tube with a cuff, and its edge.", contrast: "cuff", fields: `,"bind_off":%q`},
 		}[kind.Field]
 		if !known {
 			continue
 		}
 		for i, t := range kind.List() {
-			if kind.Field == "heel.kind" && i == 0 {
+			if kind.Field == at.HeelKind && i == 0 {
 				continue // the usual heel is there for each way of turning
 			}
 			a := t.About()
 			piece := group
-			piece.Name, piece.Title, piece.fields = kind.Field+":"+a.Name, a.Label, fmt.Sprintf(group.fields, a.Name)
+			piece.Name, piece.Title, piece.fields = string(kind.Field)+":"+a.Name, a.Label, fmt.Sprintf(group.fields, a.Name)
 			list = append(list, piece)
 		}
 	}

@@ -1321,13 +1321,13 @@ export interface components {
             word: string;
         };
         AdviseChoice: {
-            field: components["schemas"]["DesignPath"];
+            field: components["schemas"]["AtPath"];
             label: string;
             options: components["schemas"]["AdviseOption"][];
         };
         AdviseDecision: {
             checks: components["schemas"]["Checks"];
-            lead?: components["schemas"]["DesignPath"];
+            lead?: components["schemas"]["AtPath"];
             name: string;
             numbers: components["schemas"]["AdviseNumber"][];
             pieces: components["schemas"]["AdvisePiece"][];
@@ -1359,7 +1359,7 @@ export interface components {
             value: unknown;
         };
         AdvisePiece: {
-            field: components["schemas"]["DesignPath"];
+            field: components["schemas"]["AtPath"];
             hint?: string;
             /** @enum {string} */
             kind: "ways" | "figure" | "switch";
@@ -1383,6 +1383,8 @@ export interface components {
             sock: number;
             stitches: number;
         };
+        /** @enum {string} */
+        AtPath: "ankle.change" | "ankle.place" | "bind_off" | "corner.hold_rounds" | "corner.method" | "corner.pick_up" | "cuff.height_mm" | "cuff.pattern" | "cuff.rounds" | "fit.girth_ease_pct" | "fit.length_ease_mm" | "fit.multiple" | "foot.ankle_girth_mm" | "foot.ball_girth_mm" | "foot.calf_girth_mm" | "foot.calf_height_mm" | "foot.cautions" | "foot.estimated" | "foot.heel_diagonal_mm" | "foot.heel_width" | "foot.length_mm" | "foot.little_toe_aside_mm" | "foot.toe_depth_mm" | "foot.toe_tip_aside_mm" | "foot_length.heel_mm" | "foot_length.rounds" | "foot_length.school" | "foot_length.sole" | "foot_length.toe_mm" | "format" | "gauge.rounds_per_100mm" | "gauge.stitches_per_100mm" | "heel.fabric" | "heel.first_row" | "heel.flap_row_factor" | "heel.flap_rows" | "heel.gusset_increases" | "heel.kind" | "heel.own_strand" | "heel.picked_up" | "heel.rounds_between" | "heel.share" | "heel.slip_columns" | "heel.stitches" | "heel.turn" | "heel.turns_per_side" | "leg.height_mm" | "leg.instep_pattern" | "leg.panels" | "leg.pattern" | "leg.plain_rounds" | "leg.rounds" | "leg.stitches" | "mirror" | "name" | "needles" | "needles_by_section" | "patterns" | "round_start" | "stitches" | "toe.cast_on" | "toe.colour_extra_mm" | "toe.fast_rounds" | "toe.increase" | "toe.kind" | "toe.odd" | "toe.start" | "toe.start_loop" | "toe.start_stitches" | "toe.turns_per_side" | "version" | "yarn.ball_g" | "yarn.ball_m" | "yarn.contrast" | "yarn.repeat_mm" | "yarn.repeat_rounds" | "yarn.repeat_stitches" | "yarn.stripes";
         Ball: {
             calibrated: boolean;
             doubt: string;
@@ -1639,8 +1641,6 @@ export interface components {
             rounds?: null | number;
             stitches: null | number;
         };
-        /** @enum {string} */
-        DesignPath: "ankle.change" | "ankle.place" | "bind_off" | "corner.hold_rounds" | "corner.method" | "corner.pick_up" | "cuff.height_mm" | "cuff.pattern" | "cuff.rounds" | "fit.girth_ease_pct" | "fit.length_ease_mm" | "fit.multiple" | "foot.ankle_girth_mm" | "foot.ball_girth_mm" | "foot.calf_girth_mm" | "foot.calf_height_mm" | "foot.cautions" | "foot.estimated" | "foot.heel_diagonal_mm" | "foot.heel_width" | "foot.length_mm" | "foot.little_toe_aside_mm" | "foot.toe_depth_mm" | "foot.toe_tip_aside_mm" | "foot_length.heel_mm" | "foot_length.rounds" | "foot_length.school" | "foot_length.sole" | "foot_length.toe_mm" | "format" | "gauge.rounds_per_100mm" | "gauge.stitches_per_100mm" | "heel.fabric" | "heel.first_row" | "heel.flap_row_factor" | "heel.flap_rows" | "heel.gusset_increases" | "heel.kind" | "heel.own_strand" | "heel.picked_up" | "heel.rounds_between" | "heel.share" | "heel.slip_columns" | "heel.stitches" | "heel.turn" | "heel.turns_per_side" | "leg.height_mm" | "leg.instep_pattern" | "leg.panels" | "leg.pattern" | "leg.plain_rounds" | "leg.rounds" | "leg.stitches" | "mirror" | "name" | "needles" | "needles_by_section" | "patterns" | "round_start" | "stitches" | "toe.cast_on" | "toe.colour_extra_mm" | "toe.fast_rounds" | "toe.increase" | "toe.kind" | "toe.odd" | "toe.start" | "toe.start_loop" | "toe.start_stitches" | "toe.turns_per_side" | "version" | "yarn.ball_g" | "yarn.ball_m" | "yarn.contrast" | "yarn.repeat_mm" | "yarn.repeat_rounds" | "yarn.repeat_stitches" | "yarn.stripes";
         DesignStripe: (string | number)[];
         DesignToe: {
             cast_on: string;
@@ -1879,7 +1879,7 @@ export interface components {
         };
         HandleGrip: {
             at: components["schemas"]["ShapePoint"];
-            field: components["schemas"]["DesignPath"];
+            field: components["schemas"]["AtPath"];
             now: number;
         };
         HandleSlide: {
@@ -1888,7 +1888,7 @@ export interface components {
             /** Format: double */
             each: number;
             each_count: number;
-            field: components["schemas"]["DesignPath"];
+            field: components["schemas"]["AtPath"];
             /** Format: double */
             first: number;
             first_count: number;
@@ -1950,7 +1950,7 @@ export interface components {
             title: string;
         };
         KnitNumber: {
-            field: components["schemas"]["DesignPath"];
+            field: components["schemas"]["AtPath"];
             hint: string;
             label: string;
             suffix: string;
@@ -2385,7 +2385,7 @@ export interface components {
             to_heel_mm?: null | number;
         };
         ReplanLock: {
-            field: components["schemas"]["DesignPath"];
+            field: components["schemas"]["AtPath"];
             label: string;
             row: string;
             sock: number;
@@ -2396,7 +2396,7 @@ export interface components {
             needle: number;
         };
         ReplanPending: {
-            field: components["schemas"]["DesignPath"];
+            field: components["schemas"]["AtPath"];
             label: string;
         };
         ReplanProposal: {
@@ -2724,17 +2724,17 @@ export interface components {
         };
         Technique: {
             changes: components["schemas"]["DesignChanges"];
-            field: components["schemas"]["DesignPath"];
+            field: components["schemas"]["AtPath"];
             known: string;
             label: string;
             name: string;
             numbers: components["schemas"]["KnitNumber"][];
             reason: string;
-            resets: string[];
+            resets: components["schemas"]["AtPath"][];
             rows: string;
             said: string;
             term: string;
-            uses: string[];
+            uses: components["schemas"]["AtPath"][];
         };
         /** Format: int64 */
         TimeDuration: number;
