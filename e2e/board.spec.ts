@@ -5,7 +5,7 @@ const handle = (page: Page, name: string) => page.getByRole("slider", { name });
 
 /** middleOf is where a handle can be gripped. */
 async function middleOf(page: Page, name: string): Promise<[number, number]> {
-  const box = await handle(page, name).locator(".grip").boundingBox();
+  const box = await handle(page, name).locator(".drawing__grip").boundingBox();
   if (!box) {
     throw new Error(`${name} has no place`);
   }
@@ -14,7 +14,7 @@ async function middleOf(page: Page, name: string): Promise<[number, number]> {
 
 /** mmOnScreen is how many points of the screen a millimetre of the drawing is. */
 const mmOnScreen = (page: Page) =>
-  page.locator("svg.sock").evaluate((svg) => (svg as SVGSVGElement).getScreenCTM()?.a ?? 0);
+  page.locator("svg.drawing__sock").evaluate((svg) => (svg as SVGSVGElement).getScreenCTM()?.a ?? 0);
 
 async function designed(page: Page, name: string) {
   await newSock(page, name, "Isolde");
@@ -88,31 +88,31 @@ test("a place of the fit shows on the sock, with its arithmetic and what would c
   page,
 }) => {
   await designed(page, "Sock that is explained");
-  await page.locator(".fit button").filter({ hasText: "instep" }).click();
+  await page.locator(".fit__fit button").filter({ hasText: "instep" }).click();
   await expect(page).toHaveURL(/show=fit\.heel/);
-  await expect(page.locator("svg.sock .place-line")).toBeVisible();
-  await expect(page.locator(".working")).toContainText("32.57 cm ÷ 26.51 cm = 1.23: stretches 23 %");
-  await expect(page.locator(".working")).toContainText(
+  await expect(page.locator("svg.drawing__sock .drawing__place-line")).toBeVisible();
+  await expect(page.locator(".working__working")).toContainText("32.57 cm ÷ 26.51 cm = 1.23: stretches 23 %");
+  await expect(page.locator(".working__working")).toContainText(
     "With a flap below the heel 16 %, with a gusset first 11 %.",
   );
-  await page.locator(".lead-figures").getByRole("button", { name: "68" }).click();
-  await expect(page.locator(".working")).toContainText("23.6 cm × 0.90 × 3.2 = 67.97 → 68");
+  await page.locator(".board__lead-figures").getByRole("button", { name: "68" }).click();
+  await expect(page.locator(".working__working")).toContainText("23.6 cm × 0.90 × 3.2 = 67.97 → 68");
   await page.getByLabel("Units").getByText("inches").click();
-  await expect(page.locator(".working")).toContainText("9.29 in × 0.90 × 8.13 = 67.97 → 68");
+  await expect(page.locator(".working__working")).toContainText("9.29 in × 0.90 × 8.13 = 67.97 → 68");
   await page.getByLabel("Units").getByText("cm", { exact: true }).click();
   await pins(page).filter({ hasText: "65rounds" }).locator(".number").click();
-  await expect(page.locator(".working")).toContainText(
+  await expect(page.locator(".working__working")).toContainText(
     "(25.1 cm − 0.9 cm − 4.32 cm − 5.11 cm) × 4.4 = 64.98 → 65",
   );
   await page.reload();
-  await expect(page.locator(".working")).toContainText("= 64.98 → 65");
+  await expect(page.locator(".working__working")).toContainText("= 64.98 → 65");
 });
 
 test("left and right are drawn beside and over each other where they differ", async ({ page }) => {
   await board(page, "Observatory roof socks");
   await page.getByText("Left and right").click();
   // The right foot is 4 mm longer, its ease as chosen for the left: 65 + 4 · 0.44 = 66.7.
-  await expect(page.locator(".pair-words")).toContainText("Rounds to the heel: 65 left, 67 right");
+  await expect(page.locator(".pair__pair-words")).toContainText("Rounds to the heel: 65 left, 67 right");
   await page.getByText("On top of each other").click();
   await expect(page.getByRole("img", { name: "The right sock drawn over the left" })).toBeVisible();
   await expect(page).toHaveURL(/pair=over/);
@@ -121,7 +121,7 @@ test("left and right are drawn beside and over each other where they differ", as
 test("three heels side by side; one is kept, and can be undone", async ({ page }) => {
   await designed(page, "Sock to compare");
   await page.getByRole("link", { name: "Compare" }).click();
-  const variants = page.locator(".variant");
+  const variants = page.locator(".panels__variant");
   await expect(variants).toHaveCount(3);
   await expect(variants.nth(0)).toContainText("the sock as it is");
   await expect(variants.nth(1)).toContainText("Flap below the heel");
@@ -144,11 +144,11 @@ test("three heels side by side; one is kept, and can be undone", async ({ page }
 test("the ways are ranked by what matters", async ({ page }) => {
   await designed(page, "Sock of the best way");
   await page.getByRole("link", { name: "Best ways" }).click();
-  await expect(page.locator(".ranking li").first()).toBeVisible();
+  await expect(page.locator(".panels__ranking li").first()).toBeVisible();
   await page.getByText("Nothing new to learn").click();
   // The ranking before stays until the new one is there.
   await expect(async () => {
-    const headings = await page.locator(".ranking h3").allTextContents();
+    const headings = await page.locator(".panels__ranking h3").allTextContents();
     expect(headings.length).toBeGreaterThan(0);
     for (const heading of headings) {
       expect(heading).toMatch(/^(✓ )?Short rows.*double stitches; wedge toe/);
@@ -157,11 +157,11 @@ test("the ways are ranked by what matters", async ({ page }) => {
   await page.getByRole("checkbox", { name: "double stitches" }).uncheck();
   await expect(page.getByText("Nothing is left.")).toBeVisible();
   await page.getByRole("checkbox", { name: "wraps", exact: true }).check();
-  await expect(page.locator(".ranking h3").first()).toContainText("wraps");
+  await expect(page.locator(".panels__ranking h3").first()).toContainText("wraps");
   await page.getByText("Least yarn").click();
   await expect(page).toHaveURL(/by=yarn/);
   await expect(async () => {
-    const lines = await page.locator(".ranking li p:first-of-type").allTextContents();
+    const lines = await page.locator(".panels__ranking li p:first-of-type").allTextContents();
     const weights = lines.map((line) => Number(line.match(/(\d+) g/)?.[1]));
     expect(weights).toEqual([...weights].sort((a, b) => a - b));
   }).toPass();
@@ -198,10 +198,10 @@ test("variants are put aside, compared, brought back; notes are kept", async ({ 
   await expect(page.getByRole("radio", { name: /Gusset first/ })).toBeChecked();
   await page.getByRole("link", { name: "Variants and notes" }).click();
   await page.getByRole("link", { name: "Compare" }).nth(1).click();
-  await expect(page.locator(".variant").nth(1)).toContainText("With short rows");
+  await expect(page.locator(".panels__variant").nth(1)).toContainText("With short rows");
   // Addresses that somebody kept call it a version.
   await page.goto(page.url().replace("way=variant+", "way=version+"));
-  await expect(page.locator(".variant").nth(1)).toContainText("With short rows");
+  await expect(page.locator(".panels__variant").nth(1)).toContainText("With short rows");
   await page.goto(`${/.*socks\/[^/?]+/.exec(page.url())?.[0]}/versions`);
   await expect(page).toHaveURL(/\/variants$/);
   await page.getByRole("link", { name: "Variants and notes" }).click();
@@ -223,10 +223,10 @@ test("a term of the craft opens its explanation, with the UK name and a drawing"
   await decide(page, "Swatch");
   await page.getByRole("button", { name: "swatch", exact: true }).click();
   await expect(page.getByText("In the UK: tension square")).toBeVisible();
-  await expect(page.locator(".ant-popover .term-picture path").first()).toBeVisible();
+  await expect(page.locator(".ant-popover .terms__term-picture path").first()).toBeVisible();
   await page.getByRole("link", { name: "All terms" }).click();
   await expect(page.getByRole("heading", { name: "The words of the craft" })).toBeVisible();
-  for (const picture of await page.locator(".terms .term-picture").all()) {
+  for (const picture of await page.locator(".terms__terms .terms__term-picture").all()) {
     expect(await picture.locator("*").count()).toBeGreaterThan(0);
   }
 });

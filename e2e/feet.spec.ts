@@ -9,7 +9,9 @@ async function newWearer(page: Page, name: string) {
 }
 
 const row = (page: Page, what: string) =>
-  page.locator(".measures > li").filter({ has: page.getByRole("heading", { name: what, exact: true }) });
+  page
+    .locator(".feet__measures > li")
+    .filter({ has: page.getByRole("heading", { name: what, exact: true }) });
 
 async function measure(page: Page, what: string, length: string, day = "") {
   await page.getByLabel(`${what}, measured anew`).fill(length);
@@ -57,9 +59,9 @@ test("a measurement is taken out and brought back", async ({ page }) => {
   await expect(row(page, "Length")).toContainText("23.6 cm");
   await row(page, "Length").getByText("Measured 2 times").click();
   await page.getByRole("button", { name: "Take out Length of 2026-11-02" }).click();
-  await expect(row(page, "Length").locator(".measure-now")).toContainText("23.1 cm");
+  await expect(row(page, "Length").locator(".feet__measure-now")).toContainText("23.1 cm");
   await page.getByRole("button", { name: "Undo" }).click();
-  await expect(row(page, "Length").locator(".measure-now")).toContainText("23.6 cm");
+  await expect(row(page, "Length").locator(".feet__measure-now")).toContainText("23.6 cm");
 });
 
 /** slow holds back every change, as a tired network does. */
@@ -116,7 +118,7 @@ test("the only measurement, taken out while the page is slow, can be brought bac
   await page.getByRole("button", { name: "Take out Length of 2026-10-02" }).click();
   await expect(row(page, "Length")).toContainText("not measured");
   await page.getByRole("button", { name: "Undo" }).click();
-  await expect(row(page, "Length").locator(".measure-now")).toContainText("22.4 cm");
+  await expect(row(page, "Length").locator(".feet__measure-now")).toContainText("22.4 cm");
 });
 
 test("a growing foot has a size for a chosen month", async ({ page }) => {
@@ -125,10 +127,10 @@ test("a growing foot has a size for a chosen month", async ({ page }) => {
   // 152, 157 and 162 mm on days 0, 147 and 301: 0.0332 mm a day, 1.01 mm a month. From 14 November to
   // 15 February are 93 days, 3.06 months: 162 + 3.1 = 165.1 mm.
   await page.getByLabel("A growing foot, in the month of").fill("2027-02");
-  await expect(page.locator(".growth .figure")).toHaveText("16.5");
-  await expect(page.locator(".growth")).toContainText("3.1 months × 1.01 mm");
+  await expect(page.locator(".feet__growth .figure")).toHaveText("16.5");
+  await expect(page.locator(".feet__growth")).toContainText("3.1 months × 1.01 mm");
   await page.getByLabel("A growing foot, in the month of").fill("2030-02");
-  await expect(page.locator(".growth")).toContainText("two years ahead");
+  await expect(page.locator(".feet__growth")).toContainText("two years ahead");
 });
 
 test("what to be careful of changes the advice on the sock", async ({ page }) => {
@@ -175,12 +177,12 @@ test("a foot that has changed is offered to the sock, and deleting it asks and c
     "Vidar's foot has changed",
   );
   await page.goto(board);
-  await expect(page.locator(".news")).toContainText("length: 0.4 cm more now, 25.5 cm");
+  await expect(page.locator(".working__news")).toContainText("length: 0.4 cm more now, 25.5 cm");
   await expect(pins(page).filter({ hasText: "65rounds to the heel" })).toHaveCount(1);
   await page.getByRole("button", { name: "Update the sock" }).click();
   // 255 − 9 − 43.2 − 51.1 = 151.7 mm, times 0.44: 66.7.
   await expect(pins(page).filter({ hasText: "67rounds to the heel" })).toHaveCount(1);
-  await expect(page.locator(".news")).toHaveCount(0);
+  await expect(page.locator(".working__news")).toHaveCount(0);
   await saved(page);
 
   await page.goto(feet);

@@ -31,9 +31,9 @@ test("a sock is drawn while four figures are typed", async ({ page }) => {
   await decide(page, "Round");
   // 64 stitches are 200 mm on a foot of 236 mm: 15.3 % smaller.
   await expect(page.getByRole("radio", { name: /64.*15\.3 % smaller/ })).toBeVisible();
-  await page.locator("label.count").filter({ hasText: "64" }).click();
+  await page.locator("label.board-counts__count").filter({ hasText: "64" }).click();
   await expect(pins(page).filter({ hasText: "32 cast on → 64" })).toHaveCount(1);
-  await page.locator("label.count").filter({ hasText: "fits the ease" }).click();
+  await page.locator("label.board-counts__count").filter({ hasText: "fits the ease" }).click();
   await expect(pins(page).filter({ hasText: "32 cast on → 68" })).toHaveCount(1);
 
   await saved(page);
@@ -69,13 +69,13 @@ test("a first sock takes four figures and two choices to be cast on", async ({ p
 test("the switch to inches changes every figure, and both units can be typed in either", async ({ page }) => {
   await newSock(page, "Sock in inches");
   await typeFoot(page);
-  await expect(page.locator(".lead-figures").getByText("24.2 cm")).toBeVisible();
+  await expect(page.locator(".board__lead-figures").getByText("24.2 cm")).toBeVisible();
   await page.getByLabel("Units").getByText("inches").click();
   await decide(page, "Swatch");
   await expect(page.getByLabel("Stitches", { exact: true })).toHaveValue("32.5");
   await decide(page, "Foot");
   await expect(page.getByLabel("Length", { exact: true })).toHaveValue("9 7/8");
-  await expect(page.locator(".lead-figures").getByText("9 1/2 in")).toBeVisible();
+  await expect(page.locator(".board__lead-figures").getByText("9 1/2 in")).toBeVisible();
   await expect(pins(page).filter({ hasText: "7 1/2 in from the tip" })).toHaveCount(1);
   await expect(page.locator("main")).not.toContainText(/\d cm/);
 

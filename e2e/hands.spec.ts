@@ -94,7 +94,7 @@ test("what lies ready is said before casting on: what these rows need, and no mo
   await typeFoot(page);
   await saved(page);
   await page.getByRole("link", { name: "Knit", exact: true }).click();
-  const ready = page.locator(".moment").filter({ hasText: "What lies ready" });
+  const ready = page.locator(".knit-panel__moment").filter({ hasText: "What lies ready" });
   await expect(ready).toContainText("one long circular needle");
   await expect(ready).not.toContainText("pin");
   await expect(ready).not.toContainText("waste yarn");
@@ -105,9 +105,9 @@ test.describe("on a phone", () => {
   test("a panel is a page of its own, and Back closes it", async ({ page }) => {
     await cast(page, "Sock in a small hand");
     await page.getByRole("button", { name: "Where am I?" }).click();
-    const panel = page.locator(".knit-panel");
+    const panel = page.locator(".knit-panel__knit-panel");
     await expect(panel).toBeVisible();
-    const side = await page.locator(".knit-side").boundingBox();
+    const side = await page.locator(".knit__knit-side").boundingBox();
     expect([side?.x, side?.y, side?.height]).toEqual([0, 0, 844]);
     expect(side?.width).toBeGreaterThan(370);
     await page.goBack();
@@ -129,41 +129,41 @@ test("somebody who never knitted a sock comes from an empty page to round 8 of t
   await saved(page);
   await page.getByRole("link", { name: "Knit", exact: true }).click();
   // What lies ready, before anything is cast on.
-  await expect(page.locator(".moment").filter({ hasText: "What lies ready" })).toBeVisible();
+  await expect(page.locator(".knit-panel__moment").filter({ hasText: "What lies ready" })).toBeVisible();
   await page.getByRole("link", { name: "Board" }).click();
   for (const name of [/^Cast on \d+…$/, /^Cast on \d+$/]) {
     await page.getByRole("button", { name }).click();
   }
   await expect(page.getByRole("button", { name: "Row done" })).toBeVisible();
-  const instruction = page.locator(".instruction");
-  const panel = page.locator(".knit-panel");
+  const instruction = page.locator(".knit-row__instruction");
+  const panel = page.locator(".knit-panel__knit-panel");
   const shown = new Set<string>();
   for (let row = 0; row < 9; row++) {
     await expect(instruction).toBeVisible();
     const words = await instruction.textContent();
     await page.keyboard.press("m");
-    await expect(panel.locator("section.move")).toBeVisible();
+    await expect(panel.locator("section.hands__move")).toBeVisible();
     // Every move of the row, one after the other, to its last step: words and a picture, what to see, what goes wrong.
-    const names = await panel.locator(".move-names button").allTextContents();
+    const names = await panel.locator(".hands__move-names button").allTextContents();
     for (const name of names.length > 0 ? names : [""]) {
       if (name) {
-        await panel.locator(".move-names button").filter({ hasText: name }).first().click();
+        await panel.locator(".hands__move-names button").filter({ hasText: name }).first().click();
       }
-      const title = (await panel.locator("section.move h3").textContent()) ?? "";
+      const title = (await panel.locator("section.hands__move h3").textContent()) ?? "";
       if (shown.has(title)) {
         continue; // seen in a row before
       }
       shown.add(title);
-      const steps = await panel.locator(".move-steps li").count();
+      const steps = await panel.locator(".hands__move-steps li").count();
       for (let step = 1; step <= steps; step++) {
-        const at = panel.locator(".move-steps li.at");
+        const at = panel.locator(".hands__move-steps li.hands__at");
         await expect(at).toContainText(`${step} `);
-        await expect(at.locator("svg.move-picture")).toBeVisible();
-        expect(await at.locator("svg.move-picture path").count()).toBeGreaterThan(4);
+        await expect(at.locator("svg.hands__move-picture")).toBeVisible();
+        expect(await at.locator("svg.hands__move-picture path").count()).toBeGreaterThan(4);
         await page.keyboard.press("ArrowRight");
       }
-      await expect(panel.locator(".move-look")).not.toHaveText("Look");
-      await expect(panel.locator(".move-slip")).not.toHaveText("Usual slip");
+      await expect(panel.locator(".hands__move-look")).not.toHaveText("Look");
+      await expect(panel.locator(".hands__move-slip")).not.toHaveText("Usual slip");
     }
     await page.keyboard.press("Escape");
     await expect(panel).toBeHidden();
@@ -172,7 +172,7 @@ test("somebody who never knitted a sock comes from an empty page to round 8 of t
     await expect(where(page)).not.toHaveText(before ?? "");
     expect(words).not.toBe("");
   }
-  await expect(page.locator(".knit-where")).toContainText("toe, round 9");
+  await expect(page.locator(".knit-row__knit-where")).toContainText("toe, round 9");
   for (const needed of [
     "Magic cast-on",
     "Magic cast-on: the first round",
@@ -191,17 +191,17 @@ test("where am I shows the places that are left as pictures, ringed where they d
   await page.getByLabel("Double stitches at the right", { exact: true }).fill("5");
   await page.getByLabel("Double stitches at the left", { exact: true }).fill("5");
   await expect(page.getByText("Which of these looks like yours?")).toBeVisible();
-  const pictures = page.locator(".where-pictures figure");
+  const pictures = page.locator(".fabric__where-pictures figure");
   expect(await pictures.count()).toBeGreaterThanOrEqual(2);
   expect(await pictures.count()).toBeLessThanOrEqual(4);
-  await expect(pictures.first().locator("circle.fabric-marked").first()).toBeAttached();
+  await expect(pictures.first().locator("circle.fabric__fabric-marked").first()).toBeAttached();
 });
 
 test("a panel that is opened while another is being closed stays open", async ({ page }) => {
   await cast(page, "Sock with quick fingers");
   for (let i = 0; i < 12; i++) {
     await page.keyboard.press("n");
-    await expect(page.locator(".knit-panel")).toContainText("A note at this row");
+    await expect(page.locator(".knit-panel__knit-panel")).toContainText("A note at this row");
     // Both keys in one breath, as fast as a browser takes them.
     await page.evaluate(() => {
       for (const key of ["Escape", "t"]) {
@@ -210,6 +210,6 @@ test("a panel that is opened while another is being closed stays open", async ({
     });
     await expect(page.getByLabel("From the tip of the toe to the needle")).toBeVisible();
     await page.keyboard.press("Escape");
-    await expect(page.locator(".knit-panel")).toBeHidden();
+    await expect(page.locator(".knit-panel__knit-panel")).toBeHidden();
   }
 });

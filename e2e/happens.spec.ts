@@ -15,7 +15,7 @@ import {
   written,
 } from "./steps";
 
-const note = (page: Page) => page.locator(".needles-note");
+const note = (page: Page) => page.locator(".path__needles-note");
 
 test("reading a sock does not cast it on, and until the first row is done its rows follow the board", async ({
   page,
@@ -31,7 +31,7 @@ test("reading a sock does not cast it on, and until the first row is done its ro
   await page.keyboard.press(" ");
   await expect(where(page)).toContainText("toe, round 2 of 19");
   await page.goto("/");
-  const entry = page.locator(".entry").filter({ hasText: "Sock to read first" });
+  const entry = page.locator(".basket__entry").filter({ hasText: "Sock to read first" });
   await expect(entry).toHaveCount(1);
   await expect(entry).not.toContainText("Knit on");
 
@@ -55,7 +55,7 @@ test("while the foot is knitted the heel is still decided, shows its cost and is
   await page.getByRole("link", { name: "Board", exact: true }).click();
   await expect(note(page)).toContainText("What lies above the needle can still be decided here");
   await decide(page, "Toe");
-  await expect(page.locator("label.way").filter({ hasText: "Garter-square toe" })).toContainText(
+  await expect(page.locator("label.ways__way").filter({ hasText: "Garter-square toe" })).toContainText(
     "locked: cast on, row 1 is knitted",
   );
   await expect(page.getByRole("radio", { name: /Garter-square toe/ })).toBeDisabled();
@@ -112,10 +112,10 @@ for (const [loops, told] of [
     await cast(page, `Sock from ${loops}`);
     await putAt(page, told);
     await page.getByRole("button", { name: "It went otherwise" }).click();
-    const panel = page.locator(".knit-panel");
+    const panel = page.locator(".knit-panel__knit-panel");
     await panel.getByLabel("Stitches really cast on").fill(`${loops}`);
     await panel.getByRole("button", { name: "What does it change?" }).click();
-    await expect(panel.locator(".proposal")).toContainText(`stitches cast on: 32 → ${loops}`);
+    await expect(panel.locator(".knit-panel__proposal")).toContainText(`stitches cast on: 32 → ${loops}`);
     await panel.getByRole("button", { name: "Go on like that" }).click();
     await expect(where(page)).toContainText(`toe, round ${told.slice(4)} of`);
     const view = await (await page.request.get(`/api/socks/${sockID(page)}/knit`)).json();
@@ -128,7 +128,7 @@ test("an increase that was forgotten on one side comes in the next round of incr
   await cast(page, "Sock with a lopsided toe");
   await putAt(page, "toe-5");
   await page.getByRole("button", { name: "It went otherwise" }).click();
-  const panel = page.locator(".knit-panel");
+  const panel = page.locator(".knit-panel__knit-panel");
   await panel.getByLabel("An increase was forgotten").click();
   await page.getByTitle("needle 2, at its end").click();
   await panel.getByRole("button", { name: "What does it change?" }).click();
@@ -148,12 +148,16 @@ test("a forgotten yarn-over is found by the loops of a yarn-over heel, with the 
   await castOn(page);
   await putAt(page, "heel-7");
   await page.getByRole("button", { name: "My count is another" }).click();
-  const panel = page.locator(".knit-panel");
+  const panel = page.locator(".knit-panel__knit-panel");
   const planned = Number(/By the plan (\d+)/.exec((await panel.textContent()) ?? "")?.[1]);
   await panel.getByLabel("I count, in all").fill(`${planned - 1}`);
   await panel.getByRole("button", { name: "Why?" }).click();
-  await expect(panel.locator(".causes li").first()).toContainText("A yarn-over after a turn was forgotten.");
-  await expect(panel.locator(".causes li").first()).toContainText("Look at the start of heel, row 6");
+  await expect(panel.locator(".knit-panel__causes li").first()).toContainText(
+    "A yarn-over after a turn was forgotten.",
+  );
+  await expect(panel.locator(".knit-panel__causes li").first()).toContainText(
+    "Look at the start of heel, row 6",
+  );
 });
 
 test("the middle of a round is found, and only looks that this sock can have are asked for", async ({
@@ -161,7 +165,7 @@ test("the middle of a round is found, and only looks that this sock can have are
 }) => {
   await cast(page, "Sock put down in mid-round");
   await page.keyboard.press("?");
-  const panel = page.locator(".knit-panel");
+  const panel = page.locator(".knit-panel__knit-panel");
   await expect(panel.getByLabel("Rounds since the toe")).toBeVisible();
   await expect(panel.getByLabel("Ridges on one face")).toHaveCount(0);
   await expect(panel.getByLabel("Chain edge stitches on one side")).toHaveCount(0);
@@ -169,8 +173,8 @@ test("the middle of a round is found, and only looks that this sock can have are
   await panel.getByLabel("Stitches on needle 2").fill("20");
   await panel.getByLabel("The yarn comes from").click();
   await page.getByTitle("between needle 1 and needle 2").click();
-  await expect(panel.locator(".matches li").first()).toContainText("in the middle of toe 6");
-  await panel.locator(".matches li").first().getByRole("button", { name: "I am here" }).click();
+  await expect(panel.locator(".knit-panel__matches li").first()).toContainText("in the middle of toe 6");
+  await panel.locator(".knit-panel__matches li").first().getByRole("button", { name: "I am here" }).click();
   await expect(where(page)).toContainText("toe, round 6 of 19");
   await expect(where(page)).toContainText("needle 2");
 });
@@ -178,7 +182,7 @@ test("the middle of a round is found, and only looks that this sock can have are
 test("both socks at once go half by half", async ({ page }) => {
   await cast(page, "Pair on one needle");
   await page.getByLabel("Which sock").getByText("Both").click();
-  const sock = page.locator(".knit-head small");
+  const sock = page.locator(".knit__knit-head small");
   const steps = [];
   for (let i = 0; i < 8; i++) {
     steps.push(
@@ -208,7 +212,7 @@ test("the fabric looks as it lies under the yarn; a touch names what is there an
   await expect(fabric.getByRole("img", { name: /right side in front/ })).toBeVisible();
   await fabric.getByRole("button", { name: "3 double stitches" }).click();
   await expect(fabric.getByRole("status")).toContainText("two legs, one stitch");
-  await expect(fabric.locator(".fabric-touched")).toBeVisible();
+  await expect(fabric.locator(".fabric__fabric-touched")).toBeVisible();
   await fabric.getByText("turned", { exact: true }).click();
   await expect(fabric.getByRole("img", { name: /wrong side in front/ })).toBeVisible();
   expect(await fabric.locator("svg path").count()).toBeLessThan(500);

@@ -85,7 +85,7 @@ test("on plain http in the house counting goes on, and the page says what it can
   for (let i = 0; i < 4; i++) {
     await page.keyboard.press(" ");
   }
-  await expect(page.locator(".knit-state")).toContainText("no connection: 4 kept here");
+  await expect(page.locator(".knit__knit-state")).toContainText("no connection: 4 kept here");
   await expect(page.getByText("Leave this page open: counting goes on")).toBeVisible();
   await context.setOffline(false);
   await written(page);
@@ -94,7 +94,7 @@ test("on plain http in the house counting goes on, and the page says what it can
   // The program moves to https while a tick waits in the browser.
   await context.setOffline(true);
   await page.keyboard.press(" ");
-  await expect(page.locator(".knit-state")).toContainText("no connection: 1 kept here");
+  await expect(page.locator(".knit__knit-state")).toContainText("no connection: 1 kept here");
   await stop(running);
   running = await serve(
     "--listen",
@@ -150,7 +150,7 @@ test("on https with the certificate of the house everything opens without a conn
   await page.reload();
   await expect(where(page)).toContainText("toe, round 1 of 19");
   await page.keyboard.press(" ");
-  await expect(page.locator(".knit-state")).toContainText("no connection: 1 kept here");
+  await expect(page.locator(".knit__knit-state")).toContainText("no connection: 1 kept here");
   await context.setOffline(false);
   await written(page);
   await browser.close();
@@ -187,7 +187,7 @@ test("a copy is put back: an open page sends nothing by itself, and its rows are
   await expect(note).toContainText(
     "A copy was put in the place of what this page knows: it knows of nothing after",
   );
-  await expect(page.locator(".knit-state")).toContainText("not written down: 1 kept here");
+  await expect(page.locator(".knit__knit-state")).toContainText("not written down: 1 kept here");
   expect((await heard(page)).length, "nothing was sent").toBe(3);
   const coming = page.waitForEvent("download");
   await note.getByRole("button", { name: "Save as file" }).click();

@@ -107,7 +107,7 @@ test("what is cleared from the browser while a page is open is still sent", asyn
   await cast(page, "Sock in a cleared browser");
   await context.setOffline(true);
   await tap(page, 7, 40);
-  await expect(page.locator(".knit-state")).toContainText("no connection: 7 kept here");
+  await expect(page.locator(".knit__knit-state")).toContainText("no connection: 7 kept here");
   const protocol = await context.newCDPSession(page);
   await protocol.send("Storage.clearDataForOrigin", { origin: baseURL ?? "", storageTypes: "all" });
   await tap(page, 2, 40);
@@ -291,7 +291,7 @@ test("without a connection basket, rows and knitting open and say how old they a
   await expect(where(page)).toContainText("cast on");
   await page.keyboard.press(" ");
   await expect(where(page)).toContainText("toe, round 1 of 19");
-  await expect(page.locator(".knit-state")).toContainText("no connection: 1 kept here");
+  await expect(page.locator(".knit__knit-state")).toContainText("no connection: 1 kept here");
   await page.goto("/swatches");
   await expect(page.getByRole("button", { name: "Try again" }).first()).toBeVisible();
   await context.setOffline(false);
@@ -344,7 +344,7 @@ test("rows that became others are kept, shown and asked about", async ({ page, b
   await page.getByRole("button", { name: "It went otherwise" }).click();
   await page.getByLabel("The heel begins later by, in rounds").fill("3");
   await page.getByRole("button", { name: "What does it change?" }).click();
-  await expect(page.locator(".proposal")).toContainText("The second sock is planned alike.");
+  await expect(page.locator(".knit-panel__proposal")).toContainText("The second sock is planned alike.");
   await page.getByRole("button", { name: "Go on like that" }).click();
   await expect(where(page)).toContainText("foot, round 60 of 68");
   await context.setOffline(false);
@@ -361,7 +361,7 @@ test("rows that became others are kept, shown and asked about", async ({ page, b
   await phone.getByRole("button", { name: "Those rows: go on behind them" }).click();
   await expect(where(phone)).toContainText("heel, row 2");
   await expect(phone.getByText(asks)).toHaveCount(0);
-  await expect(phone.locator(".knit-main")).not.toContainText("foot, round 66");
+  await expect(phone.locator(".knit__knit-main")).not.toContainText("foot, round 66");
   await page.reload();
   await expect(where(page)).toContainText("heel, row 2");
   await expect(page.getByText(asks)).toHaveCount(0);

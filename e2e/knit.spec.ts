@@ -28,7 +28,7 @@ for (const size of [
       await expect(where(page)).toContainText("toe, round 1 of 19 · right side");
       await page.keyboard.press(" ");
       await expect(where(page)).toContainText("toe, round 2 of 19");
-      await expect(page.locator(".instruction")).toContainText("k1, kfb, k12, kfb, k1");
+      await expect(page.locator(".knit-row__instruction")).toContainText("k1, kfb, k12, kfb, k1");
       await expect(page.getByRole("img", { name: "Before the row: 32 in all, right side" })).toBeVisible();
       await expect(page.getByRole("img", { name: "After the row: 36 in all, right side" })).toBeVisible();
       await page.getByRole("button", { name: "Half" }).click();
@@ -70,7 +70,7 @@ for (const size of [
       await page.keyboard.press(" ");
       await page.keyboard.press(" ");
       await expect(page.getByRole("alert").filter({ hasText: full })).toBeVisible();
-      await expect(page.locator(".knit-state")).toContainText("not written down: 2 kept here");
+      await expect(page.locator(".knit__knit-state")).toContainText("not written down: 2 kept here");
       await expect(where(page)).toContainText("toe, round 2 of 19");
       await page.unroute("**/events");
       await page.keyboard.press(" ");
@@ -91,7 +91,7 @@ for (const size of [
         await page.keyboard.press(" ");
       }
       await expect(where(page)).toContainText("toe, round 6 of 19");
-      await expect(page.locator(".knit-state")).toContainText("no connection: 5 kept here");
+      await expect(page.locator(".knit__knit-state")).toContainText("no connection: 5 kept here");
       // The screen opens again with nothing but what this device keeps.
       await page.goto(url);
       await expect(where(page)).toContainText("toe, round 6 of 19");
@@ -120,14 +120,20 @@ for (const size of [
       await page.getByLabel("Double stitches at the left").fill("4");
       await page.getByLabel("Side that faces you").click();
       await page.getByTitle("wrong").click();
-      await expect(page.locator(".matches li").first()).toContainText("heel 7");
-      await page.locator(".matches li").first().getByRole("button", { name: "I am here" }).click();
+      await expect(page.locator(".knit-panel__matches li").first()).toContainText("heel 7");
+      await page
+        .locator(".knit-panel__matches li")
+        .first()
+        .getByRole("button", { name: "I am here" })
+        .click();
       await expect(where(page)).toContainText("heel, row 7 of");
-      await expect(page.locator(".instruction .turn")).toHaveText("turn");
+      await expect(page.locator(".knit-row__instruction .knit-row__turn")).toHaveText("turn");
       await page.getByRole("button", { name: "My count is another" }).click();
       await page.getByLabel("I count, in all").fill("71");
       await page.getByRole("button", { name: "Why?" }).click();
-      await expect(page.locator(".causes")).toContainText("Both legs of a double stitch were counted.");
+      await expect(page.locator(".knit-panel__causes")).toContainText(
+        "Both legs of a double stitch were counted.",
+      );
     });
 
     test("tried on: the change is shown first, and the knitted rows stay", async ({ page }) => {
@@ -144,20 +150,20 @@ for (const size of [
       await page.getByLabel("It sits").click();
       await page.getByTitle("too tight at the ankle or leg").click();
       await page.getByRole("button", { name: "What does it change?" }).click();
-      await expect(page.locator(".proposal")).toContainText("stitches of the leg: 68 → 72");
+      await expect(page.locator(".knit-panel__proposal")).toContainText("stitches of the leg: 68 → 72");
       await page.keyboard.press("Escape");
       await page.keyboard.press("t");
       await length.fill("11.8");
       await page.getByRole("button", { name: "What does it change?" }).click();
       // 49 rounds in 118 mm are 41.5 in 100 mm: 59 rounds before the heel.
-      await expect(page.locator(".proposal")).toContainText("6 fewer rounds before the heel");
-      await expect(page.locator(".proposal")).toContainText("65 → 59");
+      await expect(page.locator(".knit-panel__proposal")).toContainText("6 fewer rounds before the heel");
+      await expect(page.locator(".knit-panel__proposal")).toContainText("65 → 59");
       await expect(where(page)).toContainText("of 65");
       await page.getByRole("button", { name: "Go on like that" }).click();
       await expect(where(page)).toContainText("foot, round 31 of 59");
       await page.getByRole("link", { name: "Log", exact: true }).click();
       await expect(page.getByRole("heading", { name: "The plan changed" })).toBeVisible();
-      await expect(page.locator(".log-list")).toContainText("Tried on: 11.8 cm from the tip.");
+      await expect(page.locator(".log__log-list")).toContainText("Tried on: 11.8 cm from the tip.");
     });
 
     test("the ball is weighed, by hand where no scale is connected", async ({ page }) => {
@@ -168,15 +174,27 @@ for (const size of [
       await page.getByLabel("The ball weighs").fill("heavy");
       await expect(page.getByRole("alert")).toContainText("0 to 5000 g");
       await page.getByLabel("The ball weighs").fill("100");
-      await page.locator(".knit-panel").getByRole("button", { name: "Keep", exact: true }).click();
-      await expect(page.locator(".moment").filter({ hasText: "In the ball" })).toContainText("100 g");
-      await expect(page.locator(".moment").filter({ hasText: "In the ball" })).toContainText("first guess");
+      await page
+        .locator(".knit-panel__knit-panel")
+        .getByRole("button", { name: "Keep", exact: true })
+        .click();
+      await expect(page.locator(".knit-panel__moment").filter({ hasText: "In the ball" })).toContainText(
+        "100 g",
+      );
+      await expect(page.locator(".knit-panel__moment").filter({ hasText: "In the ball" })).toContainText(
+        "first guess",
+      );
       await putAt(page, "foot-21");
       await page.getByRole("button", { name: "Weigh" }).click();
       await page.getByLabel("The ball weighs").fill("94");
-      await page.locator(".knit-panel").getByRole("button", { name: "Keep", exact: true }).click();
-      await expect(page.locator(".moment").filter({ hasText: "In the ball" })).toContainText("enough");
-      await expect(page.locator(".moment").filter({ hasText: "In the ball" })).not.toContainText(
+      await page
+        .locator(".knit-panel__knit-panel")
+        .getByRole("button", { name: "Keep", exact: true })
+        .click();
+      await expect(page.locator(".knit-panel__moment").filter({ hasText: "In the ball" })).toContainText(
+        "enough",
+      );
+      await expect(page.locator(".knit-panel__moment").filter({ hasText: "In the ball" })).not.toContainText(
         "first guess",
       );
     });
@@ -186,17 +204,20 @@ for (const size of [
       await page.keyboard.press(" ");
       await page.keyboard.press("n");
       await page.getByLabel("A note at this row").fill("through the back loop, really");
-      await page.locator(".knit-panel").getByRole("button", { name: "Keep", exact: true }).click();
-      await expect(page.locator(".knit-note").filter({ hasText: "really" })).toBeVisible();
+      await page
+        .locator(".knit-panel__knit-panel")
+        .getByRole("button", { name: "Keep", exact: true })
+        .click();
+      await expect(page.locator(".knit-row__knit-note").filter({ hasText: "really" })).toBeVisible();
       await page.getByLabel("Which sock").getByText("Both").click();
-      await expect(page.locator(".knit-head")).toContainText("second sock");
+      await expect(page.locator(".knit__knit-head")).toContainText("second sock");
       await page.keyboard.press(" ");
-      await expect(page.locator(".knit-head")).toContainText("first sock");
+      await expect(page.locator(".knit__knit-head")).toContainText("first sock");
       await page.keyboard.press(" ");
-      await expect(page.locator(".knit-head")).toContainText("second sock");
-      await expect(page.locator(".knit-note").filter({ hasText: "On the first sock" })).toContainText(
-        "really",
-      );
+      await expect(page.locator(".knit__knit-head")).toContainText("second sock");
+      await expect(
+        page.locator(".knit-row__knit-note").filter({ hasText: "On the first sock" }),
+      ).toContainText("really");
     });
   });
 }
@@ -206,17 +227,19 @@ test("the heel's place is seen on the foot, and both socks follow the plan", asy
   await putAt(page, "leg-4", 2);
   await putAt(page, "foot-31");
   await expect(where(page)).toContainText("foot, round 31 of 65");
-  await expect(page.locator(".moment").filter({ hasText: "From the tip" })).toContainText(
+  await expect(page.locator(".knit-panel__moment").filter({ hasText: "From the tip" })).toContainText(
     "the heel starts at 19.1 cm, at the bend in front of the ankle",
   );
   await page.keyboard.press("t");
   await page.getByLabel("From the needle to the heel's place").fill("-1.5");
   await page.getByRole("button", { name: "What does it change?" }).click();
-  await expect(page.locator(".proposal")).toContainText("rip back to the end of round 23 of the foot");
+  await expect(page.locator(".knit-panel__proposal")).toContainText(
+    "rip back to the end of round 23 of the foot",
+  );
   // 6.6 cm are 29 rounds: with the 30 that are done 59 instead of 65.
   await page.getByLabel("From the needle to the heel's place").fill("6.6");
   await page.getByRole("button", { name: "What does it change?" }).click();
-  await expect(page.locator(".proposal")).toContainText("65 → 59");
+  await expect(page.locator(".knit-panel__proposal")).toContainText("65 → 59");
   await page.getByRole("button", { name: "Go on like that" }).click();
   await expect(where(page)).toContainText("foot, round 31 of 59");
   await page.getByLabel("Which sock").getByText("Second").click();
@@ -265,9 +288,9 @@ test("a sock that was taken out elsewhere says so, and is there when it comes ba
 
 test("the basket shows how far a sock on the needles is", async ({ page }) => {
   await basket(page, "Comet hunter's short socks");
-  const entry = page.locator(".entry").filter({ hasText: "Comet hunter's short socks" });
-  await expect(entry.locator(".next")).toContainText(/Knit on: heel, row 7 of \d+ \d+ % to go/);
-  await expect(entry.locator(".strip-now")).toHaveCount(1);
+  const entry = page.locator(".basket__entry").filter({ hasText: "Comet hunter's short socks" });
+  await expect(entry.locator(".basket__next")).toContainText(/Knit on: heel, row 7 of \d+ \d+ % to go/);
+  await expect(entry.locator(".drawing__strip-now")).toHaveCount(1);
   await entry.getByRole("button", { name: "To the needles" }).click();
   await expect(where(page)).toContainText("heel, row 7 of");
 });
@@ -293,7 +316,7 @@ test("a whole baby sock is knitted to the bind-off, and has its page", async ({ 
     const before = (await where(page).textContent()) ?? "";
     sections.add(before.split(",")[0] ?? "");
     await page.keyboard.press(" ");
-    await expect(page.locator(".knit")).not.toContainText(before);
+    await expect(page.locator(".knit__knit")).not.toContainText(before);
   }
   expect([...sections]).toEqual(["cast on", "toe", "foot", "heel", "leg", "cuff", "bind off"]);
   await page.getByRole("button", { name: "It is finished" }).click();
@@ -301,5 +324,5 @@ test("a whole baby sock is knitted to the bind-off, and has its page", async ({ 
   await expect(page.getByText("Nothing: it is off the needles.")).toBeVisible();
   await page.getByLabel("For the next time").fill("Next time: 4 stitches fewer.");
   await page.getByRole("button", { name: "Keep" }).click();
-  await expect(page.locator(".log-list")).toContainText("Next time: 4 stitches fewer.");
+  await expect(page.locator(".log__log-list")).toContainText("Next time: 4 stitches fewer.");
 });

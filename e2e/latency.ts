@@ -32,7 +32,7 @@ async function watch(page: Page, input: "keydown" | "pointermove") {
         frame.port2.postMessage(null);
       });
     };
-    const sock = document.querySelector("svg.sock");
+    const sock = document.querySelector("svg.drawing__sock");
     if (sock) {
       new MutationObserver((changes) => {
         if (changes.some((c) => c.attributeName === "d")) {
@@ -63,7 +63,7 @@ async function report(page: Page, name: string, least: number) {
 async function board(page: Page) {
   await page.goto("/");
   await page.getByRole("link", { name: "Observatory roof socks", exact: true }).click();
-  await expect(page.locator("svg.sock")).toBeVisible();
+  await expect(page.locator("svg.drawing__sock")).toBeVisible();
   await page.waitForLoadState("networkidle");
 }
 
@@ -93,7 +93,7 @@ test("from a key to the drawing", async ({ page }) => {
 test("from a drag to the drawing", async ({ page }) => {
   await board(page);
   const handle = page.getByRole("slider", { name: "Height of the leg" });
-  const box = await handle.locator(".grip").boundingBox();
+  const box = await handle.locator(".drawing__grip").boundingBox();
   if (!box) {
     throw new Error("the handle has no place");
   }
@@ -115,13 +115,13 @@ test("from a tap to the next row", async ({ page }) => {
   await page.getByRole("link", { name: "Knit", exact: true }).click();
   await page.getByRole("button", { name: /^Cast on/ }).click();
   await expect(page.getByRole("button", { name: "Row done" })).toBeVisible();
-  await expect(page.locator(".knit-where")).toBeVisible();
+  await expect(page.locator(".knit-row__knit-where")).toBeVisible();
   await page.evaluate(() => {
     const w = window as unknown as Watched;
     w.times = [];
     w.began = 0;
     window.addEventListener("keydown", (event) => (w.began ||= event.timeStamp), true);
-    const where = document.querySelector(".knit-where");
+    const where = document.querySelector(".knit-row__knit-where");
     if (where) {
       new MutationObserver(() => {
         const began = w.began;

@@ -6,7 +6,7 @@ test.use({ serviceWorkers: "allow" });
 
 // What is written down beside the rows: notes, photos, pauses, the log and what leaves it.
 
-const written = (page: Page) => expect(page.locator(".knit-state")).toContainText("written down");
+const written = (page: Page) => expect(page.locator(".knit__knit-state")).toContainText("written down");
 const logOf = (page: Page) => page.getByRole("link", { name: "Log", exact: true }).click();
 
 async function note(page: Page, text: string, kind = "") {
@@ -16,8 +16,8 @@ async function note(page: Page, text: string, kind = "") {
     await page.getByLabel("What it is").click();
     await page.getByTitle(kind).click();
   }
-  await page.locator(".knit-panel").getByRole("button", { name: "Keep", exact: true }).click();
-  await expect(page.locator(".knit-panel")).toBeHidden();
+  await page.locator(".knit-panel__knit-panel").getByRole("button", { name: "Keep", exact: true }).click();
+  await expect(page.locator(".knit-panel__knit-panel")).toBeHidden();
 }
 
 test("the log goes into a table and a calendar, notes and all", async ({ page }) => {
@@ -28,8 +28,8 @@ test("the log goes into a table and a calendar, notes and all", async ({ page })
   await note(page, "2.25 mm from here", "another needle");
   await written(page);
   await logOf(page);
-  await expect(page.locator(".log-list li")).toHaveCount(3);
-  await expect(page.locator(".log-list")).toContainText("forgot the yarn tail");
+  await expect(page.locator(".log__log-list li")).toHaveCount(3);
+  await expect(page.locator(".log__log-list")).toContainText("forgot the yarn tail");
 
   const [table] = await Promise.all([page.waitForEvent("download"), page.getByText("Log as CSV").click()]);
   const lines = readFileSync(await table.path(), "utf8")
@@ -62,7 +62,7 @@ test("a present asks for so many rows a day of the pair, and is kept", async ({ 
   await cast(page, "Sock for the solstice");
   await logOf(page);
   await expect(page.getByRole("heading", { name: "Still to knit" })).toBeVisible();
-  const counts = await page.locator(".log-columns tbody tr td:nth-child(2)").allTextContents();
+  const counts = await page.locator(".log__log-columns tbody tr td:nth-child(2)").allTextContents();
   const pair = 2 * counts.reduce((sum, n) => sum + Number(n), 0);
   const due = new Date(Date.now() + 9 * 86_400_000);
   const day = [due.getFullYear(), due.getMonth() + 1, due.getDate()]
@@ -70,11 +70,11 @@ test("a present asks for so many rows a day of the pair, and is kept", async ({ 
     .join("-");
   const present = page.getByLabel("A present for");
   await present.fill(day);
-  await expect(page.locator(".due")).toContainText(
+  await expect(page.locator(".log__due")).toContainText(
     `${Math.ceil(pair / 9)} rows a day, both socks: ${pair} rows in 9 days`,
   );
-  await expect(page.locator(".due")).toContainText("if it goes on like this");
-  await expect(page.locator(".log-list")).toContainText("a present for");
+  await expect(page.locator(".log__due")).toContainText("if it goes on like this");
+  await expect(page.locator(".log__log-list")).toContainText("a present for");
   const [dates] = await Promise.all([
     page.waitForEvent("download"),
     page.getByText("Plan for the calendar").click(),
@@ -84,18 +84,18 @@ test("a present asks for so many rows a day of the pair, and is kept", async ({ 
   await page.reload();
   await expect(present).toHaveValue(day);
   await page.getByRole("link", { name: "to the needles" }).click();
-  await expect(page.locator(".moment").last()).toContainText(
+  await expect(page.locator(".knit-panel__moment").last()).toContainText(
     `${Math.ceil(pair / 9)} rows a day for the present`,
   );
   await page.goBack();
   // Typed by hand, a year passes through 0002, 0020 and 0202.
   await present.focus();
   await page.keyboard.type("01062026");
-  await expect(page.locator(".due")).toContainText(`That day is over, and ${pair} rows`);
+  await expect(page.locator(".log__due")).toContainText(`That day is over, and ${pair} rows`);
   await expect(page.getByText("Not written down")).toHaveCount(0);
   await present.fill("");
-  await expect(page.locator(".due")).not.toContainText("over");
-  await expect(page.locator(".log-list")).not.toContainText("a present");
+  await expect(page.locator(".log__due")).not.toContainText("over");
+  await expect(page.locator(".log__log-list")).not.toContainText("a present");
 });
 
 test("where the second sock went otherwise is listed beside the first", async ({ page }) => {
@@ -107,13 +107,13 @@ test("where the second sock went otherwise is listed beside the first", async ({
   await note(page, "an increase late", "a mistake, and how it was mended");
   await written(page);
   await logOf(page);
-  const differ = page.locator(".differ");
+  const differ = page.locator(".log__differ");
   await expect(differ.getByRole("row", { name: /^foot 9/ })).toContainText(
     "one more round before the pattern",
   );
   await expect(differ.getByRole("row", { name: /^foot 9/ })).toContainText("as planned");
   await expect(differ.getByRole("row", { name: /^toe 6/ })).toContainText("an increase late");
-  await expect(page.locator(".log-columns tbody").first()).toContainText("second sock, toe");
+  await expect(page.locator(".log__log-columns tbody").first()).toContainText("second sock, toe");
 });
 
 test("a photo at a row is small, and is there when the sister comes to it", async ({ page }) => {
@@ -133,12 +133,12 @@ test("a photo at a row is small, and is there when the sister comes to it", asyn
     mimeType: "image/png",
     buffer: Buffer.from("not a picture"),
   });
-  await expect(page.locator(".knit-panel").getByRole("alert")).not.toBeEmpty();
+  await expect(page.locator(".knit-panel__knit-panel").getByRole("alert")).not.toBeEmpty();
   await page
     .getByLabel("A photo")
     .setInputFiles({ name: "row.png", mimeType: "image/png", buffer: Buffer.from(dot, "base64") });
   await expect(page.getByAltText("As it is kept")).toBeVisible();
-  await page.locator(".knit-panel").getByRole("button", { name: "Keep", exact: true }).click();
+  await page.locator(".knit-panel__knit-panel").getByRole("button", { name: "Keep", exact: true }).click();
   const picture = page.getByAltText("At this row");
   await expect(picture).toBeVisible();
   expect(await picture.evaluate((img: HTMLImageElement) => img.naturalWidth), "a preview of 320 points").toBe(
@@ -148,7 +148,9 @@ test("a photo at a row is small, and is there when the sister comes to it", asyn
   await expect(picture).toBeHidden();
   await page.getByLabel("Which sock").getByText("Second").click();
   await expect(picture).toBeVisible();
-  await expect(page.locator(".knit-note").filter({ has: picture })).toContainText("On the first sock");
+  await expect(page.locator(".knit-row__knit-note").filter({ has: picture })).toContainText(
+    "On the first sock",
+  );
 });
 
 test("sound, buzz and rest are off at first; the hands are reminded where that is wanted", async ({
@@ -160,7 +162,7 @@ test("sound, buzz and rest are off at first; the hands are reminded where that i
   for (const label of ["A sound when", "A buzz when", "Remind me every half hour"]) {
     await expect(page.getByLabel(label)).not.toBeChecked();
   }
-  await expect(page.locator(".knit-panel")).toContainText("ask your clinician");
+  await expect(page.locator(".knit-panel__knit-panel")).toContainText("ask your clinician");
   await page.clock.fastForward("31:00");
   await expect(page.getByText("put them down for a moment")).toBeHidden();
   await page.getByLabel("Remind me every half hour").check();
@@ -183,7 +185,7 @@ test("a pause is one tap, and says so until the next row", async ({ page }) => {
   await expect(pause).toBeEnabled();
   await written(page);
   await logOf(page);
-  await expect(page.locator(".log-list")).toContainText("a pause");
+  await expect(page.locator(".log__log-list")).toContainText("a pause");
 });
 
 test("two devices without a connection tick on, and come to the same row", async ({ browser, page }) => {
@@ -206,7 +208,7 @@ test("two devices without a connection tick on, and come to the same row", async
   await expect(where(second)).toContainText("toe, round 6 of 19");
   await page.context().setOffline(false);
   await other.setOffline(false);
-  await expect(page.locator(".knit-state"), "the farthest row stands").toContainText("written down");
+  await expect(page.locator(".knit__knit-state"), "the farthest row stands").toContainText("written down");
   await expect(where(page)).toContainText("toe, round 6 of 19");
   await expect(where(second)).toContainText("toe, round 6 of 19");
   await other.close();

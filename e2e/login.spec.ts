@@ -36,11 +36,11 @@ test("a program that is open to the house asks for its passphrase first", async 
   // A sock on the needles is kept on this device, until somebody logs out.
   const held = async () => (await onDevice(page, "answers")).filter((a) => a.name.includes("knit")).length;
   await page
-    .locator(".entry")
+    .locator(".basket__entry")
     .filter({ hasText: "Comet hunter's short socks" })
     .getByRole("button", { name: "To the needles" })
     .click();
-  await expect(page.locator(".knit-where")).toContainText("heel");
+  await expect(page.locator(".knit-row__knit-where")).toContainText("heel");
   await expect.poll(held).toBeGreaterThan(0);
   await page.getByRole("button", { name: "Log out" }).click();
   await expect(page.getByRole("heading", { name: "Whose basket is this?" })).toBeVisible();

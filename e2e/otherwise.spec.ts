@@ -3,7 +3,7 @@ import { cast, castOn, choose, newSock, putAt, saved, typeFoot, where } from "./
 
 // It went otherwise: what really happened bends what is still to come.
 
-const panel = (page: Page) => page.locator(".knit-panel");
+const panel = (page: Page) => page.locator(".knit-panel__knit-panel");
 const changes = (page: Page) => panel(page).getByRole("button", { name: "What does it change?" });
 const goOn = (page: Page) => panel(page).getByRole("button", { name: "Go on like that" });
 
@@ -21,8 +21,10 @@ test("a heel begun three rounds late", async ({ page }) => {
   await panel(page).getByLabel("The heel begins later by, in rounds").fill("3");
   await changes(page).click();
   // 3 rounds at 4.4 in a centimetre are 6.8 mm.
-  await expect(panel(page).locator(".proposal")).toContainText("The foot comes out 0.7 cm longer.");
-  await expect(panel(page).locator(".proposal")).toContainText("rounds before the heel: 65 → 68");
+  await expect(panel(page).locator(".knit-panel__proposal")).toContainText(
+    "The foot comes out 0.7 cm longer.",
+  );
+  await expect(panel(page).locator(".knit-panel__proposal")).toContainText("rounds before the heel: 65 → 68");
   await goOn(page).click();
   await expect(where(page)).toContainText("foot, round 60 of 68");
 });
@@ -32,14 +34,14 @@ test("two stitches more are cast on", async ({ page }) => {
   await putAt(page, "toe-1");
   await otherwise(page, "Stitches really cast on", "34");
   await changes(page).click();
-  await expect(panel(page).locator(".proposal")).toContainText("stitches cast on: 32 → 34");
+  await expect(panel(page).locator(".knit-panel__proposal")).toContainText("stitches cast on: 32 → 34");
   await expect(panel(page).locator(".coming")).toContainText(
     "toe, round 2: needle 1 (instep): k1, kfb, k15; needle 2 (sole): k1, kfb, k15",
   );
   await goOn(page).click();
   await expect(panel(page)).toBeHidden();
   await page.keyboard.press(" ");
-  await expect(page.locator(".instruction")).toContainText("k1, kfb, k15");
+  await expect(page.locator(".knit-row__instruction")).toContainText("k1, kfb, k15");
   await expect(page.getByRole("img", { name: "After the row: 36 in all, right side" })).toBeVisible();
 });
 
@@ -56,7 +58,7 @@ test("21 and 19 are picked up along a flap", async ({ page }) => {
   await panel(page).getByLabel("Links really picked up, left and right, without the corners").fill("21 19");
   await changes(page).click();
   // 20 of the turned heel, 21 and 19 with a corner each, and the instep's 34 are 96: 28 too many, two from the fuller side alone, then two a round.
-  await expect(panel(page).locator(".proposal")).toContainText("gusset decrease rounds: 12 → 15");
+  await expect(panel(page).locator(".knit-panel__proposal")).toContainText("gusset decrease rounds: 12 → 15");
   await goOn(page).click();
   await expect(panel(page)).toBeHidden();
   await expect(where(page)).toContainText("gusset");
@@ -70,8 +72,8 @@ test("a forgotten increase is found by the count", async ({ page }) => {
   await expect(panel(page)).toContainText("By the plan 44 stitches lie on the needles before this row.");
   await panel(page).getByLabel("I count, in all").fill("40");
   await panel(page).getByRole("button", { name: "Why?" }).click();
-  await expect(panel(page).locator(".causes")).toContainText(
+  await expect(panel(page).locator(".knit-panel__causes")).toContainText(
     "The last increase round was knitted plain. Increase in the next round instead",
   );
-  await expect(panel(page).locator(".causes")).toContainText("Or rip back to toe, round 6.");
+  await expect(panel(page).locator(".knit-panel__causes")).toContainText("Or rip back to toe, round 6.");
 });

@@ -2,8 +2,8 @@ import { defineConfig } from "@playwright/test";
 
 /** What the interface is made of, each part by itself, without a browser or a server. */
 export default defineConfig({
-  testDir: "../ui/src",
-  testMatch: "**/*.test.ts",
+  testDir: "..",
+  testMatch: ["ui/src/**/*.test.ts", "e2e/*.test.ts"],
   outputDir: "results/parts",
   reporter: "list",
 });

@@ -13,7 +13,7 @@ const written = (page: Page) => page.getByLabel("How the rows are written");
 test("rows are read as a knitter writes them, with their repeats, and one by one", async ({ page }) => {
   await rowsOf(page, "Observatory roof socks");
   await written(page).getByText("Repeats").click();
-  const lines = page.locator(".written li");
+  const lines = page.locator(".rows__written li");
   await expect(lines.filter({ hasText: "Round 2:" }).first()).toContainText("knit to the last 2");
   await expect(lines.filter({ hasText: "times more" }).first()).toBeVisible();
   expect(await lines.count()).toBeLessThan(60);
@@ -24,9 +24,11 @@ test("rows are read as a knitter writes them, with their repeats, and one by one
 test("charts stand on the rows, and the present row is lit while it is knitted", async ({ page }) => {
   const id = await rowsOf(page, "Comet hunter's short socks");
   await written(page).getByText("Charts").click();
-  const charts = page.locator("figure.chart");
+  const charts = page.locator("figure.chart__chart");
   await expect(charts.filter({ hasText: "Toe" })).toBeVisible();
-  await expect(charts.filter({ hasText: "Heel" }).locator(".chart-legend")).toContainText("double stitch");
+  await expect(charts.filter({ hasText: "Heel" }).locator(".chart__chart-legend")).toContainText(
+    "double stitch",
+  );
   const [file] = await Promise.all([
     page.waitForEvent("download"),
     charts.first().getByRole("button", { name: "SVG" }).click(),
@@ -34,7 +36,9 @@ test("charts stand on the rows, and the present row is lit while it is knitted",
   expect(file.suggestedFilename()).toBe("toe.svg");
   await page.goto(`/socks/${id}/knit`);
   await page.getByRole("button", { name: "Chart", exact: true }).click();
-  await expect(page.locator(".knit-panel figure.chart rect[fill='#c07a3a']")).toHaveCount(1);
+  await expect(page.locator(".knit-panel__knit-panel figure.chart__chart rect[fill='#c07a3a']")).toHaveCount(
+    1,
+  );
 });
 
 test("the pattern and the sock are taken away as files, and come back by one", async ({ page }) => {
@@ -89,7 +93,7 @@ test("a design is let fall on the basket", async ({ page }) => {
   await typeFoot(page);
   await expect(page.getByText("Every row checked")).toBeVisible();
   await page.goto("/");
-  await expect(page.locator(".entry").first()).toBeVisible();
+  await expect(page.locator(".basket__entry").first()).toBeVisible();
   const data = await page.evaluateHandle(() => {
     const transfer = new DataTransfer();
     const text = JSON.stringify({
@@ -102,7 +106,7 @@ test("a design is let fall on the basket", async ({ page }) => {
     transfer.items.add(new File([text], "roof.json", { type: "application/json" }));
     return transfer;
   });
-  await page.locator(".file-place").dispatchEvent("drop", { dataTransfer: data });
+  await page.locator(".basket__file-place").dispatchEvent("drop", { dataTransfer: data });
   await expect(page.getByLabel("Name of the sock")).toHaveValue("Fallen from the roof");
 });
 
@@ -127,7 +131,7 @@ test("the way to the phone is a picture made here, or the command that opens the
   await page.goto(`/socks/${id}/knit`);
   await page.getByRole("button", { name: "On the phone" }).click();
   // This program listens to this machine alone.
-  await expect(page.locator(".knit-panel")).toContainText("acornstep serve --listen 0.0.0.0");
+  await expect(page.locator(".knit-panel__knit-panel")).toContainText("acornstep serve --listen 0.0.0.0");
   // Where the house reaches it, the answer is a pass: it is drawn here.
   await page.route("**/pass", (route) =>
     route.fulfill({
@@ -136,7 +140,7 @@ test("the way to the phone is a picture made here, or the command that opens the
     }),
   );
   await page.reload();
-  await expect(page.locator(".knit-panel .ant-qrcode svg")).toBeVisible();
+  await expect(page.locator(".knit-panel__knit-panel .ant-qrcode svg")).toBeVisible();
   await expect(page.locator(".pass-url")).toHaveText("http://192.168.4.7:7768/pass/ONCE");
   await page.unrouteAll();
   // A pass that was used leads nowhere, and says so.
@@ -153,7 +157,7 @@ test("a pattern is lent by a link, and taken back", async ({ page }) => {
   const shown = await page.request.get(link);
   expect((await shown.body()).subarray(0, 5).toString()).toBe("%PDF-");
   await page.getByRole("button", { name: "Take it back" }).first().click();
-  await expect(page.locator(".lent li")).toHaveCount(0);
+  await expect(page.locator(".rows__lent li")).toHaveCount(0);
   expect((await page.request.get(link)).status()).toBe(404);
 });
 

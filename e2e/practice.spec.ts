@@ -1,21 +1,21 @@
 import { expect, type Page, test } from "@playwright/test";
 import { board, isWhole } from "./steps";
 
-const said = (page: Page) => page.locator(".run-said");
+const said = (page: Page) => page.locator(".practice__run-said");
 
 /** settled is true once what the moves led to is drawn. */
 const settled = (page: Page) => expect(page.locator('.run[aria-busy="false"]')).toBeVisible();
 
 /** button is the button of a move, by its label. */
 const button = (page: Page, label: string) =>
-  page.locator(".run-moves button").filter({ hasText: new RegExp(`^${label} `) });
+  page.locator(".practice__run-moves button").filter({ hasText: new RegExp(`^${label} `) });
 
 test("a first turn is practised by keys: a slip is carried out, named, and taken back", async ({ page }) => {
   await page.goto("/");
   await page.getByRole("link", { name: "Practice" }).click();
   await page.getByRole("link", { name: "Double stitches: out" }).click();
   await expect(page).toHaveTitle("Practice · Acorn Step");
-  await expect(page.locator(".fabric-picture path").first()).toBeAttached();
+  await expect(page.locator(".fabric__fabric-picture path").first()).toBeAttached();
   // The round is done and the work is turned: the first stitch is slipped and pulled up. Here it is purled instead.
   await page.keyboard.press("s");
   await page.keyboard.press("p");
@@ -27,7 +27,7 @@ test("a first turn is practised by keys: a slip is carried out, named, and taken
   await expect(said(page)).toContainText("Next: yarn to the front.");
   await page.keyboard.press("f");
   await page.keyboard.press("p");
-  await expect(page.locator(".run-head .muted")).toContainText("row 1 of 4");
+  await expect(page.locator(".practice__run-head .muted")).toContainText("row 1 of 4");
 });
 
 test.describe("with a finger", () => {
@@ -66,11 +66,11 @@ test("what was practised is known beside the usual ways, until its tick is taken
   await board(page, "Observatory roof socks");
   const ways = `${page.url().split("?")[0]}/ways?by=known`;
   await page.goto(ways);
-  const ticks = page.locator(".known input:checked");
+  const ticks = page.locator(".panels__known input:checked");
   await expect(ticks.first()).toBeVisible();
   const usual = await ticks.count();
   await page.goto("/practice?lesson=flap-turn");
-  await expect(page.locator(".fabric-picture path").first()).toBeAttached();
+  await expect(page.locator(".fabric__fabric-picture path").first()).toBeAttached();
   const hints: string[] = [];
   for (let run = 0; run < 4; run++) {
     for (let i = 0; !(await said(page).getByText("Done").isVisible()); i++) {
@@ -113,7 +113,7 @@ for (const lesson of kinds) {
   test(`the lesson ${lesson} is done by keys, as its hints say`, async ({ page }) => {
     test.slow();
     await page.goto(`/practice?lesson=${lesson}`);
-    await expect(page.locator(".run-picture path").first()).toBeAttached();
+    await expect(page.locator(".practice__run-picture path").first()).toBeAttached();
     for (let i = 0; i < 120 && (await hintedBy(page, "keys")); i++) {
       // until it is done
     }
@@ -127,7 +127,7 @@ test.describe("each kind with a finger", () => {
     test(`the lesson ${lesson} is done by touch`, async ({ page }) => {
       test.slow();
       await page.goto(`/practice?lesson=${lesson}`);
-      await expect(page.locator(".run-picture path").first()).toBeAttached();
+      await expect(page.locator(".practice__run-picture path").first()).toBeAttached();
       for (let i = 0; i < 120 && (await hintedBy(page, "touch")); i++) {
         // until it is done
       }
@@ -175,8 +175,8 @@ test("a piece on real needles is knitted like a sock, and is none of the basket"
     .getByRole("region", { name: "On real needles" })
     .getByRole("button", { name: "Pins", exact: true })
     .click();
-  await expect(page.locator(".instruction")).toContainText("cast on 12");
-  await expect(page.locator(".instruction")).toBeVisible();
+  await expect(page.locator(".knit-row__instruction")).toContainText("cast on 12");
+  await expect(page.locator(".knit-row__instruction")).toBeVisible();
   expect((await (await page.request.get("/api/socks?limit=1")).json()).all).toBe(all);
   await page.goto("/practice");
   await expect(
@@ -189,12 +189,15 @@ test("a row written for wraps is said for double stitches, with its reason on th
 }) => {
   await page.goto("/practice");
   const rewrite = page.getByRole("region", { name: "A turn written another way" });
-  await expect(rewrite.locator(".rewritten-row")).toHaveText(["p20, wrap the next, turn", "ds, p21, turn"]);
+  await expect(rewrite.locator(".practice__rewritten-row")).toHaveText([
+    "p20, wrap the next, turn",
+    "ds, p21, turn",
+  ]);
   await expect(rewrite).toContainText("one stitch further");
-  await expect(rewrite.locator(".move-picture")).toHaveCount(2);
+  await expect(rewrite.locator(".hands__move-picture")).toHaveCount(2);
   await rewrite.locator("#rewrite-place").click();
   await page.getByTitle("a later row back").click();
-  await expect(rewrite.locator(".rewritten-row").last()).toHaveText("ds, p18, pds 2 times, turn");
+  await expect(rewrite.locator(".practice__rewritten-row").last()).toHaveText("ds, p18, pds 2 times, turn");
   await rewrite.getByLabel("plain stitches").fill("2");
   await expect(rewrite.getByRole("alert")).toContainText("3 to 200");
 });

@@ -26,7 +26,7 @@ const screens: Record<string, (page: Page) => Promise<unknown>> = {
     await openWearer(page, "Isolde");
     await page.getByRole("link", { name: "Measure a tracing on the screen" }).click();
     await page.getByRole("button", { name: "Try the sample" }).click();
-    await expect(page.locator(".marked-picture image")).toBeVisible();
+    await expect(page.locator(".feet-marking__marked-picture image")).toBeVisible();
   },
   moves: (page) => page.goto("/moves"),
   "a move": (page) => page.goto("/moves?of=heel.turn:german"),
@@ -43,16 +43,16 @@ const screens: Record<string, (page: Page) => Promise<unknown>> = {
   knitting: (page) => open(page, "Comet hunter's short socks", "/knit"),
   "where am I": async (page) => {
     await open(page, "Comet hunter's short socks", "/knit?panel=where");
-    await expect(page.locator(".matches li").first()).toBeVisible();
+    await expect(page.locator(".knit-panel__matches li").first()).toBeVisible();
   },
   "show me beside a row": async (page) => {
     await open(page, "Comet hunter's short socks", "/knit?panel=show");
-    await expect(page.locator(".move-steps li.at")).toBeVisible();
+    await expect(page.locator(".hands__move-steps li.hands__at")).toBeVisible();
   },
   charts: async (page) => {
     await open(page, "Observatory roof socks", "/rows");
     await page.getByText("Charts", { exact: true }).click();
-    await expect(page.locator("figure.chart").first()).toBeVisible();
+    await expect(page.locator("figure.chart__chart").first()).toBeVisible();
   },
   weighing: (page) => open(page, "Comet hunter's short socks", "/knit?panel=yarn"),
   "what happened": (page) => open(page, "Comet hunter's short socks", "/knit?panel=happened"),
@@ -158,7 +158,7 @@ test("no request leaves the machine, the script is small and the sock is there a
   await open(page, "Observatory roof socks");
   await page.waitForLoadState("networkidle");
   await page.reload();
-  await expect(page.locator(".sock")).toBeVisible();
+  await expect(page.locator(".drawing__sock")).toBeVisible();
   expect(foreign).toEqual([]);
   expect(faults).toEqual([]);
   expect(script).toBeGreaterThan(0);

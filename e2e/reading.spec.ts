@@ -102,11 +102,11 @@ test("a full basket is shown in parts, and a sock is found by its name", async (
     await route.fulfill({ json: { socks: part, all: found.length } });
   });
   await page.goto("/");
-  await expect(page.locator(".entry")).toHaveCount(30);
+  await expect(page.locator(".basket__entry")).toHaveCount(30);
   await page.getByRole("button", { name: "Show 12 more of 42" }).click();
-  await expect(page.locator(".entry")).toHaveCount(42);
+  await expect(page.locator(".basket__entry")).toHaveCount(42);
   await page.getByLabel("Find a sock or a wearer").fill("zzz");
   await expect(page.getByText("No sock and no wearer is called “zzz”.")).toBeVisible();
   await page.getByLabel("Find a sock or a wearer").fill(" 7");
-  await expect(page.locator(".entry")).toHaveCount(6);
+  await expect(page.locator(".basket__entry")).toHaveCount(6);
 });

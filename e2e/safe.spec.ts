@@ -9,12 +9,12 @@ test("a deleted sock lies in the bin, comes back, and can be removed for ever", 
   await newSock(page, "Sock for the bin");
   await saved(page);
   await basket(page, "Sock for the bin");
-  const entry = page.locator(".entry").filter({ hasText: "Sock for the bin" });
+  const entry = page.locator(".basket__entry").filter({ hasText: "Sock for the bin" });
   await entry.getByRole("button", { name: "More for Sock for the bin" }).click();
   await page.getByRole("menuitem", { name: "Delete" }).click();
   await expect(entry).toHaveCount(0);
   await page.getByRole("link", { name: "Safe keeping" }).click();
-  const lies = page.locator(".kept-list li").filter({ hasText: "Sock for the bin" });
+  const lies = page.locator(".keeping__kept-list li").filter({ hasText: "Sock for the bin" });
   await expect(lies).toContainText("sock, deleted");
   await page.getByRole("button", { name: "Bring Sock for the bin back" }).click();
   await expect(lies).toHaveCount(0);
@@ -40,7 +40,7 @@ test("a copy is taken away, and what it would change is said before it is put ba
   expect(copy.suggestedFilename()).toMatch(/^acorn-step-\d{4}-\d{2}-\d{2}\.db$/);
   const path = await copy.path();
   expect(readFileSync(path).subarray(0, 15).toString()).toBe("SQLite format 3");
-  await page.locator(".put-back input").setInputFiles(path);
+  await page.locator(".keeping__put-back input").setInputFiles(path);
   const asked = page.getByRole("dialog");
   await expect(asked).toContainText("in the copy");
   await expect(asked.getByRole("row", { name: /^socks/ })).toContainText(/socks\s*\d+\s*\d+/);
@@ -48,7 +48,7 @@ test("a copy is taken away, and what it would change is said before it is put ba
   expect(violations.filter((v) => v.impact === "serious" || v.impact === "critical")).toEqual([]);
   await asked.getByRole("button", { name: "Cancel" }).click();
   await expect(asked).toHaveCount(0);
-  await page.locator(".put-back input").setInputFiles({
+  await page.locator(".keeping__put-back input").setInputFiles({
     name: "holiday.db",
     mimeType: "application/octet-stream",
     buffer: Buffer.from("a letter"),

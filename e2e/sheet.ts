@@ -137,7 +137,7 @@ export async function drawSheet(page: Page, slanted: boolean, kind = "image/png"
 export async function setMarks(page: Page, slanted: boolean, names: string[]): Promise<void> {
   const through = project(slanted);
   for (const name of names) {
-    const on = await page.locator(".marked-picture").evaluate(
+    const on = await page.locator(".feet-marking__marked-picture").evaluate(
       (svg, [x, y]) => {
         const matrix = (svg as SVGSVGElement).getScreenCTM() as DOMMatrix;
         const point = new DOMPoint(x, y).matrixTransform(matrix);

@@ -30,7 +30,7 @@ export async function basket(page: Page, find: string): Promise<void> {
 /** lookFor looks for a sock in the basket that is open; one that holds few socks has nothing to look with. */
 export async function lookFor(page: Page, name: string): Promise<void> {
   const find = page.getByLabel("Find a sock or a wearer");
-  const entry = page.locator(".entry").filter({ hasText: name }).first();
+  const entry = page.locator(".basket__entry").filter({ hasText: name }).first();
   await expect(find.or(entry).first()).toBeVisible();
   if (await find.isVisible()) {
     await find.fill(name);
@@ -51,7 +51,7 @@ export async function newSock(page: Page, name: string, wearer = ""): Promise<vo
 
 /** decide opens a decision of the path. */
 export async function decide(page: Page, title: string): Promise<void> {
-  const step = page.locator(".step h2 button").filter({ has: page.getByText(title, { exact: true }) });
+  const step = page.locator(".path__step h2 button").filter({ has: page.getByText(title, { exact: true }) });
   await expect(step).toBeVisible();
   // The drawing may come while the button is pressed, and moves it away from under the finger.
   await expect(async () => {
@@ -64,10 +64,13 @@ export async function decide(page: Page, title: string): Promise<void> {
 
 /** said is the sentence of a decision. */
 export const said = (page: Page, title: string) =>
-  page.locator(".step").filter({ has: page.locator(".step-title").getByText(title, { exact: true }) });
+  page
+    .locator(".path__step")
+    .filter({ has: page.locator(".path__step-title").getByText(title, { exact: true }) });
 
 /** way is a way of the decision that is open. */
-export const way = (page: Page, text: string) => page.locator("label.way").filter({ hasText: text }).first();
+export const way = (page: Page, text: string) =>
+  page.locator("label.ways__way").filter({ hasText: text }).first();
 
 /** choose takes a way of a decision: of its cards, or of a word in its sentence. */
 export async function choose(page: Page, decision: string, text: string, word?: string): Promise<void> {
@@ -78,9 +81,9 @@ export async function choose(page: Page, decision: string, text: string, word?: 
       await button.click();
     }
   }
-  const group = word ? page.locator(".word-ways") : page.locator(".step-content > .ways");
-  const option = group.locator("label.way").filter({ hasText: text }).first();
-  await expect(group.locator("label.way").first()).toBeVisible();
+  const group = word ? page.locator(".path__word-ways") : page.locator(".path__step-content > .ways__ways");
+  const option = group.locator("label.ways__way").filter({ hasText: text }).first();
+  await expect(group.locator("label.ways__way").first()).toBeVisible();
   if (!(await option.isVisible())) {
     await group.locator("summary").click();
   }
@@ -99,7 +102,7 @@ export async function typeFoot(page: Page): Promise<void> {
 }
 
 /** pin is the text of the drawing's pins. */
-export const pins = (page: Page) => page.locator(".sock .pin");
+export const pins = (page: Page) => page.locator(".drawing__sock .drawing__pin");
 
 export const saved = (page: Page) =>
   expect(page.getByRole("status").getByText("kept", { exact: true })).toBeVisible();
@@ -139,13 +142,13 @@ export async function cast(page: Page, name: string): Promise<void> {
 }
 
 /** where says which row is next. */
-export const where = (page: Page) => page.locator(".knit-where");
+export const where = (page: Page) => page.locator(".knit-row__knit-where");
 
 /** putAt tells the program that a sock of the pair stands before a row, as another device would. */
 export async function putAt(page: Page, row: string, sock = 1): Promise<void> {
   const id = sockID(page);
   // The other device has heard of every tick that was made here, or its clock might stand where ours does.
-  await expect(page.locator(".knit-state")).toHaveText("written down");
+  await expect(page.locator(".knit__knit-state")).toHaveText("written down");
   const view = await (await page.request.get(`/api/socks/${id}/knit`)).json();
   const event = {
     id: `put-${id}-${sock}-${row}`,
@@ -160,7 +163,7 @@ export async function putAt(page: Page, row: string, sock = 1): Promise<void> {
   const answer = await page.request.post(`/api/socks/${id}/events`, { data: { after: 0, events: [event] } });
   expect(answer.ok()).toBe(true);
   await page.reload();
-  await expect(page.locator(".knit-head")).toBeVisible();
+  await expect(page.locator(".knit__knit-head")).toBeVisible();
 }
 
 /** onDevice reads a shelf of what the browser keeps. */
@@ -182,7 +185,8 @@ export const onDevice = (page: Page, shelf: "events" | "aside" | "drafts" | "ans
   );
 
 /** written waits until the program has every tick. */
-export const written = (page: Page) => expect(page.locator(".knit-state")).toContainText("written down");
+export const written = (page: Page) =>
+  expect(page.locator(".knit__knit-state")).toContainText("written down");
 
 /** sockID is that of the sock that the page shows. */
 export const sockID = (page: Page) => /socks\/([^/?]+)/.exec(page.url())?.[1] ?? "";

@@ -34,9 +34,9 @@ test("a swatch is counted in several places, judged in words, and taken by a soc
   await page.getByLabel("Units").getByText("inches").click();
   await count(page, "stitches", "31", "10 cm");
   await page.getByLabel("Units").getByText("cm", { exact: true }).click();
-  await expect(page.locator(".spread").first()).toContainText("32 stitches in 10 cm");
-  await expect(page.locator(".spread").first()).toContainText("between 31 and 33");
-  await expect(page.locator(".spread .dot")).toHaveCount(3);
+  await expect(page.locator(".swatches__spread").first()).toContainText("32 stitches in 10 cm");
+  await expect(page.locator(".swatches__spread").first()).toContainText("between 31 and 33");
+  await expect(page.locator(".swatches__spread .swatches__dot")).toHaveCount(3);
   await count(page, "rounds", "44", "10");
   await expect(page.getByText("Rounds are counted in one place")).toBeVisible();
   await count(page, "stitches", "9", "3");

@@ -14,12 +14,12 @@ const foot = ["heel", "toe", "ball 1", "ball 2", "little toe"];
 
 /** found is a length as it is shown, in mm. */
 async function found(page: Page, label: string): Promise<number> {
-  const line = page.locator(".found-line").filter({ hasText: label });
+  const line = page.locator(".feet-marking__found-line").filter({ hasText: label });
   return Number(await line.locator(".figure").textContent()) * 10;
 }
 
 async function expectFoot(page: Page) {
-  await expect(page.locator(".found-line")).toHaveCount(5);
+  await expect(page.locator(".feet-marking__found-line")).toHaveCount(5);
   // Within 1 mm: what is shown is rounded to 1 mm.
   expect(Math.abs((await found(page, "Length")) - truth.length)).toBeLessThanOrEqual(1);
   expect(Math.abs((await found(page, "Width")) - truth.width)).toBeLessThanOrEqual(1);
@@ -55,21 +55,21 @@ test("a photo at a slant is put right by the corners of the sheet, and its lengt
   await setMarks(page, true, [...corners, ...foot]);
   await expectFoot(page);
   await page.getByRole("button", { name: "Keep these lengths" }).click();
-  const length = page.locator(".measures > li").filter({ hasText: "from a tracing" }).first();
+  const length = page.locator(".feet__measures > li").filter({ hasText: "from a tracing" }).first();
   await expect(length).toContainText("25.1");
   await expect(length).toContainText("± 0.");
   // The toes of the picture have the shape of the traced ones.
   const inward = page
-    .locator(".measures > li")
+    .locator(".feet__measures > li")
     .filter({ has: page.getByRole("heading", { name: "Longest toe, inward" }) });
   await expect(inward).toContainText("1.1");
   await expect(inward).toContainText("from a tracing");
-  await expect(page.locator(".tracings img")).toBeVisible();
+  await expect(page.locator(".feet__tracings img")).toBeVisible();
   await page.getByRole("button", { name: "Delete the picture" }).click();
-  await expect(page.locator(".tracings img")).toHaveCount(0);
+  await expect(page.locator(".feet__tracings img")).toHaveCount(0);
   await expect(length).toContainText("25.1");
   await page.getByRole("button", { name: "Undo" }).click();
-  await expect(page.locator(".tracings img")).toBeVisible();
+  await expect(page.locator(".feet__tracings img")).toBeVisible();
 });
 
 test("marks are set and moved by keys alone", async ({ page }) => {
@@ -110,5 +110,7 @@ test("corners that do not go round a sheet are asked about", async ({ page }) =>
   const buffer = await drawSheet(page, true);
   await page.locator("input[type=file]").setInputFiles({ name: "photo.png", mimeType: "image/png", buffer });
   await setMarks(page, true, ["corner 1", "corner 3", "corner 2", "corner 4", "heel", "toe"]);
-  await expect(page.locator(".measuring").getByRole("alert")).toContainText("do not go round a sheet");
+  await expect(page.locator(".feet-marking__measuring").getByRole("alert")).toContainText(
+    "do not go round a sheet",
+  );
 });

@@ -14,7 +14,7 @@ test("three heels, each with what it does on this foot; choosing one draws it", 
   await expect(
     pins(page).filter({ hasText: "36flap rows34 heel stitches,20 left after the turn" }),
   ).toHaveCount(1);
-  await expect(page.locator(".fit li").filter({ hasText: "instep" })).toContainText("16 %");
+  await expect(page.locator(".fit__fit li").filter({ hasText: "instep" })).toContainText("16 %");
   await way(page, "Gusset first").click();
   await expect(pins(page).filter({ hasText: "11turns on each side" })).toHaveCount(1);
   await saved(page);
@@ -33,7 +33,7 @@ test("toe, turning style, pattern and yarn are chosen and show in the rows", asy
   await expect(page.getByLabel("What to look at: Leg")).toContainText("66 stitches instead of 68");
   await decide(page, "Yarn");
   await page.getByRole("checkbox", { name: "heel", exact: true }).check();
-  await expect(page.locator(".row-line.contrast").first()).toBeAttached();
+  await expect(page.locator(".drawing__row-line.drawing__contrast").first()).toBeAttached();
   await saved(page);
   await page.getByRole("link", { name: "Rows", exact: true }).click();
   await expect(page.locator("#toe-2")).toContainText("k33, wrap the next, turn");
@@ -47,7 +47,7 @@ test("a choice that gives no sock says why and keeps the last drawing", async ({
   await decide(page, "Heel");
   await page.locator("#heel-turns_per_side").fill("16");
   await expect(page.getByText("16 turns a side on 34 stitches leave 2 in the centre").first()).toBeVisible();
-  await expect(page.locator(".sock.stale")).toBeVisible();
+  await expect(page.locator(".drawing__sock.drawing__stale")).toBeVisible();
   await page.locator("#heel-turns_per_side").fill("12");
   await expect(
     pins(page).filter({ hasText: "12turns on each side34 heel stitches,10 in the centre" }),
@@ -80,7 +80,7 @@ test("touching a part of the sock opens its decision; a word opens its ways, one
   const touch = async (section: number) => {
     // A line of the drawing has no area for the browser to click on: it is touched where one of its rows lies.
     const at = await page
-      .locator(".sock .row-line.touch")
+      .locator(".drawing__sock .drawing__row-line.drawing__touch")
       .nth(section)
       .evaluate((line) => {
         const path = line as SVGPathElement;
@@ -90,7 +90,7 @@ test("touching a part of the sock opens its decision; a word opens its ways, one
       });
     await page.mouse.click(at[0], at[1]);
   };
-  const open = page.locator(".step.open .step-title");
+  const open = page.locator(".path__step.path__open .path__step-title");
   await touch(1);
   await expect(open).toHaveText("To the heel");
   await touch(3);

@@ -32,8 +32,8 @@ test("a lone turn is worked in one breath with the row after it", async ({ page 
   await expect(where(page)).toContainText("cast on");
   await putAt(page, "heel-1");
   await expect(where(page)).toContainText("heel, row 1 of");
-  await expect(page.locator(".instruction")).toContainText("turn");
-  await expect(page.locator(".instruction")).toContainText("ds");
+  await expect(page.locator(".knit-row__instruction")).toContainText("turn");
+  await expect(page.locator(".knit-row__instruction")).toContainText("ds");
   await page.keyboard.press(" ");
   await written(page);
   await expect(where(page)).toContainText("heel, row 2 of");

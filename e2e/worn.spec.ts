@@ -12,11 +12,11 @@ test("where the sock pulls is told by colour, line and word; a touch says how fa
   const note = page.getByRole("region", { name: "Where it pulls" });
   await expect(note.getByText("tight: more than the fabric likes")).toBeVisible();
   // The shares of the four words are the whole sock.
-  const shares = await note.locator(".pull-legend strong").allTextContents();
+  const shares = await note.locator(".pull__pull-legend strong").allTextContents();
   expect(shares).toHaveLength(4);
   expect(shares.reduce((sum, text) => sum + Number.parseInt(text, 10), 0)).toBeGreaterThanOrEqual(98);
   await expect(note.getByText("Touch the sock")).toBeVisible();
-  const map = await page.locator(".pull-map").boundingBox();
+  const map = await page.locator(".pull__pull-map").boundingBox();
   if (!map) {
     throw new Error("the map has no place");
   }
@@ -28,8 +28,8 @@ test("where the sock pulls is told by colour, line and word; a touch says how fa
   await page.getByLabel("Units").getByText("inches").click();
   await expect(note.getByText(/\d+( \d\/\d)? in of foot on \d+( \d\/\d)? in of sock\./)).toBeVisible();
   await page.getByLabel("Units").getByText("cm", { exact: true }).click();
-  await expect(page.locator(".pull-spot")).toBeVisible();
-  const { violations } = await new AxeBuilder({ page }).include(".sheet").analyze();
+  await expect(page.locator(".pull__pull-spot")).toBeVisible();
+  const { violations } = await new AxeBuilder({ page }).include(".board__sheet").analyze();
   expect(violations.map((v) => v.id)).toEqual([]);
 });
 
@@ -38,7 +38,7 @@ test("what eases a place most is done with one press, and can be undone", async 
   await typeFoot(page);
   await choose(page, "Heel", "Short rows");
   await page.locator("label", { hasText: /^Where it pulls$/ }).click();
-  const ease = page.locator(".pull-ease");
+  const ease = page.locator(".pull__pull-ease");
   await expect(ease).toHaveText(/instep and heel most: .*\d+ → \d+ %/);
   await ease.getByRole("button", { name: "Do this" }).click();
   await expect(page.getByRole("button", { name: "Undo" })).toBeEnabled();
@@ -128,7 +128,7 @@ test("without drawing in space the still views remain", async ({ page }) => {
   await page.goto(`${page.url()}?look=turn`);
   await expect(page.getByText("This browser draws nothing in space.")).toBeVisible();
   await page.locator("label", { hasText: /^Rows$/ }).click();
-  await expect(page.locator("svg.sock .row-line").first()).toBeAttached();
+  await expect(page.locator("svg.drawing__sock .drawing__row-line").first()).toBeAttached();
 });
 
 test("a sock on the needles is seen on the foot, as planned and as it was measured", async ({ page }) => {
@@ -154,11 +154,11 @@ test("a yarn that stripes by itself is laid along the rows as it comes off the b
   await typeFoot(page);
   await decide(page, "Yarn");
   await page.getByLabel("A yarn that stripes by itself").check();
-  await expect(page.locator(".sock .row-line.repeat-1").first()).toBeAttached();
-  await expect(page.locator(".sock .row-line.repeat-2").first()).toBeAttached();
+  await expect(page.locator(".drawing__sock .drawing__row-line.drawing__repeat-1").first()).toBeAttached();
+  await expect(page.locator(".drawing__sock .drawing__row-line.drawing__repeat-2").first()).toBeAttached();
   await page.getByLabel("Metres of colour 3").fill("4.5");
   await page.getByRole("button", { name: "One colour more" }).click();
-  await expect(page.locator(".sock .row-line.repeat-3").first()).toBeAttached();
+  await expect(page.locator(".drawing__sock .drawing__row-line.drawing__repeat-3").first()).toBeAttached();
   // Counted on a sock of 52 stitches: of the rounds of this one, with 68, the same yarn gives 52/68.
   await page.getByText("in counted rounds", { exact: true }).click();
   // Told otherwise it is the same yarn: a round of 68 takes 0.821 m, and 8 m are 9.7 of them.
@@ -177,7 +177,7 @@ test("a yarn that stripes by itself is laid along the rows as it comes off the b
   await page.getByText("cm", { exact: true }).click();
   await expect(page.getByLabel("Ball measures")).toHaveValue("365.8");
   await page.getByLabel("A yarn that stripes by itself").uncheck();
-  await expect(page.locator(".sock .row-line.repeat-1")).toHaveCount(0);
+  await expect(page.locator(".drawing__sock .drawing__row-line.drawing__repeat-1")).toHaveCount(0);
 });
 
 test("what is typed keeps the unit in which it was typed, however slow the answer is", async ({ page }) => {

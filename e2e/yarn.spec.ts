@@ -1,7 +1,7 @@
 import { expect, type Page, test } from "@playwright/test";
 import { cast, newSock, putAt, saved, typeFoot, where } from "./steps";
 
-const panel = (page: Page) => page.locator(".knit-panel");
+const panel = (page: Page) => page.locator(".knit-panel__knit-panel");
 
 async function weigh(page: Page, grams: string, yarn = "") {
   await page.getByRole("button", { name: "Weigh" }).click();
@@ -33,12 +33,12 @@ test("stripes are told in rounds, lead back to the row, and begin alike on both 
   await page.keyboard.press("?");
   await page.getByLabel("Stripe repeats from the tip of the toe").fill("5");
   await page.getByLabel("Stitches on needle 1").fill("34");
-  await expect(page.locator(".matches li").first()).toContainText("before foot");
+  await expect(page.locator(".knit-panel__matches li").first()).toContainText("before foot");
   await page.keyboard.press("Escape");
   await page.getByLabel("Which sock").getByText("Second").click();
-  await expect(page.locator(".knit-note").filter({ hasText: "wind off to the same place" })).toContainText(
-    "after the grey",
-  );
+  await expect(
+    page.locator(".knit-row__knit-note").filter({ hasText: "wind off to the same place" }),
+  ).toContainText("after the grey");
 });
 
 test("a scrap for the toe is enough for one sock or for both", async ({ page }) => {
@@ -57,10 +57,10 @@ test("a scrap for the toe is enough for one sock or for both", async ({ page }) 
   await page.getByRole("button", { name: /^Cast on/ }).click();
   await expect(where(page)).toContainText("cast on");
   // Cast-on, toe and heel, of which nothing is knitted yet; the cuff is of the sock's own yarn.
-  await expect(page.locator(".strip-row.contrast.to-do")).toHaveCount(3);
+  await expect(page.locator(".drawing__strip-row.drawing__contrast.drawing__to-do")).toHaveCount(3);
   await weigh(page, "5", "a scrap for the toe alone");
   await page.getByRole("button", { name: "Weigh" }).click();
-  const toe = page.locator(".scraps li").filter({ hasText: "toe" });
+  const toe = page.locator(".knit-panel__scraps li").filter({ hasText: "toe" });
   // 964 stitches of 12.1 mm are 11.6 m, 2.8 g, with the reserve 3.0 g.
   await expect(toe).toContainText("takes 3.0 g more for this sock, 6.0 g for the pair");
   await expect(toe).toContainText("enough for this sock only");
@@ -68,7 +68,9 @@ test("a scrap for the toe is enough for one sock or for both", async ({ page }) 
   await weigh(page, "2", "a scrap for the toe alone");
   await page.getByRole("button", { name: "Weigh" }).click();
   await expect(toe).toContainText("not enough");
-  await expect(page.locator(".scraps li").filter({ hasText: "heel" })).not.toContainText("are there");
+  await expect(page.locator(".knit-panel__scraps li").filter({ hasText: "heel" })).not.toContainText(
+    "are there",
+  );
 });
 
 test("the leg follows the yarn: so many rounds, then the cuff", async ({ page }) => {

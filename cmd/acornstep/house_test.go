@@ -4,11 +4,8 @@ import (
 	"go/parser"
 	"go/token"
 	"io/fs"
-	"os"
 	"path"
 	"path/filepath"
-	"regexp"
-	"slices"
 	"strconv"
 	"strings"
 	"testing"
@@ -104,64 +101,6 @@ func TestArrowsGoOneWay(t *testing.T) {
 	for name := range all {
 		if name != path.Join("cmd", "acornstep") && name != "load" {
 			assert.NotContains(t, all[name], "web", name)
-		}
-	}
-}
-
-// shared are the style sheets of every screen; windows.css only fits them to the width of a window.
-var shared = []string{"base.css", "frame.css", "drawing.css"}
-
-var (
-	comments  = regexp.MustCompile(`(?s)/\*.*?\*/`)
-	selectors = regexp.MustCompile(`[^{}]+\{`)
-	// aClass begins a part of a selector; what follows an element or another class there is a state of it, as in .way.chosen.
-	aClass = regexp.MustCompile(`(?:^|[\s>+~,(])\.([a-zA-Z][\w-]*)`)
-)
-
-// styled says which screens' style sheets a class stands in; a screen with several has its name before a dash: knit-panel.css.
-type styled struct {
-	sheets []string
-	// alone: it is the first of a selector, and so styled wherever it stands.
-	alone bool
-}
-
-func classes(t *testing.T) map[string]styled {
-	t.Helper()
-	found := map[string]styled{}
-	sheets, err := filepath.Glob("../../ui/src/styles/*.css")
-	require.NoError(t, err)
-	for _, file := range sheets {
-		screen, _, _ := strings.Cut(strings.TrimSuffix(filepath.Base(file), ".css"), "-")
-		sheet := screen + ".css"
-		if sheet == "windows.css" {
-			continue
-		}
-		text, err := os.ReadFile(file)
-		require.NoError(t, err)
-		for _, block := range selectors.FindAllString(comments.ReplaceAllString(string(text), ""), -1) {
-			for selector := range strings.SplitSeq(block, ",") {
-				for i, class := range aClass.FindAllStringSubmatch(strings.TrimSpace(selector), -1) {
-					c := found[class[1]]
-					if !slices.Contains(c.sheets, sheet) {
-						c.sheets = append(c.sheets, sheet)
-					}
-					c.alone = c.alone || i == 0
-					found[class[1]] = c
-				}
-			}
-		}
-	}
-	return found
-}
-
-// A class that one screen styles for itself is no other screen's; what several share is in a shared sheet.
-func TestClassNamesAreScopedToTheirScreen(t *testing.T) {
-	all := classes(t)
-	require.Contains(t, all, "way")
-	for class, c := range all {
-		isShared := slices.ContainsFunc(c.sheets, func(sheet string) bool { return slices.Contains(shared, sheet) })
-		if !strings.HasPrefix(class, "ant-") && c.alone && !isShared {
-			assert.Len(t, c.sheets, 1, class)
 		}
 	}
 }

@@ -22,6 +22,7 @@ import { momentText } from "../shell/moment";
 import { usePageTitle } from "../shell/usePageTitle";
 import { useTakeOut } from "../shell/useTakeOut";
 import { useUnit } from "../units/units";
+import css from "./basket.module.css";
 import { OpenFile } from "./OpenFile";
 
 /** From how many socks on a name is looked for. */
@@ -60,7 +61,7 @@ export function BasketPage() {
             <h1>Socks in the basket</h1>
             {all > many && (
               <Input
-                className="find"
+                className={css.find}
                 aria-label="Find a sock or a wearer"
                 placeholder="Find a sock or a wearer"
                 allowClear
@@ -68,20 +69,20 @@ export function BasketPage() {
                 onChange={(event) => setName(event.target.value)}
               />
             )}
-            <span className="basket-begins">
+            <span className={css.basketBegins}>
               {open}
               <NewSockLink />
             </span>
           </header>
           {found === 0 && <p>No sock and no wearer is called “{name}”.</p>}
-          <ul className="socks">
+          <ul className={css.socks}>
             {shown.map((sock) => (
               <Entry key={sock.id} sock={sock} />
             ))}
           </ul>
           {basket.hasNextPage && (
             <Button
-              className="show-more"
+              className={css.showMore}
               loading={basket.isFetchingNextPage}
               onClick={() => basket.fetchNextPage()}
             >
@@ -104,7 +105,7 @@ function CopyLine() {
   const last = status.copies[0];
   return (
     <p
-      className={status.failed ? "fault copy-line" : "muted copy-line"}
+      className={`${status.failed ? "fault" : "muted"} ${css.copyLine}`}
       role={status.failed ? "alert" : undefined}
     >
       {status.failed
@@ -151,7 +152,7 @@ function EmptyBasket() {
         <div className="page narrow basket">
           <h1>The basket is empty</h1>
           <p className="lead">Your first sock in three steps.</p>
-          <ol className="first-steps">
+          <ol className={css.firstSteps}>
             {firstSteps.map((step) => (
               <li key={step.to}>
                 <h2>
@@ -161,7 +162,7 @@ function EmptyBasket() {
               </li>
             ))}
           </ol>
-          <span className="basket-begins">
+          <span className={css.basketBegins}>
             <NewSockLink />
             {open}
           </span>
@@ -182,10 +183,10 @@ function Entry({ sock }: { sock: Sock }) {
   const strip = progress?.strip ?? plan.data?.strip;
   const navigate = useNavigate();
   return (
-    <li className="entry">
-      <Link to={`/socks/${sock.id}`} className="entry-picture" tabIndex={-1} aria-hidden="true">
+    <li className={css.entry}>
+      <Link to={`/socks/${sock.id}`} className={css.entryPicture} tabIndex={-1} aria-hidden="true">
         {made && shape && <SockSketch shape={shape} plan={made} />}
-        {sock.digest.rows === 0 && <span className="unfinished">?</span>}
+        {sock.digest.rows === 0 && <span className={css.unfinished}>?</span>}
       </Link>
       <div className="entry-text">
         {renaming ? (
@@ -203,7 +204,7 @@ function Entry({ sock }: { sock: Sock }) {
         </p>
         {strip && <Strip parts={strip} titled={false} {...(progress && { done: progress.done })} />}
       </div>
-      <div className="next">
+      <div className={css.next}>
         <p>{progress ? <NextOnNeedles at={progress} /> : sock.next.text}</p>
         <div className="actions">
           <Button type="primary" onClick={() => navigate(nextPage(sock))}>
@@ -224,7 +225,7 @@ function NextOnNeedles({ at }: { at: Progress }) {
   return (
     <>
       {at.sock === 2 ? "Second sock" : "Knit on"}: {at.section.replace("_", " ")}, {at.kind} {at.n} of {at.of}{" "}
-      <span className="to-go">{at.left_pct} % to go</span>
+      <span className={css.toGo}>{at.left_pct} % to go</span>
     </>
   );
 }
@@ -260,7 +261,7 @@ function Rename({ sock, done }: { sock: Sock; done: () => void }) {
   const unit = useUnit();
   return (
     <form
-      className="rename"
+      className={css.rename}
       onSubmit={(event) => {
         event.preventDefault();
         const { id, revision } = sock;

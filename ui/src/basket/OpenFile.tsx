@@ -5,6 +5,7 @@ import { Link, useNavigate } from "react-router";
 import { answered, client, Refusal, saidFault } from "../api/client";
 import { basketKey, useAddSock } from "../api/socks";
 import { useUnit } from "../units/units";
+import css from "./basket.module.css";
 
 /** The largest files that are read, in bytes, as the program has it too: a plan has about 60,000. */
 const largest = { archive: 64 << 20, document: 8 << 20 };
@@ -69,7 +70,7 @@ export function OpenFile({ children }: { children: (open: ReactNode) => ReactNod
   return (
     // biome-ignore lint/a11y/noStaticElementInteractions: the button does the same by keyboard
     <div
-      className={over ? "file-place over" : "file-place"}
+      className={over ? `${css.filePlace} ${css.over}` : css.filePlace}
       onDragOver={(event) => {
         if (event.dataTransfer.types.includes("Files")) {
           event.preventDefault();

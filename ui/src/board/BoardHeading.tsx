@@ -1,6 +1,8 @@
 import { Button, Input } from "antd";
 import { NavLink, useSearchParams } from "react-router";
 import { Refusal, saidFault } from "../api/client";
+import { among } from "../shell/among";
+import css from "./heading.module.css";
 import type { SaveState } from "./saving";
 import { useBoard } from "./store";
 import { useWhenSaved } from "./useWhenSaved";
@@ -40,11 +42,11 @@ export function BoardHeading({ id, onNeedles }: { id: string; onNeedles: boolean
   const go = useWhenSaved();
   const faults = fault instanceof Refusal ? (fault.problem.errors ?? []) : [];
   return (
-    <header className="sock-heading">
-      <div className="sock-title">
+    <header className={css.sockHeading}>
+      <div className={css.sockTitle}>
         <Input
           aria-label="Name of the sock"
-          className="sock-name"
+          className={css.sockName}
           variant="borderless"
           autoFocus={isNew}
           onFocus={(event) => isNew && event.target.select()}
@@ -52,23 +54,23 @@ export function BoardHeading({ id, onNeedles }: { id: string; onNeedles: boolean
           status={faults.some((f) => f.field === "name") ? "error" : ""}
           onChange={(event) => change({ name: event.target.value }, "name")}
         />
-        <span className="for">
+        <span className={css.for}>
           for{" "}
           <Input
             aria-label="Wearer"
-            className="wearer"
+            className={css.wearer}
             variant="borderless"
             placeholder="somebody"
             value={wearer}
             onChange={(event) => change({ wearer: event.target.value }, "wearer")}
           />
         </span>
-        <span className={`save-state ${save}`} role="status">
+        <span className={`${css.saveState} ${among(css, save)}`} role="status">
           {stateWords[save]}
         </span>
         <Steps />
       </div>
-      <nav className="panels" aria-label="This sock">
+      <nav className={css.panels} aria-label="This sock">
         {panels.map((panel) => (
           <NavLink
             key={panel.to}
@@ -102,7 +104,7 @@ function Steps() {
   const undo = useBoard((b) => b.undo);
   const redo = useBoard((b) => b.redo);
   return (
-    <span className="steps-back">
+    <span className={css.stepsBack}>
       <Button onClick={undo} disabled={past === 0} title="Ctrl Z">
         Undo
       </Button>

@@ -9,6 +9,7 @@ import { usePageTitle } from "../shell/usePageTitle";
 import { WithSock } from "../shell/WithSock";
 import { useUnit } from "../units/units";
 import { BoardHeading, panelNames } from "./BoardHeading";
+import css from "./board.module.css";
 import { Conflict } from "./Conflict";
 import type { Content } from "./content";
 import { NeedlesNote } from "./NeedlesNote";
@@ -101,13 +102,13 @@ function Layout({ sock }: { sock: Sock }) {
     <OptionsContext value={options}>
       <BoardHeading id={sock.id} onNeedles={sock.on_needles} />
       <Conflict />
-      <div className={wide ? "board wide" : "board"}>
+      <div className={wide ? `${css.board} ${css.wide}` : css.board}>
         {!wide && (
-          <section className="sheet" aria-label="The sock">
+          <section className={css.sheet} aria-label="The sock">
             <Picture />
           </section>
         )}
-        <div className="choices">
+        <div className={css.choices}>
           {sock.on_needles && <NeedlesNote id={sock.id} />}
           <Outlet context={sock} />
         </div>

@@ -8,10 +8,14 @@ import { useTechnique, useTechniques } from "../api/reference";
 import { useVariants } from "../api/socks";
 import { Rows } from "../drawing/Rows";
 import { StillSock } from "../drawing/StillSock";
+import { among } from "../shell/among";
 import { lengthWithUnit, useUnit } from "../units/units";
 import { readWay, wayText } from "./changes";
 import { withChoices } from "./content";
 import { PlaceBar } from "./FitAlong";
+import fitCss from "./fit.module.css";
+import pairCss from "./pair.module.css";
+import panelsCss from "./panels.module.css";
 import { useBoard } from "./store";
 
 /** The most ways that fit beside each other. */
@@ -99,7 +103,7 @@ export function ComparePanel() {
             aria-label="Add a way"
             placeholder="Add a way …"
             value={null}
-            className="add-way"
+            className={panelsCss.addWay}
             options={more}
             onChange={(way: string | null) => way !== null && setWays([...ways, way])}
           />
@@ -107,7 +111,7 @@ export function ComparePanel() {
       </div>
       {over && shapes.length > 0 && (
         <svg
-          className="over"
+          className={pairCss.over}
           viewBox={`-14 -14 ${room.width + 34} ${room.height + 28}`}
           role="img"
           aria-label="All of them drawn over each other, at one scale"
@@ -119,7 +123,7 @@ export function ComparePanel() {
                 <g
                   // biome-ignore lint/suspicious/noArrayIndexKey: two ways may be the same
                   key={`${ways[i]} ${i}`}
-                  className={`over-${i}`}
+                  className={among(pairCss, `over-${i}`)}
                   transform={`translate(0 ${room.height - data.shape.height_mm})`}
                 >
                   <Rows shape={data.shape} plan={answers[i].data.plan} />
@@ -128,7 +132,7 @@ export function ComparePanel() {
           )}
         </svg>
       )}
-      <div className="variants">
+      <div className={panelsCss.variants}>
         {answers.map((answer, i) => (
           <Variant
             // biome-ignore lint/suspicious/noArrayIndexKey: two ways may be the same
@@ -197,19 +201,19 @@ function Variant({
   const title = name ?? (heel && toe ? `${capital(heel.said)}, ${toe.said}` : "…");
   const grams = (answer?.grams?.own ?? 0) + (answer?.grams?.contrast ?? 0);
   return (
-    <article className={own ? "variant own" : "variant"}>
+    <article className={own ? `${panelsCss.variant} ${panelsCss.own}` : panelsCss.variant}>
       <h3>
         {own && "✓ "}
         {title}
       </h3>
-      <p className="variant-marks">
+      <p className={panelsCss.variantMarks}>
         {[own && "the sock as it is", usual && "usual here"].filter(Boolean).join(" · ")}
       </p>
       {speaks && <p className="muted">{speaks}</p>}
       {plan && drawing?.shape && answer?.fit ? (
         <>
           <StillSock drawing={drawing} plan={plan} label={`Drawing: ${title}`} room={room} pull={pull} />
-          <dl className="variant-figures">
+          <dl className={panelsCss.variantFigures}>
             <dt>length</dt>
             <dd>{lengthWithUnit(plan.summary.finished_length_mm, unit)}</dd>
             <dt>round the instep</dt>
@@ -225,9 +229,9 @@ function Variant({
             <dt title={`at ${answer?.effort?.stitches_a_minute} stitches a minute`}>time</dt>
             <dd>about {answer?.effort?.hours.toFixed(1)} h</dd>
           </dl>
-          <ul className="variant-fit">
+          <ul className={panelsCss.variantFit}>
             {answer?.fit?.map((place) => (
-              <li key={place.name} className={place.level}>
+              <li key={place.name} className={among(fitCss, place.level)}>
                 <PlaceBar place={place} />
               </li>
             ))}

@@ -2,6 +2,7 @@ import { App, Button } from "antd";
 import { useNavigate } from "react-router";
 import { useAddSock } from "../api/socks";
 import { useUnit } from "../units/units";
+import css from "./board.module.css";
 import { useBoard } from "./store";
 
 /** Conflict lets the knitter decide when the sock was changed elsewhere. */
@@ -29,7 +30,7 @@ export function Conflict() {
       },
     );
   return (
-    <section className="conflict" role="alert">
+    <section className={css.conflict} role="alert">
       <div>
         <strong>This sock was changed elsewhere.</strong> Nothing of yours is lost: it stands here, and it is
         not saved yet.

@@ -1,4 +1,5 @@
 import type { CountChoice } from "../api/client";
+import css from "./board-counts.module.css";
 
 /** Counts are the stitches round the foot, with the stretch that each gives. */
 export function Counts({
@@ -9,10 +10,10 @@ export function Counts({
   onChoose: (choice: CountChoice) => void;
 }) {
   return (
-    <fieldset className="counts">
+    <fieldset className={css.counts}>
       <legend className="hidden">Stitches round the foot</legend>
       {counts.map((choice) => (
-        <label key={choice.stitches} className={choice.chosen ? "count chosen" : "count"}>
+        <label key={choice.stitches} className={choice.chosen ? `${css.count} ${css.chosen}` : css.count}>
           <input
             type="radio"
             name="stitches"
@@ -23,7 +24,7 @@ export function Counts({
             value={choice.stitches}
           />
           <span className="figure">{choice.stitches}</span>
-          <span className="consequence">
+          <span className={css.consequence}>
             {choice.ease_pct < 0
               ? `${Math.abs(choice.ease_pct).toFixed(1)} % too wide`
               : `${choice.ease_pct.toFixed(1)} % smaller`}

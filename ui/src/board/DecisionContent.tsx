@@ -5,6 +5,7 @@ import { Counts } from "./Counts";
 import { FootFields, SwatchFields } from "./FootAndSwatch";
 import { NeedlesBySection } from "./NeedlesBySection";
 import { Num } from "./Num";
+import css from "./path.module.css";
 import { Schools } from "./Schools";
 import { Sentence } from "./Sentence";
 import { useBoard } from "./store";
@@ -27,7 +28,7 @@ export function DecisionContent({
       {decision.name === "needles" && <NeedlesBySection />}
       <Learn decision={decision} answer={answer} />
       {decision.numbers.length > 0 && (
-        <p className="step-numbers">
+        <p className={css.stepNumbers}>
           Where it comes from:{" "}
           {decision.numbers.map((number) => (
             <Num key={number.name} name={number.name}>

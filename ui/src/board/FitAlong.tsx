@@ -1,5 +1,7 @@
 import { memo } from "react";
 import type { Place } from "../api/client";
+import { among } from "../shell/among";
+import css from "./fit.module.css";
 
 /**
  * FitAlong shows how far the sock stretches at each place of the foot, against
@@ -15,13 +17,13 @@ export const FitAlong = memo(function FitAlong({
   show: (name: string | null) => void;
 }) {
   return (
-    <section className="fit" aria-label="How far the sock stretches on this foot">
+    <section className={css.fit} aria-label="How far the sock stretches on this foot">
       <h2>How far the sock stretches on this foot</h2>
       <ul>
         {places.map((place) => {
           const name = `fit.${place.name}`;
           return (
-            <li key={place.name} className={place.level}>
+            <li key={place.name} className={among(css, place.level)}>
               <button
                 type="button"
                 aria-pressed={shown === name}
@@ -43,21 +45,21 @@ export function PlaceBar({ place }: { place: Place }) {
   const at = (pct: number) => `${(Math.min(Math.max(pct, 0), most) / most) * 100}%`;
   const low = Math.max(place.low_pct, 0);
   return (
-    <span className="place-bar">
+    <span className={css.placeBar}>
       <svg viewBox="0 0 100 10" preserveAspectRatio="none" aria-hidden="true">
-        <rect className="track" width="100" height="10" rx="0" />
-        <rect className="sensible" x={at(low)} width={at(place.high_pct - low)} height="10" />
+        <rect className={css.track} width="100" height="10" rx="0" />
+        <rect className={css.sensible} x={at(low)} width={at(place.high_pct - low)} height="10" />
         <rect
-          className="at"
+          className={css.at}
           x={at(place.stretch_pct)}
           width="2.5"
           height="10"
           transform="translate(-1.25 0)"
         />
       </svg>
-      <span className="place">{place.label}</span>
+      <span className={css.place}>{place.label}</span>
       <span className="figure">{place.stretch_pct.toFixed(0)} %</span>
-      <span className="verdict">
+      <span className={css.verdict}>
         {place.text}
         {place.estimated && <em title="rests on a guessed measurement"> Guessed.</em>}
       </span>

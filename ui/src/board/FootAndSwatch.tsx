@@ -6,6 +6,7 @@ import { useWearers } from "../api/feet";
 import { Checks } from "../shell/Checks";
 import { Term } from "../terms/Term";
 import { gaugeText, gaugeWidth, lengthWithUnit, useUnit } from "../units/units";
+import css from "./board-choices.module.css";
 import { Field } from "./Field";
 import { ShoeSize } from "./ShoeSize";
 import { useBoard } from "./store";
@@ -19,7 +20,7 @@ export function FootFields({ plan }: { plan: Plan | undefined }) {
     <>
       <p className="hint">Standing, with the whole weight on it.</p>
       <TakeFoot />
-      <div className="pair">
+      <div className={css.pair}>
         <Field field="foot.length_mm" label="Length" hint="heel to longest toe" />
         <Field
           field="foot.ball_girth_mm"
@@ -37,7 +38,7 @@ export function FootFields({ plan }: { plan: Plan | undefined }) {
       <ShoeSize />
       <details className="more">
         <summary>More measurements</summary>
-        <div className="pair">
+        <div className={css.pair}>
           <Field
             field="foot.heel_diagonal_mm"
             label="Heel diagonal"
@@ -73,7 +74,7 @@ export function SwatchFields() {
         A <Term name="swatch">swatch</Term> knitted in the round, washed and dried.
       </p>
       <TakeSwatch />
-      <div className="pair">
+      <div className={css.pair}>
         <Field field="gauge.stitches_per_100mm" label="Stitches" hint="several counts: 32; 33; 31.5" />
         <Field
           field="gauge.rounds_per_100mm"

@@ -1,4 +1,5 @@
 import { Select } from "antd";
+import css from "./board-choices.module.css";
 import { valueAt } from "./content";
 import { useBoard } from "./store";
 import { useChoice } from "./useOptions";
@@ -41,7 +42,7 @@ export function NeedlesBySection() {
           options={options}
         />
       </div>
-      <div className="by-section">
+      <div className={css.bySection}>
         {sections.map((section) => (
           <div key={section} className="field">
             <span>{section}</span>

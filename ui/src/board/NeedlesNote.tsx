@@ -4,6 +4,7 @@ import { useState } from "react";
 import { Link } from "react-router";
 import { answered, client, type Draft, faultText } from "../api/client";
 import { useUnit } from "../units/units";
+import css from "./path.module.css";
 import { useBoard } from "./store";
 
 const sockNames = ["both socks", "the first sock only", "the second sock only"];
@@ -41,7 +42,7 @@ export function NeedlesNote({ id }: { id: string }) {
   const answer = held.data;
   if (held.isError) {
     return (
-      <div className="needles-note" role="status">
+      <div className={css.needlesNote} role="status">
         <p>
           This sock is {knit}. What the board says now cannot be taken: {faultText(held.error)}
         </p>
@@ -50,7 +51,7 @@ export function NeedlesNote({ id }: { id: string }) {
   }
   if (!answer || answer.pending.length === 0) {
     return (
-      <p className="needles-note" role="status">
+      <p className={css.needlesNote} role="status">
         This sock is {knit}. What lies above the needle can still be decided here; what is knitted stays.
         {take.isSuccess && " Taken: it is knitted by what stands here."}
       </p>
@@ -58,7 +59,7 @@ export function NeedlesNote({ id }: { id: string }) {
   }
   const names = answer.pending.map((p) => p.label).join(", ");
   return (
-    <div className="needles-note asks" role="status">
+    <div className={`${css.needlesNote} ${css.asks}`} role="status">
       <p>
         <strong>Decided here, not knitted by yet:</strong> {names}.
       </p>

@@ -3,6 +3,7 @@ import type { News } from "../api/client";
 import { useKinds } from "../api/reference";
 import { gaugeText, gaugeWidth, lengthWithUnit, useUnit } from "../units/units";
 import { useBoard } from "./store";
+import css from "./working.module.css";
 
 /** NewsNotes says what has changed since the sock took its foot and swatch, and offers to take it. */
 export function NewsNotes({ news }: { news: News[] }) {
@@ -26,7 +27,7 @@ function NewsNote({ news }: { news: News }) {
   const taken = useBoard((b) => b.content.swatch);
   if (news.gone) {
     return (
-      <p className="news">
+      <p className={css.news}>
         The {news.of} this sock was designed with is deleted. The sock keeps its figures.{" "}
         <Button size="small" onClick={() => letGo(news.of as "foot" | "swatch")}>
           Let it go
@@ -37,7 +38,7 @@ function NewsNote({ news }: { news: News }) {
   const { foot, swatch } = news;
   const label = (what: string) => kinds.find((k) => k.name === what)?.label.toLowerCase() ?? what;
   return (
-    <div className="news" role="status">
+    <div className={css.news} role="status">
       {foot && (
         <p>
           {news.feet.length > 0 && (

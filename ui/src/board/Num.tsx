@@ -1,5 +1,6 @@
 import type { ReactNode } from "react";
 import { useSearchParams } from "react-router";
+import css from "./working.module.css";
 
 /** useShown is the number whose working is shown; it stands in the address. */
 export function useShown(): [string | null, (name: string | null) => void] {
@@ -26,7 +27,7 @@ export function Num({ name, children }: { name: string; children: ReactNode }) {
   return (
     <button
       type="button"
-      className="num"
+      className={css.num}
       aria-pressed={shown === name}
       title="Show the working"
       onClick={() => show(shown === name ? null : name)}

@@ -8,6 +8,7 @@ import { StillSock } from "../drawing/StillSock";
 import { Failure } from "../shell/Failure";
 import { useSettings } from "../shell/settings";
 import { lengthWithUnit, useUnit } from "../units/units";
+import css from "./pair.module.css";
 import { useBoard } from "./store";
 
 const Turned = lazy(() => import("../turn/Turned"));
@@ -48,7 +49,7 @@ export function Pair({ view, turned }: { view: "side" | "over"; turned: boolean 
       ) : (
         <Over left={left} right={right} />
       )}
-      <p className="pair-words">
+      <p className={css.pairWords}>
         {differences.length === 0
           ? "Both socks have the same counts; only the start of the round is mirrored."
           : differences.map((d) => `${d.label}: ${d.left} left, ${d.right} right`).join(" · ")}
@@ -72,7 +73,7 @@ function useBoth(left: PlanAnswer, right: PlanAnswer) {
 function Beside({ left, right }: { left: PlanAnswer; right: PlanAnswer }) {
   const { drawings, room } = useBoth(left, right);
   return (
-    <div className="two-socks">
+    <div className={css.twoSocks}>
       {[left, right].map(({ plan }, i) => {
         const [drawing, name] = [drawings[i], i === 0 ? "Left" : "Right"];
         return drawing?.shape && plan ? (
@@ -100,7 +101,7 @@ function Over({ left, right }: { left: PlanAnswer; right: PlanAnswer }) {
   const on = (shape: Shape) => `translate(0 ${room.height - shape.height_mm})`;
   return (
     <svg
-      className="over"
+      className={css.over}
       viewBox={`-12 -12 ${room.width + 24} ${room.height + 24}`}
       role="img"
       aria-label="The right sock drawn over the left"
@@ -108,7 +109,7 @@ function Over({ left, right }: { left: PlanAnswer; right: PlanAnswer }) {
       <g transform={on(one)} className="left-sock">
         <Rows shape={one} plan={left.plan} />
       </g>
-      <g transform={on(other)} className="right-sock">
+      <g transform={on(other)} className={css.rightSock}>
         <Rows shape={other} plan={right.plan} />
       </g>
     </svg>

@@ -6,6 +6,7 @@ import { CastOn } from "./CastOn";
 import { DecisionContent } from "./DecisionContent";
 import { NewsNotes } from "./NewsNotes";
 import { useOpen } from "./open";
+import css from "./path.module.css";
 import { useBoard } from "./store";
 
 /** What is decided first, where nothing can be worked out yet. */
@@ -49,7 +50,7 @@ export function Path() {
   return (
     <>
       <NewsNotes news={sock.news} />
-      <ol className="path">
+      <ol className={css.path}>
         {(path ?? first).map((decision) => (
           <Step
             key={decision.name}
@@ -94,7 +95,7 @@ function Step({
   const checks = decision.checks.filter((c) => opened || c.level !== "note");
   const id = `decision-${decision.name}`;
   return (
-    <li ref={here} className={opened ? "step open" : "step"}>
+    <li ref={here} className={opened ? `${css.step} ${css.open}` : css.step}>
       <h2>
         <button
           type="button"
@@ -103,16 +104,16 @@ function Step({
           id={`${id}-head`}
           onClick={() => open(!opened)}
         >
-          <span className="step-title">{decision.title}</span> <Said decision={decision} needed={needed} />
+          <span className={css.stepTitle}>{decision.title}</span> <Said decision={decision} needed={needed} />
         </button>
       </h2>
       {checks.length > 0 && (
-        <div className="step-checks">
+        <div className={css.stepChecks}>
           <Checks checks={checks} of={decision.title} />
         </div>
       )}
       {opened && (
-        <section id={id} className="step-content" aria-labelledby={`${id}-head`}>
+        <section id={id} className={css.stepContent} aria-labelledby={`${id}-head`}>
           <DecisionContent decision={decision} answer={answer} />
         </section>
       )}
@@ -126,7 +127,7 @@ function Said({ decision, needed }: { decision: Decision; needed: boolean }) {
   const wearer = useBoard((b) => b.content.wearer);
   const whose = foot ? ` · ${wearer || "a kept foot"}, ${foot.side}` : "";
   return (
-    <span className="step-said">
+    <span className={css.stepSaid}>
       {decision.said || (needed ? "still needed" : "…")}
       {whose}
     </span>

@@ -4,16 +4,19 @@ import { useNavigate, useSearchParams } from "react-router";
 import { type Spot, saidFault } from "../api/client";
 import { useWearer } from "../api/feet";
 import type { DesignField } from "../api/field";
+import drawingCss from "../drawing/drawing.module.css";
 import { SockDrawing, spoken } from "../drawing/SockDrawing";
 import { Strip } from "../drawing/Strip";
 import { Failure } from "../shell/Failure";
 import { useSettings } from "../shell/settings";
 import { gaugeText, gaugeWidth, lengthWithUnit, useUnit } from "../units/units";
+import boardCss from "./board.module.css";
 import { FitAlong } from "./FitAlong";
 import { Num, useShown } from "./Num";
 import { decisionOf } from "./open";
 import { Pair } from "./Pair";
 import { PullNote } from "./PullNote";
+import pairCss from "./pair.module.css";
 import { useBoard } from "./store";
 import { Working } from "./Working";
 
@@ -75,7 +78,7 @@ function Drawn() {
   }
   return (
     <>
-      <p className="lead-figures">
+      <p className={boardCss.leadFigures}>
         <Num name="foot_stitches">{plan.summary.foot_stitches}</Num> stitches round ·{" "}
         {gaugeText(plan.design.gauge.stitches_per_100mm, unit)} stitches ×{" "}
         {gaugeText(plan.design.gauge.rounds_per_100mm, unit)} rounds in {gaugeWidth(unit)} · the sock is{" "}
@@ -88,8 +91,8 @@ function Drawn() {
             "This is the sock before the last change. It follows again when every field can be read."}
         </p>
       )}
-      <div className={view === null ? "drawn one" : "drawn"}>
-        <div className="picture-switches">
+      <div className={view === null ? `${pairCss.drawn} ${pairCss.one}` : pairCss.drawn}>
+        <div className={pairCss.pictureSwitches}>
           <PairSwitch />
           {view !== "over" && (
             <Switch
@@ -106,7 +109,7 @@ function Drawn() {
             <Turned key={scheme} drafts={[after?.draft ?? good.draft]} pull={look === "turn-pull"} />
           </Suspense>
         ) : drawing === undefined ? (
-          <div className="sock" role="status" aria-label="The sock is being drawn" />
+          <div className={drawingCss.sock} role="status" aria-label="The sock is being drawn" />
         ) : (
           <SockDrawing
             answer={good}
@@ -180,10 +183,10 @@ function Switch({
   const [search, setSearch] = useSearchParams();
   const now = search.get(name) ?? ways[0]?.value;
   return (
-    <fieldset className="pair-switch">
+    <fieldset className={pairCss.pairSwitch}>
       <legend className="hidden">{legend}</legend>
       {ways.map((way) => (
-        <label key={way.value} className={way.value === now ? "chosen" : ""}>
+        <label key={way.value} className={way.value === now ? pairCss.chosen : ""}>
           <input
             type="radio"
             name={name}
@@ -221,7 +224,7 @@ function Waiting() {
   const answer = useBoard((b) => b.answer);
   const stop = answer?.plan?.checks.find((c) => c.level === "stop");
   return (
-    <div className="waiting">
+    <div className={boardCss.waiting}>
       <h2>{stop ? "This is not a sock yet" : "Your sock appears here"}</h2>
       {stop ? <p>{stop.text}</p> : <p>Still needed:</p>}
       <ul>

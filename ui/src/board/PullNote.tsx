@@ -1,6 +1,8 @@
 import { Button } from "antd";
 import type { Drawing, Place, Spot } from "../api/client";
 import { pullWords } from "../drawing/PullMap";
+import css from "../drawing/pull.module.css";
+import { among } from "../shell/among";
 import { lengthWithUnit, useUnit } from "../units/units";
 import { useBoard } from "./store";
 
@@ -27,12 +29,12 @@ export function PullNote({
   const peak = drawing.pull?.peaks.find((p) => p.place === place?.name);
   const eases = (drawing.eases ?? []).filter((e) => !spot || e.place === spot.place);
   return (
-    <section className="pull-note" aria-label="Where it pulls">
-      <ul className="pull-legend">
+    <section className={css.pullNote} aria-label="Where it pulls">
+      <ul className={css.pullLegend}>
         {counts.map(({ word, long }) => (
           <li key={word} title={pullWords[word]}>
             <svg viewBox="0 0 34 8" aria-hidden="true">
-              <path className={`pull-${word} sample`} d="M1 4H33" />
+              <path className={`${among(css, `pull-${word}`)} ${css.sample}`} d="M1 4H33" />
             </svg>
             <span>{pullWords[word]}</span>
             <strong>{((100 * long) / all).toFixed(0)} %</strong>
@@ -58,7 +60,7 @@ export function PullNote({
           still && <p className="muted">Touch the sock to see how far it stretches there.</p>
         )}
         {eases.map((ease) => (
-          <p key={ease.place} className="pull-ease">
+          <p key={ease.place} className={css.pullEase}>
             <span>
               What eases {fit.find((p) => p.name === ease.place)?.said} most: <strong>{ease.text}</strong>
             </span>

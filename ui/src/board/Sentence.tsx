@@ -2,6 +2,7 @@ import { useState } from "react";
 import type { Piece } from "../api/client";
 import type { DesignField } from "../api/field";
 import { Field } from "./Field";
+import css from "./path.module.css";
 import { Ways } from "./Ways";
 import { Yes } from "./Yes";
 
@@ -17,7 +18,7 @@ export function Sentence({ pieces }: { pieces: Piece[] }) {
   return (
     <>
       {words.length > 0 && (
-        <p className="sentence">
+        <p className={css.sentence}>
           {words.map((piece) => (
             <Word
               key={piece.field}
@@ -29,12 +30,12 @@ export function Sentence({ pieces }: { pieces: Piece[] }) {
         </p>
       )}
       {opened !== null && words.some((p) => p.field === opened) && (
-        <div className="word-ways" id={`ways-${opened.replaceAll(".", "-")}`}>
+        <div className={css.wordWays} id={`ways-${opened.replaceAll(".", "-")}`}>
           <Ways field={opened} />
         </div>
       )}
       {figures.length > 0 && (
-        <div className="typed-figures">
+        <div className={css.typedFigures}>
           {figures.map((piece) => (
             <Field
               key={piece.field}
@@ -60,11 +61,11 @@ const capital = (text: string) => text.charAt(0).toUpperCase() + text.slice(1);
 /** Word is one word of the sentence; a touch opens its ways. */
 function Word({ piece, opened, open }: { piece: Piece; opened: boolean; open: () => void }) {
   return (
-    <span className="phrase">
+    <span className={css.phrase}>
       {piece.label}{" "}
       <button
         type="button"
-        className="word"
+        className={css.word}
         aria-expanded={opened}
         aria-label={`${piece.label} ${piece.said}: other ways`}
         onClick={open}

@@ -1,6 +1,7 @@
 import { Button, Input, Select } from "antd";
 import { useState } from "react";
 import { useFootOfShoe } from "../api/reference";
+import css from "../rows/rows.module.css";
 import { lengthWithUnit, useUnit } from "../units/units";
 import { valueAt } from "./content";
 import { useBoard } from "./store";
@@ -44,7 +45,7 @@ export function ShoeSize() {
   return (
     <details className="more">
       <summary>Only a shoe size?</summary>
-      <div className="estimate">
+      <div className={css.estimate}>
         <div className="field">
           <label htmlFor="shoe-system">Numbering</label>
           <Select

@@ -5,6 +5,7 @@ import { Failure } from "../shell/Failure";
 import { momentText } from "../shell/moment";
 import { useTakeOut } from "../shell/useTakeOut";
 import { useTyped } from "../shell/useTyped";
+import css from "./panels.module.css";
 import { useBoard } from "./store";
 
 /** VariantsPanel puts designs aside under a name, brings them back, and holds the notes. */
@@ -36,7 +37,7 @@ export function VariantsPanel() {
       <section>
         <h2>Variants</h2>
         <form
-          className="add-variant"
+          className={css.addVariant}
           onSubmit={(event) => {
             event.preventDefault();
             void send((name) => add.mutateAsync({ name, draft }));
@@ -63,7 +64,7 @@ export function VariantsPanel() {
             compared.
           </p>
         )}
-        <ul className="variants">
+        <ul className={css.variants}>
           {variants.data?.map((variant) => (
             <li key={variant.id}>
               <div>

@@ -2,10 +2,12 @@ import type { ReactNode } from "react";
 import type { Choice, Option } from "../api/client";
 import type { DesignField } from "../api/field";
 import { useMovesOf } from "../api/reference";
+import handsBesideCss from "../hands/hands-beside.module.css";
 import { ShowMe } from "../hands/ShowMe";
 import { valueAt } from "./content";
 import { useBoard } from "./store";
 import { useChoice } from "./useOptions";
+import waysCss from "./ways.module.css";
 
 /**
  * Ways is one decision: each way with what it does on this foot, the
@@ -25,9 +27,9 @@ export function Ways({ field, first = 3, title }: { field: DesignField; first?: 
   const options = choice.options.map((o) => (own === undefined ? o : { ...o, chosen: o.value === own }));
   const { shown, rest } = split({ ...choice, options }, first);
   return (
-    <fieldset className="ways">
+    <fieldset className={waysCss.ways}>
       <legend className={title === null ? "hidden" : ""}>{title ?? choice.label}</legend>
-      <div className="way-list">
+      <div className={waysCss.wayList}>
         {shown.map((option) => (
           <Way key={option.label} field={field} option={option} choose={choose} />
         ))}
@@ -35,7 +37,7 @@ export function Ways({ field, first = 3, title }: { field: DesignField; first?: 
       {rest.length > 0 && (
         <details className="more">
           <summary>{rest.length === 1 ? "One more way" : `${rest.length} more ways`}</summary>
-          <div className="way-list">
+          <div className={waysCss.wayList}>
             {rest.map((option) => (
               <Way key={option.label} field={field} option={option} choose={choose} />
             ))}
@@ -43,7 +45,7 @@ export function Ways({ field, first = 3, title }: { field: DesignField; first?: 
         </details>
       )}
       {moves.length > 0 && (
-        <p className="ways-show">
+        <p className={handsBesideCss.waysShow}>
           Show me:
           {moves.map((o) => (
             <ShowMe key={o.label} names={of[`${field}:${o.value}`] ?? []}>
@@ -74,7 +76,7 @@ function Way({
   const id = `${field.replaceAll(".", "-")}-${option.label.replaceAll(/\W+/g, "-")}`;
   return (
     <label
-      className={`way${option.chosen ? " chosen" : ""}${option.stop || option.locked ? " stopped" : ""}`}
+      className={`${waysCss.way}${option.chosen ? ` ${waysCss.chosen}` : ""}${option.stop || option.locked ? ` ${waysCss.stopped}` : ""}`}
       htmlFor={id}
       title={option.stop || undefined}
     >
@@ -86,16 +88,16 @@ function Way({
         disabled={Boolean(option.locked)}
         onChange={() => choose(option)}
       />
-      <span className="way-name">
+      <span className={waysCss.wayName}>
         {option.chosen && <span aria-hidden="true">✓ </span>}
         {option.label}
       </span>
       {(option.stop || option.here) && (
-        <span className="way-here">{option.stop ? "gives no sock here" : option.here}</span>
+        <span className={waysCss.wayHere}>{option.stop ? "gives no sock here" : option.here}</span>
       )}
-      {option.locked && <span className="way-locked">locked: {option.locked} is knitted</span>}
-      <span className="way-reason">
-        {option.recommended && <span className="usual">usual · </span>}
+      {option.locked && <span className={waysCss.wayLocked}>locked: {option.locked} is knitted</span>}
+      <span className={waysCss.wayReason}>
+        {option.recommended && <span className={waysCss.usual}>usual · </span>}
         {option.reason}
       </span>
     </label>

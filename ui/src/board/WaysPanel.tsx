@@ -9,7 +9,10 @@ import { keepTicked, knownWith } from "../practice/known";
 import { Failure } from "../shell/Failure";
 import { lengthWithUnit, useUnit } from "../units/units";
 import { wayText } from "./changes";
+import pairCss from "./pair.module.css";
+import panelsCss from "./panels.module.css";
 import { useBoard } from "./store";
+import waysCss from "./ways.module.css";
 
 const wishes: { value: Wish; label: string }[] = [
   { value: "fit", label: "The best fit" },
@@ -45,10 +48,10 @@ export function WaysPanel() {
           {ways.data && `${ways.data.candidates.length} that feel different, of ${ways.data.tried} tried`}
         </small>
       </h2>
-      <fieldset className="pair-switch">
+      <fieldset className={pairCss.pairSwitch}>
         <legend className="hidden">What matters most</legend>
         {wishes.map((wish) => (
-          <label key={wish.value} className={wish.value === by ? "chosen" : ""}>
+          <label key={wish.value} className={wish.value === by ? pairCss.chosen : ""}>
             <input
               type="radio"
               name="wish"
@@ -60,7 +63,7 @@ export function WaysPanel() {
         ))}
       </fieldset>
       {by === "known" && (
-        <fieldset className="known">
+        <fieldset className={panelsCss.known}>
           <legend>I have knitted</legend>
           <Checkbox.Group
             value={known}
@@ -76,7 +79,7 @@ export function WaysPanel() {
           Nothing is left. Tick one more thing that you have knitted, or look at the best fit.
         </p>
       )}
-      <ol className="ranking">
+      <ol className={panelsCss.ranking}>
         {ways.data?.candidates.map((c, i) => (
           <Ranked key={wayText(c.changes)} candidate={c} place={i + 1} />
         ))}
@@ -92,12 +95,12 @@ function Ranked({ candidate, place }: { candidate: Candidate; place: number }) {
   const id = useBoard((b) => b.id);
   const { changes } = candidate;
   return (
-    <li className={candidate.chosen ? "chosen" : ""}>
-      <span className="place-number">{place}</span>
+    <li className={candidate.chosen ? waysCss.chosen : ""}>
+      <span className={panelsCss.placeNumber}>{place}</span>
       <div>
         <h3>
           {candidate.chosen && <span title="as the sock is">✓ </span>}
-          {candidate.title} {place === 1 && <small className="usual">usual here</small>}
+          {candidate.title} {place === 1 && <small className={waysCss.usual}>usual here</small>}
         </h3>
         <p>{candidate.why}</p>
         <p className="muted">

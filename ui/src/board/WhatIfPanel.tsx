@@ -5,6 +5,8 @@ import { type Doubt, doubtedOf, drawingOf, whatIfOf } from "../api/plan";
 import { StillSock } from "../drawing/StillSock";
 import { Failure } from "../shell/Failure";
 import { lengthWithUnit, useUnit } from "../units/units";
+import pairCss from "./pair.module.css";
+import panelsCss from "./panels.module.css";
 import { useBoard } from "./store";
 
 const certain: Doubt = { stitches_per_100mm: 0, rounds_per_100mm: 0, length_mm: 0, yarn_pct: 0 };
@@ -28,7 +30,7 @@ export function WhatIfPanel() {
     step: number,
     say: (value: number) => string,
   ) => (
-    <div className="doubt">
+    <div className={panelsCss.doubt}>
       <span id={`doubt-${name}`}>{label}</span>
       <strong>{say(doubt[name])}</strong>
       <Slider
@@ -102,7 +104,7 @@ function Shapes({ doubt }: { doubt: Doubt }) {
     return null;
   }
   return (
-    <div className="two-socks low">
+    <div className={`${pairCss.twoSocks} ${pairCss.low}`}>
       {(
         [
           [now, "as it is planned"],

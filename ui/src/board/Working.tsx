@@ -3,6 +3,7 @@ import { workingOf } from "../api/plan";
 import { useUnit } from "../units/units";
 import { useShown } from "./Num";
 import { useBoard } from "./store";
+import css from "./working.module.css";
 
 /** Working is where the number that was clicked comes from, and what would change it. */
 export function Working() {
@@ -15,13 +16,18 @@ export function Working() {
   });
   const line = shown === null ? undefined : lines.data?.find((l) => l.name === shown);
   return (
-    <section className="working" aria-label="The working" aria-live="polite">
+    <section className={css.working} aria-label="The working" aria-live="polite">
       {line ? (
         <>
           <h3>{line.label}</h3>
-          <p className="sum">{line.working}</p>
-          <p className="change">{line.change}</p>
-          <button type="button" className="close" aria-label="Close the working" onClick={() => show(null)}>
+          <p className={css.sum}>{line.working}</p>
+          <p className={css.change}>{line.change}</p>
+          <button
+            type="button"
+            className={css.close}
+            aria-label="Close the working"
+            onClick={() => show(null)}
+          >
             ×
           </button>
         </>

@@ -1,6 +1,7 @@
 import { Button, Checkbox, InputNumber, Segmented } from "antd";
 import type { Need } from "../api/client";
 import { metresOf, useUnit, yarnText, yarnUnit, yarnWithUnit } from "../units/units";
+import css from "./board-choices.module.css";
 import { valueAt } from "./content";
 import { Field } from "./Field";
 import { useBoard } from "./store";
@@ -11,7 +12,7 @@ export function YarnFields({ needs }: { needs: Need[] }) {
   const choose = useBoard((b) => b.choose);
   return (
     <>
-      <div className="pair">
+      <div className={css.pair}>
         <Field field="yarn.ball_g" label="Ball weighs" suffix="g" />
         <Field field="yarn.ball_m" label="Ball measures" />
       </div>
@@ -35,7 +36,7 @@ export function YarnFields({ needs }: { needs: Need[] }) {
         ]}
       />
       {contrast?.includes("toe") && (
-        <div className="pair">
+        <div className={css.pair}>
           <Field field="toe.colour_extra_mm" label="The toe's colour goes on" hint="over the foot" />
         </div>
       )}
@@ -60,7 +61,7 @@ function Stripes() {
   const change = (colour: string, n: number | null) =>
     n && choose("yarn.stripes", stripes?.map(([name, was]) => [name, name === colour ? n : was]) ?? null);
   return (
-    <div className="stripes">
+    <div className={css.stripes}>
       <Checkbox
         checked={stripes !== undefined && stripes.length > 0}
         onChange={(e) =>
@@ -78,7 +79,7 @@ function Stripes() {
         Stripes of whole rounds over foot and leg
       </Checkbox>
       {stripes && stripes.length > 0 && (
-        <div className="pair">
+        <div className={css.pair}>
           {["own", "contrast"].map((colour) => (
             <div key={colour} className="field">
               <span>{colour === "own" ? "the sock's own yarn" : "the contrast yarn"}</span>
@@ -134,7 +135,7 @@ function Repeat() {
   const shown = (value: number) => (counted ? value : Number(yarnText(value / metre, unit)));
   const kept = (typed: number) => (counted ? typed : Math.round(metresOf(typed, unit) * metre));
   return (
-    <div className="stripes">
+    <div className={css.stripes}>
       <Checkbox checked={told.length > 0} onChange={(e) => tell(e.target.checked ? 0 : null)}>
         A yarn that stripes by itself
       </Checkbox>
@@ -149,7 +150,7 @@ function Repeat() {
               { value: 1, label: "in counted rounds" },
             ]}
           />
-          <div className="pair">
+          <div className={css.pair}>
             {told.map((value, i) => (
               // biome-ignore lint/suspicious/noArrayIndexKey: the colours of a repeat have no other name
               <div key={i} className="field">
@@ -173,7 +174,7 @@ function Repeat() {
             ))}
           </div>
           {counted && (
-            <div className="pair">
+            <div className={css.pair}>
               <Field
                 field="yarn.repeat_stitches"
                 label="Counted on"

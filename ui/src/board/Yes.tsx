@@ -1,5 +1,6 @@
 import { Switch } from "antd";
 import type { DesignField } from "../api/field";
+import css from "./board-choices.module.css";
 import { valueAt } from "./content";
 import { useBoard } from "./store";
 
@@ -9,7 +10,7 @@ export function Yes({ field, label }: { field: DesignField; label: string }) {
   const on = useBoard((b) => valueAt(b.content.draft.design, field) === true);
   const choose = useBoard((b) => b.choose);
   return (
-    <div className="yes">
+    <div className={css.yes}>
       <Switch id={id} size="small" aria-label={label} checked={on} onChange={(next) => choose(field, next)} />
       <label htmlFor={id}>{label}</label>
     </div>

@@ -1,6 +1,7 @@
 import { Button } from "antd";
 import { useRef } from "react";
 import type { Schemas } from "../api/client";
+import css from "./chart.module.css";
 
 export type Chart = Schemas["ChartChart"];
 type Symbol = Chart["symbols"][number];
@@ -18,7 +19,7 @@ export function ChartDrawing({ chart, lit }: { chart: Chart; lit?: number }) {
   const [wide, high] = [chart.columns * cell + 2 * beside, chart.rows.length * cell + 4];
   const symbols = new Map(chart.symbols.map((s) => [s.name, s]));
   return (
-    <figure className="chart" aria-label={chart.title}>
+    <figure className={css.chart} aria-label={chart.title}>
       <figcaption>
         <h3>{chart.title}</h3>
         <Button
@@ -79,7 +80,7 @@ export function ChartDrawing({ chart, lit }: { chart: Chart; lit?: number }) {
           />
         )}
       </svg>
-      <ul className="chart-legend">
+      <ul className={css.chartLegend}>
         {chart.symbols.map((symbol) => (
           <li key={symbol.name}>
             <svg viewBox={`0 0 ${cell} ${cell}`} width={22} height={22} aria-hidden="true">

@@ -1,5 +1,7 @@
 import { memo, type PointerEvent } from "react";
 import type { Schemas } from "../api/client";
+import { among } from "../shell/among";
+import css from "./fabric.module.css";
 
 export type Picture = Schemas["FabricPicture"];
 export type Feature = Schemas["FabricFeature"];
@@ -31,23 +33,27 @@ export const FabricDrawing = memo(function FabricDrawing({
   };
   return (
     <svg
-      className="fabric-picture"
+      className={css.fabricPicture}
       viewBox={`0 0 ${picture.width} ${picture.height}`}
       role="img"
       aria-label={`The fabric under the yarn, ${picture.side === "RS" ? "right" : "wrong"} side in front`}
       onPointerDown={find}
     >
       {picture.strokes.map((stroke, i) => (
-        // biome-ignore lint/suspicious/noArrayIndexKey: the strokes of a picture have no other name
-        <path key={i} d={stroke.d} className={`stroke-${stroke.part} ${colourOf(stroke.colour)}`} />
+        <path
+          // biome-ignore lint/suspicious/noArrayIndexKey: the strokes of a picture have no other name
+          key={i}
+          d={stroke.d}
+          className={`${among(css, `stroke-${stroke.part}`)} ${colourOf(stroke.colour)}`}
+        />
       ))}
       {marks.map(({ x, y }) => (
-        <circle key={`${x} ${y}`} className="fabric-marked" cx={x} cy={y} r={14} />
+        <circle key={`${x} ${y}`} className={css.fabricMarked} cx={x} cy={y} r={14} />
       ))}
-      {touched && <circle className="fabric-touched" cx={touched.x} cy={touched.y} r={15} />}
+      {touched && <circle className={css.fabricTouched} cx={touched.x} cy={touched.y} r={15} />}
     </svg>
   );
 });
 
 /** colourOf is the class of a yarn: the sock's own has none, every other is the contrast. */
-const colourOf = (colour: string | undefined) => (colour ? "other-yarn" : "");
+const colourOf = (colour: string | undefined) => (colour ? css.otherYarn : "");

@@ -2,6 +2,7 @@ import { useRef, useState } from "react";
 import type { DesignField } from "../api/field";
 import { lengthWithUnit, useUnit } from "../units/units";
 import type { Gripped } from "./bent";
+import css from "./drawing.module.css";
 import { at, type Frame } from "./frame";
 
 /** Drag is where a drag began, how far from the handle it was gripped, and its last stop. */
@@ -76,7 +77,7 @@ export function HandleMark({
   return (
     <g
       ref={mark}
-      className={held ? "handle dragged" : "handle"}
+      className={held ? `${css.handle} ${css.dragged}` : css.handle}
       role="slider"
       tabIndex={0}
       aria-label={handle.label}
@@ -129,9 +130,9 @@ export function HandleMark({
       transform={`translate(${x} ${y})`}
     >
       <title>{`${handle.label}: drag, or use the arrow keys`}</title>
-      <circle className="reach" r={13 * s} />
+      <circle className={css.reach} r={13 * s} />
       <rect
-        className="grip"
+        className={css.grip}
         x={(upright ? -5 : -8) * s}
         y={(upright ? -8 : -5) * s}
         width={(upright ? 10 : 16) * s}
@@ -139,7 +140,7 @@ export function HandleMark({
         rx={5 * s}
       />
       <path
-        className="handle-ways"
+        className={css.handleWays}
         strokeWidth={1.1 * s}
         d={
           upright
@@ -149,7 +150,7 @@ export function HandleMark({
       />
       {held && (
         <text
-          className="dragging"
+          className={css.dragging}
           x={upright ? 0 : -12 * s}
           y={upright ? -14 * s : 3 * s}
           fontSize={8 * s}

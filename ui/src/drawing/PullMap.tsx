@@ -1,6 +1,8 @@
 import { memo, type PointerEvent, useId } from "react";
 import type { Plan, Pull, Spot } from "../api/client";
+import { among } from "../shell/among";
 import { at, type Frame } from "./frame";
+import css from "./pull.module.css";
 
 /** What each word means, and in which order they are told. */
 export const pullWords: Record<Spot["word"], string> = {
@@ -30,7 +32,7 @@ export const Patches = memo(function Patches({ pull, top, plan }: { pull: Pull; 
         <path
           key={patch.word}
           d={patch.lines.map((line) => path(line, top)).join("")}
-          className={`pull-${patch.word}`}
+          className={among(css, `pull-${patch.word}`)}
           strokeWidth={row * (patch.word === "tight" ? 1 : patch.word === "snug" ? 0.8 : 0.6)}
           strokeDasharray={dashes[patch.word]}
         />
@@ -72,12 +74,12 @@ export const PullMap = memo(function PullMap({
   };
   const seen = spot && at(frame, spot.at);
   return (
-    <g className="pull-map" onPointerDown={find} aria-labelledby={id}>
+    <g className={css.pullMap} onPointerDown={find} aria-labelledby={id}>
       <title id={id}>Where the sock pulls</title>
       {/* A line has no area: between the rows, this is touched. */}
-      <rect className="pull-area" x={0} y={0} width={frame.sock.width_mm} height={frame.sock.height_mm} />
+      <rect className={css.pullArea} x={0} y={0} width={frame.sock.width_mm} height={frame.sock.height_mm} />
       <Patches pull={pull} top={frame.sock.height_mm} plan={plan} />
-      {seen && <circle className="pull-spot" cx={seen[0]} cy={seen[1]} r={4.5 * frame.scale} />}
+      {seen && <circle className={css.pullSpot} cx={seen[0]} cy={seen[1]} r={4.5 * frame.scale} />}
     </g>
   );
 });

@@ -1,5 +1,8 @@
 import { memo } from "react";
 import type { Plan, Shape } from "../api/client";
+import basketCss from "../basket/basket.module.css";
+import { among } from "../shell/among";
+import drawingCss from "./drawing.module.css";
 
 const path = (points: number[][], top: number) => {
   let d = "M";
@@ -41,18 +44,18 @@ export const Rows = memo(function Rows({
     : shape.lines.map((line) => (line.purls ?? []).map((p) => path(p, shape.height_mm)).join("")).join("");
   return (
     <>
-      <path className="cloth" d={clothOf(shape)} />
+      <path className={drawingCss.cloth} d={clothOf(shape)} />
       <g fill="none" strokeWidth={roundHeight * (small ? 1.15 : 0.78)}>
         {[...groups].map(([key, { section, colour, lines }]) => (
           // biome-ignore lint/a11y/noStaticElementInteractions: by keyboard the same decisions open in the path beside it
           <path
             key={key}
             d={lines.join("")}
-            className={`row-line ${yarnClass(colour)}${touch ? " touch" : ""}`}
+            className={`${drawingCss.rowLine} ${yarnClass(colour)}${touch ? ` ${drawingCss.touch}` : ""}`}
             onClick={touch && (() => touch(section))}
           />
         ))}
-        {purls && <path d={purls} className="purls" />}
+        {purls && <path d={purls} className={drawingCss.purls} />}
       </g>
     </>
   );
@@ -87,18 +90,22 @@ function clothOf(shape: Shape): string {
 /** yarnClass colours a yarn: the sock's own has no name, the contrast its own, others take turns. */
 const yarnClass = (colour: string) =>
   colour === "" || colour === "contrast" || colour.startsWith("repeat-")
-    ? colour
-    : `other-${colour.length % 2}`;
+    ? among(drawingCss, colour)
+    : among(drawingCss, `other-${colour.length % 2}`);
 
 /** Outline is a closed curve through points. */
 export function Outline({ points, top }: { points: number[][]; top: number }) {
-  return <path className="ghost" d={`${path(points, top)}Z`} />;
+  return <path className={drawingCss.ghost} d={`${path(points, top)}Z`} />;
 }
 
 /** SockSketch is the sock alone, small. */
 export function SockSketch({ shape, plan }: { shape: Shape; plan: Plan }) {
   return (
-    <svg className="sketch" viewBox={`-4 -4 ${shape.width_mm + 8} ${shape.height_mm + 8}`} aria-hidden="true">
+    <svg
+      className={basketCss.sketch}
+      viewBox={`-4 -4 ${shape.width_mm + 8} ${shape.height_mm + 8}`}
+      aria-hidden="true"
+    >
       <Rows shape={shape} plan={plan} small />
     </svg>
   );

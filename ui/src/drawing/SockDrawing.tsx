@@ -4,6 +4,7 @@ import type { DesignField } from "../api/field";
 import { useNarrow } from "../shell/useNarrow";
 import { countText, lengthText, lengthWithUnit, type Unit } from "../units/units";
 import { bent, gripped } from "./bent";
+import css from "./drawing.module.css";
 import { at, type Frame, frameOf, type Held, sizeOf } from "./frame";
 import { HandleMark } from "./HandleMark";
 import { PullMap } from "./PullMap";
@@ -33,7 +34,7 @@ const Ruler = memo(function Ruler({ frame, unit }: { frame: Frame; unit: Unit })
   const y = frame.sock.height_mm + 9 * s;
   const ticks = Array.from({ length: Math.floor(frame.sock.width_mm / step) + 1 }, (_, i) => i);
   return (
-    <g className="ruler" strokeWidth={0.5 * s}>
+    <g className={css.ruler} strokeWidth={0.5 * s}>
       {ticks.map((i) => (
         <g key={i}>
           <path d={`M${i * step} ${y}v${(i % every === 0 ? 6 : 3.5) * s}`} />
@@ -60,7 +61,7 @@ function PinMark({ pin, frame, show }: { pin: Pin; frame: Frame; show: (name: st
   return (
     // biome-ignore lint/a11y/useSemanticElements: a button cannot lie in a drawing
     <g
-      className="pin"
+      className={css.pin}
       role="button"
       tabIndex={0}
       aria-label={`${pin.number} ${pin.text.join(" ")}: show the working`}
@@ -127,7 +128,7 @@ export const SockDrawing = memo(function SockDrawing({
   return (
     // biome-ignore lint/a11y/useSemanticElements: a fieldset holds no drawing
     <svg
-      className={stale ? "sock stale" : "sock"}
+      className={stale ? `${css.sock} ${css.stale}` : css.sock}
       viewBox={`${frame.left} ${frame.top} ${frame.width} ${frame.height}`}
       role="group"
       aria-labelledby={title}
@@ -140,7 +141,7 @@ export const SockDrawing = memo(function SockDrawing({
         <Rows shape={shape} plan={plan} touch={touch} />
       )}
       {place?.[0] && place[1] && (
-        <path className="place-line" d={`M${place[0]}L${place[1]}`} strokeWidth={2.2 * frame.scale} />
+        <path className={css.placeLine} d={`M${place[0]}L${place[1]}`} strokeWidth={2.2 * frame.scale} />
       )}
       <Ruler frame={frame} unit={unit} />
       {pinsOf(frame, plan, unit).map((pin) => (

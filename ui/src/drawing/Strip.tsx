@@ -1,5 +1,6 @@
 import { memo } from "react";
 import type { Strip as Parts } from "../api/client";
+import css from "./drawing.module.css";
 
 const height = 60;
 
@@ -36,15 +37,15 @@ export const Strip = memo(function Strip({
       {
         part,
         key: `${part.section} to do`,
-        state: " to-do",
+        state: css.toDo,
         d: part.worked.map(bar).slice(knitted).join(""),
       },
     ];
   });
   return (
-    <div className="strip">
+    <div className={css.strip}>
       {titled && (
-        <div className="strip-names">
+        <div className={css.stripNames}>
           {parts.filter(named).map((part) => (
             <span key={part.section} style={{ flexGrow: part.worked.length }}>
               {part.section.replace("_", " ")} <span className="strip-count">{part.rows}</span>
@@ -59,9 +60,9 @@ export const Strip = memo(function Strip({
         aria-label={`All rows: ${parts.map((p) => `${p.section.replace("_", " ")} ${p.worked.length}`).join(", ")}`}
       >
         {drawn.map(({ part, key, state, d }) => (
-          <path key={key} className={`strip-row ${part.contrast ? "contrast" : ""}${state}`} d={d} />
+          <path key={key} className={`${css.stripRow} ${part.contrast ? css.contrast : ""} ${state}`} d={d} />
         ))}
-        {done !== undefined && done < rows && <path className="strip-now" d={`M${done} 0v${height}`} />}
+        {done !== undefined && done < rows && <path className={css.stripNow} d={`M${done} 0v${height}`} />}
       </svg>
     </div>
   );

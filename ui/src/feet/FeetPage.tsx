@@ -6,6 +6,7 @@ import { Failure } from "../shell/Failure";
 import { useDraft } from "../shell/useDraft";
 import { usePageTitle } from "../shell/usePageTitle";
 import { lengthWithUnit, useUnit } from "../units/units";
+import css from "./feet.module.css";
 
 /** FeetPage lists the people socks are knitted for. */
 export function FeetPage() {
@@ -24,7 +25,7 @@ export function FeetPage() {
           Nobody yet. Measure once and knit often: each foot by itself, with the day it was measured.
         </p>
       )}
-      <ul className="wearers">
+      <ul className={css.wearers}>
         {wearers.data?.map((view) => (
           <Person key={view.wearer.id} view={view} />
         ))}
@@ -59,7 +60,7 @@ function FootLine({ view }: { view: FootView }) {
   const unit = useUnit();
   const { length_mm: length, ball_girth_mm: girth } = view.taken.lengths;
   return (
-    <p className="foot-line">
+    <p className={css.footLine}>
       <span className="muted">{view.taken.side}</span>
       {length ? (
         <>

@@ -2,6 +2,7 @@ import { Input } from "antd";
 import { useState } from "react";
 import { type Side, useGrowth } from "../api/feet";
 import { lengthText, lengthWithUnit, useUnit } from "../units/units";
+import css from "./feet.module.css";
 import { monthFrom, today } from "./today";
 
 /** Growth says how long a growing foot will be in a chosen month. */
@@ -11,7 +12,7 @@ export function Growth({ wearer, side }: { wearer: string; side: Side }) {
   const day = /^\d{4}-\d{2}$/.test(month) ? `${month}-15` : "";
   const growth = useGrowth(wearer, side, day, unit);
   return (
-    <section className="growth">
+    <section className={css.growth}>
       <h2>
         <label htmlFor="growth-month">A growing foot, in the month of</label>
         <Input
@@ -30,7 +31,7 @@ export function Growth({ wearer, side }: { wearer: string; side: Side }) {
           <p>
             <strong className="figure">{lengthText(growth.data.length_mm, unit)}</strong> {unit}, ±{" "}
             {lengthWithUnit(growth.data.uncertainty_mm, unit)}
-            <span className="growth-sum">{growth.data.working}</span>
+            <span className={css.growthSum}>{growth.data.working}</span>
             <span className="muted">{growth.data.text}</span>
           </p>
         )

@@ -1,5 +1,6 @@
 import { useRef, useState } from "react";
 import type { Picture } from "../shell/picture";
+import css from "./feet-marking.module.css";
 import type { MarkName, Placed, Point } from "./marks";
 
 /** How far an arrow key moves a mark, in points of the picture; with shift ten times as far. */
@@ -42,11 +43,11 @@ export function MarkedPicture({
     setLook(point);
   };
   return (
-    <div className="marked">
+    <div className={css.marked}>
       {/* biome-ignore lint/a11y/useSemanticElements: a fieldset holds no drawing */}
       <svg
         ref={svg}
-        className="marked-picture"
+        className={css.markedPicture}
         viewBox={`0 0 ${picture.width} ${picture.height}`}
         role="group"
         aria-label="The picture, with its marks"
@@ -76,7 +77,7 @@ export function MarkedPicture({
               // biome-ignore lint/a11y/useSemanticElements: a button cannot lie in a drawing
               <g
                 key={m.name}
-                className={m.name === dragged ? "place-mark dragged" : "place-mark"}
+                className={css.placeMark}
                 role="button"
                 tabIndex={0}
                 aria-label={`${m.label}: arrow keys move it`}
@@ -101,7 +102,7 @@ export function MarkedPicture({
                   }
                 }}
               >
-                <circle className="mark-reach" r={size * 2} />
+                <circle className={css.markReach} r={size * 2} />
                 <circle r={size * 0.9} strokeWidth={size * 0.25} />
                 <path
                   d={`M${-size * 1.6} 0h${size * 3.2}M0 ${-size * 1.6}v${size * 3.2}`}
@@ -121,7 +122,7 @@ export function MarkedPicture({
       </svg>
       {look && (
         <svg
-          className={look[0] > picture.width / 2 ? "lens at-left" : "lens"}
+          className={look[0] > picture.width / 2 ? `${css.lens} ${css.atLeft}` : css.lens}
           viewBox={`${look[0] - lens / 2} ${look[1] - lens / 2} ${lens} ${lens}`}
           aria-hidden="true"
         >
@@ -145,10 +146,10 @@ function Lines({ placed, width }: { placed: Placed; width: number }) {
       .map((p, i) => `${i === 0 ? "M" : "L"}${p[0]} ${p[1]}`)
       .join("");
   return (
-    <g className="mark-lines" fill="none" strokeWidth={width}>
+    <g className={css.markLines} fill="none" strokeWidth={width}>
       <path d={path("corner 1", "corner 2", "corner 3", "corner 4", "corner 1")} />
       <path d={path("scale 1", "scale 2")} />
-      <path className="foot-axis" d={path("heel", "toe")} />
+      <path className={css.footAxis} d={path("heel", "toe")} />
       <path d={path("ball 1", "ball 2")} />
     </g>
   );

@@ -13,6 +13,7 @@ import { useTakeOut } from "../shell/useTakeOut";
 import { useTypedLength } from "../shell/useTyped";
 import { lengthText, lengthWithUnit, useUnit } from "../units/units";
 import { FootPicture } from "./FootPicture";
+import css from "./feet.module.css";
 import { today } from "./today";
 
 const sources: Record<string, string> = {
@@ -42,11 +43,11 @@ export function Measure({
   return (
     <li>
       <FootPicture kind={kind.name} />
-      <div className="measure-what">
+      <div className={css.measureWhat}>
         <h3>{kind.label}</h3>
         <p className="muted">{kind.how}</p>
       </div>
-      <p className="measure-now">
+      <p className={css.measureNow}>
         {newest ? (
           <>
             <strong>{lengthText(newest.length_mm, unit)}</strong> {unit}
@@ -57,7 +58,7 @@ export function Measure({
           </>
         ) : guess ? (
           <>
-            about <strong className="guessed">{lengthText(guess, unit)}</strong> {unit}
+            about <strong className={css.guessed}>{lengthText(guess, unit)}</strong> {unit}
             <span className="muted">guessed from what is known: measure it</span>
           </>
         ) : (
@@ -80,7 +81,7 @@ function Add({ wearer, side, what, label }: { wearer: string; side: Side; what: 
   const id = `measure-${what}`;
   return (
     <form
-      className="measure-add"
+      className={css.measureAdd}
       onSubmit={(event) => {
         event.preventDefault();
         void send((length) => add.mutateAsync({ side, what, length, unit, measured_on: day, guessed }));
@@ -126,7 +127,7 @@ function History({ wearer, list, label }: { wearer: string; list: Measurement[];
   const restore = useRestoreMeasurement(wearer);
   const takeOut = useTakeOut();
   return (
-    <details className="more measure-history">
+    <details className={`more ${css.measureHistory}`}>
       <summary>{list.length === 1 ? "Measured once" : `Measured ${list.length} times`}</summary>
       <ul>
         {list.map((m) => (

@@ -7,6 +7,7 @@ import { type Picture, readPicture } from "../shell/picture";
 import { usePageTitle } from "../shell/usePageTitle";
 import { carried, useCarried } from "../units/carry";
 import { lengthText, lengthWithUnit, useUnit } from "../units/units";
+import css from "./feet-marking.module.css";
 import { MarkedPicture } from "./MarkedPicture";
 import { marksFor, marksOf, type Placed } from "./marks";
 import { today } from "./today";
@@ -52,7 +53,7 @@ export function TracingPage() {
         </h1>
         <Link to={`/feet/${id}?side=${side}`}>back to the foot</Link>
       </header>
-      <div className="tracing-file">
+      <div className={css.tracingFile}>
         <label className="file-button">
           {picture ? "Another picture" : "Choose a photo or scan"}
           <input
@@ -102,7 +103,7 @@ function Measuring({ picture, id, side }: { picture: Picture; id: string; side: 
   const measured = useMeasured(marks, apart, unit);
   const found = measured.data;
   return (
-    <div className="measuring">
+    <div className={css.measuring}>
       <MarkedPicture picture={picture} names={names} placed={placed} setPlaced={setPlaced} />
       <div className="measuring-side">
         <Segmented
@@ -125,7 +126,7 @@ function Measuring({ picture, id, side }: { picture: Picture; id: string; side: 
             />
           </div>
         )}
-        <p className="next-mark" role="status">
+        <p className={css.nextMark} role="status">
           {next ? (
             <>
               Now: <strong>{next.label}</strong>. {next.how}
@@ -134,9 +135,9 @@ function Measuring({ picture, id, side }: { picture: Picture; id: string; side: 
             "Every mark is set. Drag one, or use the arrow keys, to put it right."
           )}
         </p>
-        <ul className="mark-list">
+        <ul className={css.markList}>
           {names.map((m) => (
-            <li key={m.name} className={placed[m.name] ? "set" : ""}>
+            <li key={m.name} className={placed[m.name] ? css.set : ""}>
               {m.label}
               {m.optional && !placed[m.name] && <span className="muted"> (may be left out)</span>}
               <Button
@@ -160,7 +161,7 @@ function Measuring({ picture, id, side }: { picture: Picture; id: string; side: 
           </p>
         )}
         {found && !measured.isError && (
-          <div className="found">
+          <div className={css.found}>
             <Found label="Length" found={found.length} />
             <Found label="Width" found={found.width} />
             <Found label="Depth of the toes" found={found.toe_depth} />
@@ -211,7 +212,7 @@ function Found({
   const unit = useUnit();
   return (
     found && (
-      <p className="found-line">
+      <p className={css.foundLine}>
         <span className="muted">{label}</span>
         <strong className="figure">{lengthText(found.length_mm, unit)}</strong> {unit}
         <span className="muted">± {lengthWithUnit(found.uncertainty_mm, unit)}</span>

@@ -16,6 +16,7 @@ import { Shown } from "../shell/Shown";
 import { useDraft } from "../shell/useDraft";
 import { usePageTitle } from "../shell/usePageTitle";
 import { useTakeOut } from "../shell/useTakeOut";
+import css from "./feet.module.css";
 import { Growth } from "./Growth";
 import { Measure } from "./Measure";
 import { Table } from "./Table";
@@ -43,7 +44,7 @@ function Person({ view }: { view: WearerView }) {
         <Name view={view} />
         <Delete view={view} />
       </header>
-      <div className="foot-head">
+      <div className={css.footHead}>
         <Segmented<Side>
           aria-label="Which foot"
           options={[
@@ -56,7 +57,7 @@ function Person({ view }: { view: WearerView }) {
         <Link to={`/feet/${wearer.id}/tracing?side=${side}`}>Measure a tracing on the screen</Link>
       </div>
       {foot.checks.length > 0 && <Checks checks={foot.checks} />}
-      <ul className="measures">
+      <ul className={css.measures}>
         {kinds.map((kind) => (
           <Measure
             key={`${side} ${kind.name}`}
@@ -89,7 +90,7 @@ function Name({ view: { wearer } }: { view: WearerView }) {
     }
   };
   return (
-    <h1 className="wearer-name">
+    <h1 className={css.wearerName}>
       <Input
         aria-label="Name of the wearer"
         variant="borderless"
@@ -141,7 +142,7 @@ function Careful({ view: { wearer } }: { view: WearerView }) {
       .then(kept)
       .catch((error: Error) => message.error(error.message));
   return (
-    <section className="careful">
+    <section className={css.careful}>
       <h2>What to be careful of</h2>
       <ul>
         {cautions.map((caution) => {
@@ -160,12 +161,12 @@ function Careful({ view: { wearer } }: { view: WearerView }) {
               >
                 {caution.label}
               </Checkbox>
-              {on && <p className="caution-advice">{caution.advice}</p>}
+              {on && <p className={css.cautionAdvice}>{caution.advice}</p>}
             </li>
           );
         })}
       </ul>
-      <label htmlFor="wearer-note" className="field-label">
+      <label htmlFor="wearer-note" className={css.fieldLabel}>
         Notes: where socks wear through, in shoes or not, how they are washed
       </label>
       <Input.TextArea
@@ -190,7 +191,7 @@ function Tracings({ view: { wearer }, side }: { view: WearerView; side: Side }) 
   return (
     <section>
       <h2>Tracings</h2>
-      <ul className="tracings">
+      <ul className={css.tracings}>
         {list.map((tracing) => (
           <li key={tracing.id}>
             {tracing.preview && <img src={tracing.preview} alt={`Tracing of ${tracing.measured_on}`} />}

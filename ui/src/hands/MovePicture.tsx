@@ -1,4 +1,6 @@
 import { memo } from "react";
+import { among } from "../shell/among";
+import css from "./hands.module.css";
 import type { Move } from "./useHands";
 
 type Picture = Move["steps"][number]["picture"];
@@ -16,7 +18,7 @@ export const MovePicture = memo(function MovePicture({
 }) {
   return (
     <svg
-      className="move-picture"
+      className={css.movePicture}
       viewBox={`0 0 ${picture.width} ${picture.height}`}
       role="img"
       aria-label={label}
@@ -24,8 +26,8 @@ export const MovePicture = memo(function MovePicture({
       {picture.strokes.map(({ d, part }, i) => (
         // biome-ignore lint/suspicious/noArrayIndexKey: the strokes of a picture have no other name
         <g key={i}>
-          {!bare.has(part) && <path className={`rim rim-${part}`} d={d} />}
-          <path className={`part-${part}`} d={d} pathLength={part === "now" ? 1 : undefined} />
+          {!bare.has(part) && <path className={`${css.rim} ${among(css, `rim-${part}`)}`} d={d} />}
+          <path className={among(css, `part-${part}`)} d={d} pathLength={part === "now" ? 1 : undefined} />
         </g>
       ))}
     </svg>

@@ -2,6 +2,8 @@ import { Button, Segmented, Skeleton } from "antd";
 import { useEffect, useRef, useState } from "react";
 import { Link } from "react-router";
 import { Failure } from "../shell/Failure";
+import handsCss from "./hands.module.css";
+import handsBesideCss from "./hands-beside.module.css";
 import { MovePicture } from "./MovePicture";
 import { type Hand, type Move, useHands, useHold } from "./useHands";
 
@@ -36,9 +38,9 @@ export function Moves({
     return <p>Nothing of this row is new to the hands.</p>;
   }
   return (
-    <div className={close ? "moves beside" : "moves"}>
+    <div className={close ? `${handsBesideCss.moves} ${handsBesideCss.beside}` : handsBesideCss.moves}>
       {moves.length > 1 && (
-        <nav className="move-names" aria-label="Moves">
+        <nav className={handsCss.moveNames} aria-label="Moves">
           {moves.map((m) => (
             <Button
               key={m.name}
@@ -95,23 +97,28 @@ function Steps({ move, close }: { move: Move; close: (() => void) | undefined })
     return () => window.removeEventListener("keydown", press);
   });
   return (
-    <section className="move" aria-label={move.title}>
+    <section className={handsCss.move} aria-label={move.title}>
       <h3>{move.title}</h3>
       <Holding />
-      <ol className={plays ? "move-steps plays" : "move-steps"} ref={list}>
+      <ol className={plays ? `${handsCss.moveSteps} ${handsBesideCss.plays}` : handsCss.moveSteps} ref={list}>
         {move.steps.map((step, i) => (
           // biome-ignore lint/suspicious/noArrayIndexKey: steps are told apart by their place
-          <li key={i} className={i === at ? "at" : ""} aria-current={i === at ? "step" : undefined}>
-            <button type="button" className="move-step" onClick={() => go(i)} aria-label={`Step ${i + 1}`}>
+          <li key={i} className={i === at ? handsCss.at : ""} aria-current={i === at ? "step" : undefined}>
+            <button
+              type="button"
+              className={handsCss.moveStep}
+              onClick={() => go(i)}
+              aria-label={`Step ${i + 1}`}
+            >
               <MovePicture picture={step.picture} label={`Step ${i + 1} of ${move.title}, drawn`} />
             </button>
             <p>
-              <strong className="move-number">{i + 1}</strong> {step.text}
+              <strong className={handsCss.moveNumber}>{i + 1}</strong> {step.text}
             </p>
           </li>
         ))}
       </ol>
-      <div className="move-keys">
+      <div className={handsCss.moveKeys}>
         <Button onClick={() => go(at - 1)} disabled={at === 0}>
           Back <kbd>←</kbd>
         </Button>
@@ -119,7 +126,7 @@ function Steps({ move, close }: { move: Move; close: (() => void) | undefined })
           Next step <kbd>→</kbd>
         </Button>
         <Button
-          className="move-plays"
+          className={handsBesideCss.movePlays}
           aria-pressed={plays}
           onClick={() => {
             setAt(at === last ? 0 : at);
@@ -134,10 +141,10 @@ function Steps({ move, close }: { move: Move; close: (() => void) | undefined })
       <p className="hidden" aria-live="polite">
         Step {at + 1} of {last + 1}: {move.steps[at]?.text}
       </p>
-      <p className="move-look">
+      <p className={handsCss.moveLook}>
         <strong>Look</strong> {move.look}
       </p>
-      <p className="move-slip">
+      <p className={handsCss.moveSlip}>
         <strong>Usual slip</strong> {move.slip}
       </p>
     </section>
@@ -153,7 +160,7 @@ const sides: { value: Hand; label: string }[] = [
 function Holding() {
   const { yarn, knits, hold } = useHold();
   return (
-    <div className="move-holding">
+    <div className={handsCss.moveHolding}>
       <span>
         Yarn in the{" "}
         <Segmented<Hand>

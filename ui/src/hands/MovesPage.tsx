@@ -3,6 +3,7 @@ import { Link, useSearchParams } from "react-router";
 import { useMovesOf } from "../api/reference";
 import { Failure } from "../shell/Failure";
 import { usePageTitle } from "../shell/usePageTitle";
+import css from "./hands.module.css";
 import { Moves } from "./Moves";
 import { type Move, useHands } from "./useHands";
 
@@ -22,7 +23,7 @@ export function MovesPage() {
   const asked = search.get("move");
   const names = asked ? [asked] : (of[search.get("of") ?? ""] ?? []);
   return (
-    <div className="page moves-page">
+    <div className={`page ${css.movesPage}`}>
       <h1>Show me</h1>
       {names.length > 0 ? (
         <>
@@ -38,7 +39,7 @@ export function MovesPage() {
             hand; mirrored for left-handed knitters.
           </p>
           {grouped(moves).map(([group, list]) => (
-            <section key={group} className="move-group">
+            <section key={group} className={css.moveGroup}>
               <h2>{group}</h2>
               <ul>
                 {list.map((m) => (

@@ -1,5 +1,7 @@
 import { Fragment, type ReactNode } from "react";
 import { useGlossary } from "../api/reference";
+import knitRowCss from "../knit/knit-row.module.css";
+import handsBesideCss from "./hands-beside.module.css";
 import type { Shown } from "./useHands";
 
 /** Said is what a row says; each word of a move opens the move. */
@@ -16,7 +18,7 @@ export function Said({ text, shows, open }: { text: string; shows: Shown[]; open
     return (
       <Fragment key={at}>
         {move ? (
-          <button type="button" className="said" onClick={() => open(move)}>
+          <button type="button" className={handsBesideCss.said} onClick={() => open(move)}>
             {turned(rest)}
           </button>
         ) : (
@@ -33,7 +35,7 @@ function turned(text: string): ReactNode {
   return split ? (
     <>
       {split[1] && `${split[1]}${split[2]} `}
-      <span className="turn">turn</span>
+      <span className={knitRowCss.turn}>turn</span>
     </>
   ) : (
     text

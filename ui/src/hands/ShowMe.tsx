@@ -1,5 +1,6 @@
 import { Modal } from "antd";
 import { type ReactNode, useState } from "react";
+import css from "./hands-beside.module.css";
 import { Moves } from "./Moves";
 
 /** ShowMe opens some moves over the page. */
@@ -10,7 +11,7 @@ export function ShowMe({ names, children }: { names: string[]; children: ReactNo
   }
   return (
     <>
-      <button type="button" className="show-me" aria-haspopup="dialog" onClick={() => setOpen(true)}>
+      <button type="button" className={css.showMe} aria-haspopup="dialog" onClick={() => setOpen(true)}>
         {children}
       </button>
       <MovesWindow names={open ? names : []} close={() => setOpen(false)} />

@@ -2,6 +2,7 @@ import { App, Button, Popconfirm, Skeleton } from "antd";
 import { type Thing, useBin, useBringBack, useRemoveForEver } from "../api/keeping";
 import { Failure } from "../shell/Failure";
 import { dayText, momentText } from "../shell/moment";
+import css from "./keeping.module.css";
 
 const kinds: Record<Thing["kind"], string> = {
   sock: "sock",
@@ -27,7 +28,7 @@ export function Bin() {
         <p className="muted">Nothing is in the bin. What you delete stays here for ninety days.</p>
       )}
       {(bin.data?.length ?? 0) > 0 && (
-        <ul className="kept-list">
+        <ul className={css.keptList}>
           {bin.data?.map((thing) => (
             <Entry key={thing.kind + thing.id} thing={thing} />
           ))}

@@ -4,6 +4,7 @@ import { type Contents, type CopyStatus, useCopies, useLookAtCopy, useRestore } 
 import { Failure } from "../shell/Failure";
 import { momentText } from "../shell/moment";
 import { BasketArchive } from "./BasketArchive";
+import css from "./keeping.module.css";
 
 /** CopiesSection shows the copies that are made by themselves, gives one to take away, and puts one back. */
 export function CopiesSection() {
@@ -20,7 +21,7 @@ export function CopiesSection() {
           Take a copy away
         </Button>
         <BasketArchive />
-        <label className="put-back">
+        <label className={css.putBack}>
           Put a copy back
           <input
             type="file"
@@ -46,7 +47,7 @@ export function CopiesSection() {
         that burns takes both.
       </p>
       {(copies.data?.copies.length ?? 0) > 0 && (
-        <ul className="kept-list" aria-label="Copies of days">
+        <ul className={css.keptList} aria-label="Copies of days">
           {copies.data?.copies.map((copy) => (
             <li key={copy.id}>
               <span>
@@ -77,7 +78,7 @@ function LastCopy({ status }: { status: CopyStatus }) {
   }
   return (
     <>
-      <p className="keeping-last">
+      <p className={css.keepingLast}>
         {last ? (
           <>
             The last copy is of <strong>{momentText(last.made)}</strong>.

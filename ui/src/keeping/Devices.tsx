@@ -2,6 +2,7 @@ import { App, Button, Skeleton } from "antd";
 import { useEndVisit, useVisits } from "../api/keeping";
 import { Failure } from "../shell/Failure";
 import { momentText } from "../shell/moment";
+import css from "./keeping.module.css";
 
 /** Devices are those that gave the passphrase; each can be logged out from here. */
 export function Devices() {
@@ -13,7 +14,7 @@ export function Devices() {
       <h2 id="devices">Devices that are logged in</h2>
       {visits.isPending && <Skeleton active />}
       {visits.isError && <Failure error={visits.error} retry={() => visits.refetch()} />}
-      <ul className="kept-list">
+      <ul className={css.keptList}>
         {visits.data?.map((visit) => (
           <li key={visit.id}>
             <span>

@@ -3,6 +3,7 @@ import { Button, Input } from "antd";
 import { useState } from "react";
 import { answered, client, faultText } from "../api/client";
 import { useKnitting } from "./context";
+import css from "./knit-panel.module.css";
 
 /** Count says what most likely happened when the needles hold another number. */
 export function Count({ sock, row, planned }: { sock: number; row: number; planned: number }) {
@@ -43,7 +44,7 @@ export function Count({ sock, row, planned }: { sock: number; row: number; plann
         {faultText(why.error)}
       </p>
       {why.data?.causes.length === 0 && <p>That is right.</p>}
-      <ul className="causes">
+      <ul className={css.causes}>
         {why.data?.causes.map((cause) => (
           <li key={cause.text}>
             <strong>{cause.text}</strong> {cause.repair}

@@ -3,6 +3,7 @@ import { useState } from "react";
 import type { Schemas } from "../api/client";
 import { dayText } from "../shell/moment";
 import { countText } from "../units/units";
+import css from "./log.module.css";
 
 type DueView = Schemas["Due"];
 
@@ -29,7 +30,7 @@ export function Due({
     }
   };
   return (
-    <div className="due">
+    <div className={css.due}>
       <p>
         <label htmlFor="due">A present for</label>{" "}
         <Input

@@ -3,7 +3,9 @@ import { Segmented } from "antd";
 import { useState } from "react";
 import { answered, client } from "../api/client";
 import { FabricDrawing, type Feature } from "../drawing/FabricDrawing";
+import fabricCss from "../drawing/fabric.module.css";
 import { useKnitting } from "./context";
+import knitPanelCss from "./knit-panel.module.css";
 
 /** Pictures of so many rows are asked for at once. */
 const atOnce = 6;
@@ -53,7 +55,7 @@ export function Fabric({ sock, row }: { sock: number; row: number }) {
   }
   const kinds = [...new Set(picture.features.map((f) => f.name))];
   return (
-    <section className="moment fabric" aria-label="What it looks like now">
+    <section className={`${knitPanelCss.moment} fabric`} aria-label="What it looks like now">
       <h2>What it looks like now</h2>
       <FabricDrawing picture={picture} touched={touched} touch={setTouched} />
       <Segmented<boolean>
@@ -70,7 +72,7 @@ export function Fabric({ sock, row }: { sock: number; row: number }) {
         ]}
       />
       {kinds.length > 0 && (
-        <p className="fabric-reads">
+        <p className={fabricCss.fabricReads}>
           {kinds.map((kind) => {
             const all = picture.features.filter((f) => f.name === kind);
             return (

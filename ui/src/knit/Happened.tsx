@@ -5,6 +5,7 @@ import { faultText } from "../api/client";
 import { carried, useCarried } from "../units/carry";
 import { useUnit } from "../units/units";
 import { useKnitting } from "./context";
+import css from "./knit-panel.module.css";
 import { Otherwise, saidOf, type Typed } from "./Otherwise";
 import { rowsOf } from "./rows";
 import { TriedOn } from "./TriedOn";
@@ -67,7 +68,7 @@ export function Happened({
       {tried ? (
         <>
           <TriedOn sock={sock} row={row} length={onFoot ? settled : ""} />
-          <div className="look-line">
+          <div className={css.lookLine}>
             <label htmlFor="tried-length">From the tip of the toe to the needle</label>
             <Input
               id="tried-length"
@@ -79,7 +80,7 @@ export function Happened({
           </div>
           {onFoot && (
             <>
-              <div className="look-line">
+              <div className={css.lookLine}>
                 <label htmlFor="to-heel">From the needle to the heel's place</label>
                 <Input
                   id="to-heel"
@@ -117,7 +118,7 @@ export function Happened({
         {faultText(ask.error)}
       </p>
       {ask.data && (
-        <div className="proposal">
+        <div className={css.proposal}>
           <p>
             <strong>{ask.data.text}</strong>
           </p>

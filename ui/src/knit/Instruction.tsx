@@ -1,5 +1,7 @@
 import type { Schemas } from "../api/client";
 import { Said } from "../hands/Said";
+import { among } from "../shell/among";
+import css from "./knit-row.module.css";
 import { NeedleDrawing } from "./NeedleDrawing";
 import { roomFor } from "./stretches";
 
@@ -26,7 +28,7 @@ export function spokenRow(row: Row, half: boolean): string {
 /** RowName says which row it is. */
 export function RowName({ row, half = false }: { row: Row; half?: boolean }) {
   return (
-    <p className="knit-where">
+    <p className={css.knitWhere}>
       {titleOf(row.section)}, {row.kind} {row.n} of {row.of} ·{" "}
       {row.side === "RS" ? "right side" : "wrong side"}
       {row.colour && ` · in the ${row.colour} yarn`}
@@ -49,12 +51,12 @@ export function NeedleFigure({
 }) {
   const room = roomFor(row, before, after);
   return (
-    <figure className="knit-needle">
+    <figure className={css.knitNeedle}>
       <figcaption>before</figcaption>
       {before && <NeedleDrawing needle={before} row={row} when="before" room={room} half={half} />}
       <figcaption>after</figcaption>
       {after && <NeedleDrawing needle={after} row={row} when="after" room={room} />}
-      <figcaption className="knit-legend">
+      <figcaption className={css.knitLegend}>
         {row.side === "WS" && "As you hold it, the wrong side in front. "}◎ start of the round · ○ start of
         the back · △ ends of the heel's centre · ● the yarn
       </figcaption>
@@ -88,17 +90,17 @@ export function Instruction({
   show: (move: string) => void;
 }) {
   return (
-    <div className={`instruction ${wording} ${sizeOf(row, wording)}`}>
+    <div className={`${css.instruction} ${among(css, wording)} ${among(css, sizeOf(row, wording))}`}>
       {row.parts.map((part, i) => (
         <p
           key={`${part.needle} ${part.short}`}
-          className={!works(part) ? "laid" : half && i === row.parts.findIndex(works) ? "did" : ""}
+          className={!works(part) ? css.laid : half && i === row.parts.findIndex(works) ? css.did : ""}
         >
-          {part.on && <span className="on">{part.on}</span>}
+          {part.on && <span className={css.on}>{part.on}</span>}
           <Said text={part[wording]} shows={row.shows} open={show} />
         </p>
       ))}
-      {row.until && <p className="knit-until">{row.until}</p>}
+      {row.until && <p className={css.knitUntil}>{row.until}</p>}
     </div>
   );
 }

@@ -2,6 +2,7 @@ import { Segmented } from "antd";
 import { Link } from "react-router";
 import { AcornMark } from "../shell/AcornMark";
 import { useKnitting } from "./context";
+import css from "./knit.module.css";
 import type { Which } from "./rows";
 import type { Knitting } from "./store";
 
@@ -9,7 +10,7 @@ import type { Knitting } from "./store";
 export function KnitHead({ sock }: { sock: number }) {
   const k = useKnitting((s) => s);
   return (
-    <header className="knit-head">
+    <header className={css.knitHead}>
       <Link to="/" className="brand" aria-label="To the basket">
         <AcornMark />
       </Link>
@@ -27,7 +28,10 @@ export function KnitHead({ sock }: { sock: number }) {
           { label: "Both", value: "both" },
         ]}
       />
-      <span className={k.offline || isHindered(k) ? "knit-state offline" : "knit-state"} role="status">
+      <span
+        className={k.offline || isHindered(k) ? `${css.knitState} ${css.offline}` : css.knitState}
+        role="status"
+      >
         {stateOf(k)}
       </span>
     </header>

@@ -3,6 +3,7 @@ import { Link } from "react-router";
 import { Settings } from "../shell/Settings";
 import { useKnitting } from "./context";
 import type { Wording } from "./Instruction";
+import css from "./knit-panel.module.css";
 
 /** KnitMore is what is wanted once in a while. */
 export function KnitMore({
@@ -18,7 +19,7 @@ export function KnitMore({
 }) {
   const k = useKnitting((s) => s);
   return (
-    <div className="knit-more">
+    <div className={css.knitMore}>
       <Segmented<Wording>
         aria-label="Wording"
         size="small"

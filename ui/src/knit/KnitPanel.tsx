@@ -9,6 +9,8 @@ import { useDraft } from "../shell/useDraft";
 import { Count } from "./Count";
 import { useKnitting } from "./context";
 import { Happened } from "./Happened";
+import knitPanelCss from "./knit-panel.module.css";
+import knitRowCss from "./knit-row.module.css";
 import { OnThePhone } from "./OnThePhone";
 import { type Comfort, comfort, setComfort } from "./useComforts";
 import { useHasVoice } from "./useVoice";
@@ -47,8 +49,8 @@ export function KnitPanel({
     comforts: <Comforts />,
   };
   return (
-    <section className="knit-panel">
-      <Button size="small" className="close-panel" onClick={close}>
+    <section className={knitPanelCss.knitPanel}>
+      <Button size="small" className={knitPanelCss.closePanel} onClick={close}>
         Close
       </Button>
       {panels[kind ?? ""] ?? <p>There is no such page.</p>}
@@ -148,7 +150,7 @@ function Note({ sock, row, close }: { sock: number; row: number; close: () => vo
       <p className="fault" role="alert">
         {fault}
       </p>
-      {picture && <img className="note-picture" src={picture} alt="As it is kept" />}
+      {picture && <img className={knitRowCss.notePicture} src={picture} alt="As it is kept" />}
       <Button type="primary" htmlType="submit" disabled={text.trim() === "" && !picture}>
         Keep
       </Button>

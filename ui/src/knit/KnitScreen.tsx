@@ -1,6 +1,7 @@
 import { Button } from "antd";
 import type { MouseEvent } from "react";
 import { Strip } from "../drawing/Strip";
+import handsBesideCss from "../hands/hands-beside.module.css";
 import { useHands } from "../hands/useHands";
 import { isPractised } from "../practice/known";
 import { useKept } from "../shell/useKept";
@@ -11,6 +12,7 @@ import { AsideNote, KeepingNote, OpenNote } from "./KeepingNotes";
 import { KnitHead } from "./KnitHead";
 import { KnitMore } from "./KnitMore";
 import { KnitPanel } from "./KnitPanel";
+import knitCss from "./knit.module.css";
 import { Moment } from "./Moment";
 import { OfferNote } from "./OfferNote";
 import { OffTheNeedles } from "./OffTheNeedles";
@@ -62,8 +64,8 @@ export function KnitScreen() {
 
   return (
     // biome-ignore lint/a11y/noStaticElementInteractions lint/a11y/useKeyWithClickEvents: only what a pointer left behind is let go
-    <div className="knit" onClick={letGo}>
-      <div className="knit-main">
+    <div className={knitCss.knit} onClick={letGo}>
+      <div className={knitCss.knitMain}>
         <p className="hidden" aria-live="polite">
           {spoken}
         </p>
@@ -72,7 +74,7 @@ export function KnitScreen() {
         <Notes {...comforts} />
         {row ? (
           <>
-            <div className="knit-named">
+            <div className={handsBesideCss.knitNamed}>
               <RowName row={row} half={place.half} />
               <Button onClick={() => show(fresh ?? "")}>
                 {fresh ? "New here: show me" : "Show me"} <kbd>m</kbd>
@@ -85,13 +87,13 @@ export function KnitScreen() {
         ) : (
           <OffTheNeedles sock={sock} />
         )}
-        <div className="knit-below">
+        <div className={knitCss.knitBelow}>
           <ComingRows rows={rows.slice(at + 1, at + 4)} />
           <Fabric sock={sock} row={at} />
         </div>
         <Acts does={does} row={row} half={place.half} begun={place.row > 0 || place.half} />
       </div>
-      <aside className="knit-side" aria-label="At this moment">
+      <aside className={knitCss.knitSide} aria-label="At this moment">
         {panel ? (
           <KnitPanel
             name={panel}
@@ -152,7 +154,7 @@ function Notes({ rest, rested }: { rest: boolean; rested(): void }) {
 
 function ComingRows({ rows }: { rows: Row[] }) {
   return (
-    <ol className="knit-next" aria-label="What comes next">
+    <ol className={knitCss.knitNext} aria-label="What comes next">
       {rows.map((next) => (
         <li key={next.id}>
           <span className="muted">
@@ -181,8 +183,8 @@ function Acts({
   begun: boolean;
 }) {
   return (
-    <div className="knit-keys">
-      <Button type="primary" className="row-done" onClick={does.done} disabled={!row}>
+    <div className={knitCss.knitKeys}>
+      <Button type="primary" className={knitCss.rowDone} onClick={does.done} disabled={!row}>
         Row done <kbd>space</kbd>
       </Button>
       <Button onClick={does.undo} disabled={!begun}>

@@ -11,6 +11,8 @@ import { usePageTitle } from "../shell/usePageTitle";
 import { countText, lengthWithUnit, type Unit, useUnit, yarnWithUnit } from "../units/units";
 import { useKnitting } from "./context";
 import { Due } from "./Due";
+import knitRowCss from "./knit-row.module.css";
+import logCss from "./log.module.css";
 import { type Event, standing } from "./logbook";
 import { OnNeedles } from "./OnNeedles";
 import { rowsOf } from "./rows";
@@ -52,7 +54,7 @@ function Log() {
   );
   const rows = events.filter((e) => e.kind === "row");
   return (
-    <div className="page log">
+    <div className={`page ${logCss.log}`}>
       <header className="page-heading">
         <div>
           <h1>{view.name}</h1>
@@ -72,10 +74,10 @@ function Log() {
         </p>
       </header>
       <Strip parts={view.strip} done={places[0].row} />
-      <div className="log-columns">
+      <div className={logCss.logColumns}>
         <section>
           <h2>Still to knit</h2>
-          <p className="log-to-go">
+          <p className={logCss.logToGo}>
             {tally.seconds_left > 0 ? (
               <>
                 <strong>{hours(tally.seconds_left)}</strong>{" "}
@@ -149,7 +151,7 @@ function Log() {
               What happened <small>{countText(rows.length, "row")} ticked</small>
             </h2>
             {listed.length === 0 && <p className="muted">No notes, no mistakes, nothing weighed yet.</p>}
-            <ul className="log-list">
+            <ul className={logCss.logList}>
               {listed.map((e) => (
                 <li key={e.id}>
                   <span className="muted">{momentText(e.at_ms)}</span>
@@ -159,7 +161,9 @@ function Log() {
                   </span>
                   <strong>
                     {words(e, unit)}
-                    {e.picture && <img className="note-picture" src={e.picture} alt="At this row" />}
+                    {e.picture && (
+                      <img className={knitRowCss.notePicture} src={e.picture} alt="At this row" />
+                    )}
                   </strong>
                 </li>
               ))}
@@ -218,7 +222,7 @@ function BothSocks({ events, view }: { events: Event[]; view: View }) {
   return (
     <section>
       <h2>Where the two socks differ</h2>
-      <table className="figures differ">
+      <table className={`figures ${logCss.differ}`}>
         <thead>
           <tr>
             <th scope="col">at</th>

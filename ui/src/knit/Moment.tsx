@@ -4,6 +4,7 @@ import { dayText } from "../shell/moment";
 import { lengthWithUnit, useUnit } from "../units/units";
 import { useKnitting } from "./context";
 import { rowsADay } from "./Due";
+import css from "./knit-panel.module.css";
 import { hours } from "./time";
 
 type Row = Schemas["KnittingRow"];
@@ -28,28 +29,28 @@ export function Moment({
   const reach = tally.ball?.each?.[sock - 1];
   return (
     <>
-      <section className="moment">
+      <section className={css.moment}>
         <h2>On the needles</h2>
-        <p className="big">{last ? check : "nothing yet"}</p>
+        <p className={css.big}>{last ? check : "nothing yet"}</p>
         <p className="muted">{row && `${row.stitches} after this ${row.kind}`}</p>
         <Button size="small" onClick={() => open("count")}>
           My count is another
         </Button>
       </section>
-      <section className="moment">
+      <section className={css.moment}>
         <h2>{last && last.up_mm > 0 ? "Up the leg, from the heel" : "From the tip of the toe"}</h2>
-        <p className="big">{lengthWithUnit((last?.up_mm || last?.length_mm) ?? 0, unit)}</p>
+        <p className={css.big}>{lengthWithUnit((last?.up_mm || last?.length_mm) ?? 0, unit)}</p>
         <p className="muted">
           {row?.section === "toe" || row?.section === "foot"
             ? `the heel starts at ${lengthWithUnit(heel.heel_starts_at_mm, unit)}, ${heel.heel_place}`
             : "by the plan, laid flat"}
         </p>
       </section>
-      <section className="moment">
+      <section className={css.moment}>
         <h2>In the ball</h2>
         {tally.ball ? (
           <>
-            <p className="big">{tally.ball.left_g.toFixed(0)} g</p>
+            <p className={css.big}>{tally.ball.left_g.toFixed(0)} g</p>
             <p className="muted">
               {reach?.enough ? "enough: " : "not enough: "}
               {reach?.leg_rounds} leg rounds and the cuff, 8 % kept back
@@ -64,9 +65,9 @@ export function Moment({
           Weigh
         </Button>
       </section>
-      <section className="moment">
+      <section className={css.moment}>
         <h2>At this pace</h2>
-        <p className="big">{tally.seconds_left > 0 ? `${hours(tally.seconds_left)} to go` : "…"}</p>
+        <p className={css.big}>{tally.seconds_left > 0 ? `${hours(tally.seconds_left)} to go` : "…"}</p>
         {tally.done_on && tally.seconds_left > 0 && (
           <p>off the needles {dayText(tally.done_on, "weekday")}, at so much a day</p>
         )}

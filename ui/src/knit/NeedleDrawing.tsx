@@ -1,5 +1,6 @@
 import { memo } from "react";
 import type { Schemas } from "../api/client";
+import css from "./knit-row.module.css";
 import { type Stretch, stretchesOf, within, workedLoops } from "./stretches";
 
 type Needle = Schemas["PositionNeedles"];
@@ -73,7 +74,7 @@ export const NeedleDrawing = memo(function NeedleDrawing({
   const title = when === "before" ? "Before the row" : "After the row";
   return (
     <svg
-      className="needle-drawing"
+      className={css.needleDrawing}
       viewBox={`0 0 ${width} ${lineHeight * lines.length}`}
       role="img"
       aria-label={`${title}: ${needle.check}, ${side}`}
@@ -146,17 +147,17 @@ function Line({
   const hangs = yarn ? within([last, last + 1], [from, to], needle.count) : undefined;
   return (
     <>
-      <path className="held" d={groups.held} />
-      <path className="bar" d={`M${Math.max(...ends) + 11} 30H${Math.min(...ends) - 11}`} />
-      <path className="loop" d={groups.plain} />
-      <path className="loop other" d={groups.other} />
-      <path className="wrapped" d={groups.wraps} />
-      <path className="pinned" d={groups.pins} />
+      <path className={css.held} d={groups.held} />
+      <path className={css.bar} d={`M${Math.max(...ends) + 11} 30H${Math.min(...ends) - 11}`} />
+      <path className={css.loop} d={groups.plain} />
+      <path className={`${css.loop} ${css.other}`} d={groups.other} />
+      <path className={css.wrapped} d={groups.wraps} />
+      <path className={css.pinned} d={groups.pins} />
       {needle.markers.map(([loop, name]) => {
         const at = within([Number(loop), Number(loop) + 1], [from, to], needle.count);
         return at && <Marker key={`${loop} ${name}`} name={String(name)} x={edge(at[0])} />;
       })}
-      {hangs && <circle className="yarn" cx={edge(leftward ? hangs[1] : hangs[0])} cy="3" r="3.4" />}
+      {hangs && <circle className={css.yarn} cx={edge(leftward ? hangs[1] : hangs[0])} cy="3" r="3.4" />}
       {way && <Arrow from={edge(leftward ? way[0] : way[1])} to={edge(leftward ? way[1] : way[0])} />}
     </>
   );
@@ -171,7 +172,7 @@ function Marker({ name, x }: { name: string; x: number }) {
     "heel centre": `M${x} 50l-5 9h10z`,
   };
   return (
-    <path className="marker" d={shapes[name] ?? ring(30, 7)}>
+    <path className={css.marker} d={shapes[name] ?? ring(30, 7)}>
       <title>{markerNames[name] ?? name}</title>
     </path>
   );
@@ -179,5 +180,5 @@ function Marker({ name, x }: { name: string; x: number }) {
 
 function Arrow({ from, to }: { from: number; to: number }) {
   const back = from > to ? 7 : -7;
-  return <path className="direction" d={`M${from} 6V-2H${to}l${back} -4m${-back} 4l${back} 4`} />;
+  return <path className={css.direction} d={`M${from} 6V-2H${to}l${back} -4m${-back} 4l${back} 4`} />;
 }

@@ -1,5 +1,6 @@
 import { Button } from "antd";
 import { Link } from "react-router";
+import css from "../board/board.module.css";
 import { useKnitting } from "./context";
 import { rowsOf } from "./rows";
 
@@ -8,7 +9,7 @@ export function OffTheNeedles({ sock }: { sock: number }) {
   const k = useKnitting((s) => s);
   const place = k.places[sock - 1];
   return (
-    <div className="waiting">
+    <div className={css.waiting}>
       <h2>Off the needles</h2>
       <p>Weave in further than in other knitting, wash, dry flat. Then write down how it fits.</p>
       {place?.finished ? (

@@ -1,4 +1,5 @@
 import { Input, Select } from "antd";
+import css from "./knit-panel.module.css";
 import type { Said } from "./useReplan";
 
 /** A line says one thing that went otherwise, in so many whole numbers. */
@@ -81,7 +82,7 @@ export function Otherwise({
           const wrong = isWrong(line, typed);
           return (
             <div key={line.name}>
-              <div className="look-line">
+              <div className={css.lookLine}>
                 <label htmlFor={id}>{line.label}</label>
                 <Input
                   id={id}

@@ -10,6 +10,9 @@ import { Settings } from "../shell/Settings";
 import { useKept } from "../shell/useKept";
 import { useKnitting } from "./context";
 import { Instruction, NeedleFigure, RowName, type Wording } from "./Instruction";
+import knitCss from "./knit.module.css";
+import knitPanelCss from "./knit-panel.module.css";
+import knitRowCss from "./knit-row.module.css";
 import { workedAt } from "./rows";
 
 /** ReadAhead is knitting mode before anything is cast on: rows are read freely, and casting on is a button. */
@@ -46,9 +49,9 @@ export function ReadAhead() {
     return null;
   }
   return (
-    <div className="knit">
-      <div className="knit-main">
-        <header className="knit-head">
+    <div className={knitCss.knit}>
+      <div className={knitCss.knitMain}>
+        <header className={knitCss.knitHead}>
           <Link to="/" className="brand" aria-label="To the basket">
             <AcornMark />
           </Link>
@@ -59,12 +62,12 @@ export function ReadAhead() {
         <Strip parts={view.strip} done={at} />
         <RowName row={row} />
         <Instruction row={row} wording={wording} half={false} show={show} />
-        {row.note && <p className="knit-note">{row.note}</p>}
+        {row.note && <p className={knitRowCss.knitNote}>{row.note}</p>}
         <NeedleFigure row={row} before={view.needles[at]} after={view.needles[at + 1]} half={false} />
-        <div className="knit-keys">
+        <div className={knitCss.knitKeys}>
           <Button
             type="primary"
-            className="row-done"
+            className={knitCss.rowDone}
             loading={castOn.isPending}
             onClick={() => castOn.mutate()}
           >
@@ -82,15 +85,15 @@ export function ReadAhead() {
           {faultText(castOn.error)}
         </p>
       </div>
-      <aside className="knit-side" aria-label="Before casting on">
-        <section className="moment">
+      <aside className={knitCss.knitSide} aria-label="Before casting on">
+        <section className={knitPanelCss.moment}>
           <h2>Nothing is cast on</h2>
           <p>
             Read as far as you like. Until the first row is done the rows follow the board; from then on the
             board asks before it changes what is still to come.
           </p>
         </section>
-        <section className="moment">
+        <section className={knitPanelCss.moment}>
           <h2>What lies ready</h2>
           <ul>
             {view.ready.map((thing) => (
@@ -98,7 +101,7 @@ export function ReadAhead() {
             ))}
           </ul>
         </section>
-        <div className="knit-more">
+        <div className={knitPanelCss.knitMore}>
           <Link to={`/socks/${view.id}`}>Board</Link>
           <Link to={`/socks/${view.id}/rows`}>All rows</Link>
           <Settings />

@@ -1,4 +1,5 @@
 import { useKnitting } from "./context";
+import css from "./knit-row.module.css";
 import { standing } from "./logbook";
 
 /** RowNotes are what the plan says beside a row, and what was noted at it on this sock or on its sister. */
@@ -10,15 +11,17 @@ export function RowNotes({ sock, row, note }: { sock: number; row: number; note:
   );
   return (
     <>
-      {note && <p className="knit-note">{note}</p>}
+      {note && <p className={css.knitNote}>{note}</p>}
       {sock === 2 && row === 0 && began && (
-        <p className="knit-note">The first sock began {began}: wind off to the same place in the stripes.</p>
+        <p className={css.knitNote}>
+          The first sock began {began}: wind off to the same place in the stripes.
+        </p>
       )}
       {noted.map((e) => (
-        <p key={e.id} className="knit-note">
+        <p key={e.id} className={css.knitNote}>
           {e.sock !== sock && <strong>On the {e.sock === 1 ? "first" : "second"} sock: </strong>}
           {e.text}
-          {e.picture && <img className="note-picture" src={e.picture} alt="At this row" />}
+          {e.picture && <img className={css.notePicture} src={e.picture} alt="At this row" />}
         </p>
       ))}
     </>

@@ -1,9 +1,11 @@
 import { useQuery } from "@tanstack/react-query";
 import { Skeleton } from "antd";
 import { answered, client, faultText } from "../api/client";
+import drawingCss from "../drawing/drawing.module.css";
 import { Outline } from "../drawing/Rows";
 import { lengthWithUnit, useUnit } from "../units/units";
 import { useKnitting } from "./context";
+import knitPanelCss from "./knit-panel.module.css";
 
 /** TriedOn is the sock so far on the foot: where the needle should lie when it is tried on now, or where it does as it was measured. */
 export function TriedOn({ sock, row, length }: { sock: number; row: number; length: string }) {
@@ -35,7 +37,7 @@ export function TriedOn({ sock, row, length }: { sock: number; row: number; leng
   const wide = Math.max(...ghost.map(([x = 0]) => x));
   const d = (points: number[][]) => `M${points.map(([x = 0, y = 0]) => `${x} ${tall - y}`).join("L")}`;
   return (
-    <figure className="tried-on">
+    <figure className={knitPanelCss.triedOn}>
       <svg
         viewBox={`-8 -4 ${wide + 16} ${tall + 10}`}
         role="img"
@@ -44,8 +46,11 @@ export function TriedOn({ sock, row, length }: { sock: number; row: number; leng
         }
       >
         <Outline points={ghost} top={tall} />
-        <path className="row-line tried-rows" d={shape.lines.map((line) => d(line.points)).join("")} />
-        {needle.length > 1 && <path className="tried-needle" d={d(needle)} />}
+        <path
+          className={`${drawingCss.rowLine} ${knitPanelCss.triedRows}`}
+          d={shape.lines.map((line) => d(line.points)).join("")}
+        />
+        {needle.length > 1 && <path className={knitPanelCss.triedNeedle} d={d(needle)} />}
       </svg>
       <figcaption>
         {length.trim() ? "As you measured it, the needle lies " : "Tried on now, the needle should lie "}

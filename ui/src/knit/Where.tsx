@@ -3,9 +3,11 @@ import { Button, Input, Select } from "antd";
 import { useState } from "react";
 import { answered, client, faultText, type Schemas } from "../api/client";
 import { FabricDrawing } from "../drawing/FabricDrawing";
+import fabricCss from "../drawing/fabric.module.css";
 import { carried, useCarried } from "../units/carry";
 import { useUnit } from "../units/units";
 import { useKnitting } from "./context";
+import knitPanelCss from "./knit-panel.module.css";
 import { rowsOf } from "./rows";
 
 type Seen = Schemas["WhereamiSeen"];
@@ -83,9 +85,9 @@ export function Where({ sock, row, close }: { sock: number; row: number; close: 
     <>
       <h2>Where am I?</h2>
       <p className="muted">Look, in any order. Leave out what is unclear.</p>
-      <div className="looks">
+      <div className={knitPanelCss.looks}>
         {asks.map((ask) => (
-          <div key={ask.name} className="look-line">
+          <div key={ask.name} className={knitPanelCss.lookLine}>
             <label htmlFor={`see-${ask.name}`}>{capital(ask.label)}</label>
             {ask.kind === "choice" ? (
               <Select
@@ -110,7 +112,7 @@ export function Where({ sock, row, close }: { sock: number; row: number; close: 
           </div>
         ))}
         {stripes && (
-          <div className="look-line">
+          <div className={knitPanelCss.lookLine}>
             <label htmlFor="see-repeats">Stripe repeats from the tip of the toe, such as 4.5</label>
             <Input
               id="see-repeats"
@@ -129,7 +131,7 @@ export function Where({ sock, row, close }: { sock: number; row: number; close: 
         <>
           <p>{answer.data.text}</p>
           {answer.data.next && (
-            <p className="next-look">
+            <p className={knitPanelCss.nextLook}>
               <strong>Look at this next:</strong> {answer.data.next}
             </p>
           )}
@@ -138,7 +140,7 @@ export function Where({ sock, row, close }: { sock: number; row: number; close: 
               <p>
                 <strong>Which of these looks like yours?</strong> Ringed is where they differ.
               </p>
-              <div className="where-pictures">
+              <div className={fabricCss.wherePictures}>
                 {answer.data.pictures.map(({ row: place, picture, marks }) => (
                   <figure key={place}>
                     <FabricDrawing picture={picture} marks={marks} />
@@ -148,7 +150,7 @@ export function Where({ sock, row, close }: { sock: number; row: number; close: 
               </div>
             </>
           )}
-          <ol className="matches">
+          <ol className={knitPanelCss.matches}>
             {answer.data.matches.slice(0, 5).map((match) => {
               const at = rows[match.row];
               return (

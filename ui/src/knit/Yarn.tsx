@@ -5,6 +5,7 @@ import { answered, client, faultText } from "../api/client";
 import { useCarried } from "../units/carry";
 import { countText, metresOf, useUnit, yarnText, yarnUnit, yarnWithUnit } from "../units/units";
 import { useKnitting } from "./context";
+import css from "./knit-panel.module.css";
 import { useReplan } from "./useReplan";
 
 /** Yarn takes a weighing of the ball, typed or from a scale on this machine. */
@@ -87,7 +88,7 @@ function Scraps() {
   return (
     <>
       <h2>The other yarns</h2>
-      <ul className="scraps">
+      <ul className={css.scraps}>
         {scraps.map((scrap) => (
           <li key={scrap.yarn}>
             <strong>{scrap.yarn}</strong>{" "}
@@ -138,7 +139,7 @@ function Stripes({ sock, row }: { sock: number; row: number }) {
           {stripes.began && ` The first sock began ${stripes.began}: begin the second there too.`}
         </p>
       )}
-      <div className="look-line">
+      <div className={css.lookLine}>
         <label htmlFor="repeat">One repeat of the stripes is</label>
         <Input
           id="repeat"

@@ -2,6 +2,7 @@ import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { App, Button } from "antd";
 import { Link, useNavigate } from "react-router";
 import { answered, client, faultText, type Schemas } from "../api/client";
+import css from "./practice.module.css";
 
 type Piece = Schemas["PracticePiece"];
 
@@ -33,7 +34,7 @@ export function Pieces({ pieces }: { pieces: Piece[] }) {
         sock. Pieces lie here, beside the basket, and count for nothing in it.
       </p>
       {begun.data && begun.data.length > 0 && (
-        <ul className="lessons">
+        <ul className={css.lessons}>
           {begun.data.map((sock) => (
             <li key={sock.id}>
               <Link to={`/socks/${sock.id}/knit`}>{sock.name}</Link>
@@ -44,7 +45,7 @@ export function Pieces({ pieces }: { pieces: Piece[] }) {
         </ul>
       )}
       {groups.map((about) => (
-        <div key={about} className="pieces">
+        <div key={about} className={css.pieces}>
           <p>{about}</p>
           {pieces
             .filter((p) => p.about === about)

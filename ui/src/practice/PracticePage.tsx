@@ -3,12 +3,14 @@ import { Button, Skeleton } from "antd";
 import { useEffect, useRef, useState } from "react";
 import { Link, useSearchParams } from "react-router";
 import { answered, client, faultText, type Schemas } from "../api/client";
+import workingCss from "../board/working.module.css";
 import { FabricDrawing } from "../drawing/FabricDrawing";
 import { MovePicture } from "../hands/MovePicture";
 import { Failure } from "../shell/Failure";
 import { usePageTitle } from "../shell/usePageTitle";
 import { enough, isPractised, runsOf, runWithoutFault } from "./known";
 import { Pieces } from "./Pieces";
+import practiceCss from "./practice.module.css";
 import { Rewrite } from "./Rewrite";
 
 type Move = Schemas["PracticeQuestion"]["moves"][number];
@@ -95,7 +97,7 @@ export function PracticePage() {
 
 function LessonList({ lessons, sock }: { lessons: Lesson[]; sock: string }) {
   return (
-    <ul className="lessons">
+    <ul className={practiceCss.lessons}>
       {lessons.map((lesson) => (
         <li key={lesson.name}>
           <Link to={`/practice?lesson=${lesson.name}${sock && `&sock=${sock}`}`}>{lesson.title}</Link>
@@ -186,7 +188,7 @@ function Run({ lesson, leave }: { lesson: Lesson; leave: () => void }) {
   });
   return (
     <section className="run" aria-label={lesson.title} aria-busy={state.isFetching}>
-      <header className="run-head">
+      <header className={practiceCss.runHead}>
         <h2>{lesson.title}</h2>
         <span className="muted">
           {s?.cast_on && !s.done && `${made.length - (s.refused ? 1 : 0) + 1} loops on both needles`}
@@ -202,7 +204,7 @@ function Run({ lesson, leave }: { lesson: Lesson; leave: () => void }) {
           {faultText(state.error)}
         </p>
       )}
-      <div className="run-picture">
+      <div className={practiceCss.runPicture}>
         {s?.cast_on && !s.done ? (
           <MovePicture picture={s.cast_on} label="Both needles, the loops on them, and both strands" />
         ) : s ? (
@@ -211,7 +213,7 @@ function Run({ lesson, leave }: { lesson: Lesson; leave: () => void }) {
           <Skeleton active />
         )}
       </div>
-      <div className="run-said" role="status">
+      <div className={practiceCss.runSaid} role="status">
         {s && <Says state={s} spoilt={spoilt} runs={runs} />}
         {hinted && s?.hint && (
           <p>
@@ -219,7 +221,7 @@ function Run({ lesson, leave }: { lesson: Lesson; leave: () => void }) {
           </p>
         )}
       </div>
-      <div className="run-moves">
+      <div className={practiceCss.runMoves}>
         {moves
           .filter(({ move }) => castsOn(move) === (lesson.name === "cast-on"))
           .map(({ move, label, key }) => (
@@ -255,7 +257,7 @@ function Says({ state, spoilt, runs }: { state: State; spoilt: string | undefine
   }
   if (state.done) {
     return (
-      <p className="news">
+      <p className={workingCss.news}>
         Done
         {spoilt ? `. Once more without ${spoilt}, and it counts.` : ` without a fault: ${runsText(runs)}.`}
       </p>

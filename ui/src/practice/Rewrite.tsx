@@ -6,6 +6,7 @@ import { useTechniques } from "../api/reference";
 import { MovePicture } from "../hands/MovePicture";
 import { ShowMe } from "../hands/ShowMe";
 import { useHands } from "../hands/useHands";
+import css from "./practice.module.css";
 
 type Asked = Schemas["RewriteAsked"];
 type Said = Schemas["RewriteSaid"];
@@ -32,7 +33,7 @@ export function Rewrite() {
   return (
     <section aria-label="A turn written another way">
       <h2>A turn written another way</h2>
-      <div className="rewrite-asks">
+      <div className={css.rewriteAsks}>
         <label htmlFor="rewrite-from">
           The pattern is written for{" "}
           <Select
@@ -96,7 +97,7 @@ export function Rewrite() {
         </p>
       ) : (
         answer.data && (
-          <div className="rewritten">
+          <div className={css.rewritten}>
             <Way title="Written" said={answer.data.written} />
             <Way title="Instead" said={answer.data.instead} />
             <p className="hint">{answer.data.reason}</p>
@@ -114,7 +115,7 @@ function Way({ title, said }: { title: string; said: Said }) {
   return (
     <div>
       <h3>{title}</h3>
-      <p className="rewritten-row">{said.short}</p>
+      <p className={css.rewrittenRow}>{said.short}</p>
       <p className="muted">{said.long}</p>
       {last && <MovePicture picture={last.picture} label={`${move?.title}: ${last.text}`} />}
       {move && <ShowMe names={[move.name]}>Show me</ShowMe>}

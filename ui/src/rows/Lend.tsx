@@ -2,6 +2,7 @@ import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { Button, Modal } from "antd";
 import { answered, client, faultText } from "../api/client";
 import { momentText } from "../shell/moment";
+import css from "./rows.module.css";
 
 /** Lend makes a link by which a friend in the house reads this pattern, and takes it back. */
 export function Lend({ id, close }: { id: string; close: () => void }) {
@@ -50,7 +51,7 @@ export function Lend({ id, close }: { id: string; close: () => void }) {
       <p className="fault" role="alert">
         {faultText(make.error ?? end.error ?? list.error)}
       </p>
-      <ul className="lent">
+      <ul className={css.lent}>
         {list.data?.map((share) => (
           <li key={share.hash}>
             Lent on {momentText(share.created)}{" "}

@@ -10,12 +10,14 @@ import { ChartDrawing } from "../chart/ChartDrawing";
 import { Strip } from "../drawing/Strip";
 import { Said } from "../hands/Said";
 import { MovesWindow } from "../hands/ShowMe";
+import { among } from "../shell/among";
 import { Failure } from "../shell/Failure";
 import { useKept } from "../shell/useKept";
 import { usePageTitle } from "../shell/usePageTitle";
 import { WithSock } from "../shell/WithSock";
 import { useUnit } from "../units/units";
 import { type Group, grouped, isRepeat, type Repeat, type SectionRows } from "./groups";
+import css from "./rows.module.css";
 import { TakeAway } from "./TakeAway";
 import { usePattern } from "./usePattern";
 import { Written } from "./Written";
@@ -87,7 +89,7 @@ function RowsOf({ sock }: { sock: Sock }) {
       )}
       {made && words && (
         <>
-          <p className="checked-line">
+          <p className={css.checkedLine}>
             <strong>Every row checked.</strong> {made.rows.length} rows were knitted again on the needle
             machine, loop by loop: every operation is possible, every count comes out, and nothing is left on
             the needles.
@@ -144,7 +146,7 @@ type Writing = { wording: Wording; glossary: Glossary; show: (move: string) => v
 
 function SectionTable({ section, ...writing }: { section: SectionRows } & Writing) {
   return (
-    <section className="row-section">
+    <section className={css.rowSection}>
       <h2>
         {titles[section.section]} <small>{section.rows > 1 ? `${section.rows} rows` : ""}</small>
       </h2>
@@ -183,15 +185,15 @@ function RepeatOf({ repeat, ...writing }: { repeat: Repeat } & Writing) {
         <th scope="row" colSpan={2}>
           {a}–{last?.first.n}
         </th>
-        <td className="ops">
+        <td className={css.ops}>
           Rows {a} and {b}, {times} times.{" "}
           <Button size="small" aria-expanded={open} onClick={() => setOpen(!open)}>
             {open ? "The two rows" : "Every row"}
           </Button>
         </td>
-        <td className="count-after">
+        <td className={css.countAfter}>
           {last?.first.stitches}
-          {last?.fingers && <p className="muted fingers">{last.fingers} at the end</p>}
+          {last?.fingers && <p className={`muted ${css.fingers}`}>{last.fingers} at the end</p>}
         </td>
       </tr>
       {(open ? all : pair).map((group) => (
@@ -210,13 +212,15 @@ function RowOf({ group, wording, glossary, show }: { group: Group } & Writing) {
         {first.side}
         <span className="muted"> {first.kind}</span>
       </td>
-      <td className="ops">
-        {first.note && <p className="row-note">{first.note}</p>}
-        {first.colour && <p className="row-note">in the {first.colour} yarn</p>}
+      <td className={css.ops}>
+        {first.note && <p className={css.rowNote}>{first.note}</p>}
+        {first.colour && <p className={css.rowNote}>in the {first.colour} yarn</p>}
         {words.parts.map((part) => (
           <div key={`${part.needle}${part.short}`}>
-            {part.needle > 0 && <span className={`needle-name n${part.needle}`}>{part.on}</span>}
-            <span className={wording}>
+            {part.needle > 0 && (
+              <span className={`${css.needleName} ${among(css, `n${part.needle}`)}`}>{part.on}</span>
+            )}
+            <span className={among(css, wording)}>
               <Said text={part[wording]} shows={shows} open={show} />
             </span>
           </div>
@@ -227,7 +231,7 @@ function RowOf({ group, wording, glossary, show }: { group: Group } & Writing) {
             const entry = glossary.get(op);
             return (
               entry && (
-                <details key={op} className="row-note">
+                <details key={op} className={css.rowNote}>
                   <summary>
                     First here: <strong>{entry.name}</strong>
                   </summary>
@@ -237,9 +241,9 @@ function RowOf({ group, wording, glossary, show }: { group: Group } & Writing) {
             );
           })}
       </td>
-      <td className="count-after">
+      <td className={css.countAfter}>
         {first.stitches}
-        {fingers && <p className="muted fingers">{fingers}</p>}
+        {fingers && <p className={`muted ${css.fingers}`}>{fingers}</p>}
       </td>
     </tr>
   );

@@ -1,4 +1,5 @@
 import type { Schemas } from "../api/client";
+import css from "./rows.module.css";
 
 type Section = Schemas["InstructionsSection"];
 
@@ -6,17 +7,17 @@ type Section = Schemas["InstructionsSection"];
 export function Written({ sections, title }: { sections: Section[]; title?: string }) {
   return (
     <>
-      {title && <h2 className="written-second">{title}</h2>}
+      {title && <h2 className={css.writtenSecond}>{title}</h2>}
       {sections.map((section) => (
-        <section key={section.section} className="row-section">
+        <section key={section.section} className={css.rowSection}>
           <h2>
             {section.title} <small>{section.rows > 1 ? `${section.rows} rows` : ""}</small>
           </h2>
-          <ol className="written">
+          <ol className={css.written}>
             {section.items.map((item) => (
               <li key={item.first}>
                 {item.note && (
-                  <p className="row-note">
+                  <p className={css.rowNote}>
                     {item.before}: {item.note}
                   </p>
                 )}
@@ -25,7 +26,7 @@ export function Written({ sections, title }: { sections: Section[]; title?: stri
                   {item.text ? ":" : "."}
                 </strong>{" "}
                 {item.text && `${item.text}.`}
-                {item.check && <span className="written-check"> {item.check}</span>}
+                {item.check && <span className={css.writtenCheck}> {item.check}</span>}
               </li>
             ))}
           </ol>

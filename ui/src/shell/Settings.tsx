@@ -2,6 +2,7 @@ import { Button, Segmented } from "antd";
 import { useLogout, useSession } from "../api/session";
 import type { Unit } from "../units/units";
 import { forgetSeen } from "./device";
+import css from "./frame.module.css";
 import { useSettings } from "./settings";
 
 /** Settings are the units and the light; and the way out where a passphrase let somebody in. */
@@ -10,7 +11,7 @@ export function Settings() {
   const session = useSession();
   const logout = useLogout(forgetSeen);
   return (
-    <div className="settings">
+    <div className={css.settings}>
       <Segmented<Unit>
         aria-label="Units"
         options={[

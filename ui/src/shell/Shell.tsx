@@ -3,6 +3,7 @@ import { useState } from "react";
 import { Link, NavLink, Outlet, useMatch } from "react-router";
 import { useSession, useWhyClosed } from "../api/session";
 import { AcornMark } from "./AcornMark";
+import css from "./frame.module.css";
 import { LoginPage } from "./LoginPage";
 import { MovedPage } from "./MovedPage";
 import { OldNote } from "./OldNote";
@@ -55,7 +56,7 @@ export function Shell() {
 
 function Header() {
   return (
-    <header className="shell">
+    <header className={css.shell}>
       <Link to="/" className="brand">
         <AcornMark />
         <span>Acorn Step</span>

@@ -7,6 +7,7 @@ import { useDraftOf } from "../shell/useDraft";
 import { carried, useCarried } from "../units/carry";
 import { useUnit, yarnUnit } from "../units/units";
 import { forms } from "./names";
+import css from "./swatches.module.css";
 
 const anew = "new";
 
@@ -71,7 +72,7 @@ export function NewSwatch({ book }: { book: Book }) {
   );
   return (
     <form
-      className="new-swatch"
+      className={css.newSwatch}
       onSubmit={(event) => {
         event.preventDefault();
         void keep();

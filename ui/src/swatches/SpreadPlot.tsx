@@ -1,6 +1,7 @@
 import type { Counted } from "../api/book";
 import type { Schemas } from "../api/client";
 import { gaugeText, gaugeWidth, useUnit } from "../units/units";
+import css from "./swatches.module.css";
 
 /** SpreadPlot shows each count as a dot, the mean as a line, and the range that it leaves. */
 export function SpreadPlot({
@@ -18,7 +19,7 @@ export function SpreadPlot({
   const high = Math.ceil(counted.high + 1);
   const at = (per100: number) => ((per100 - low) / (high - low)) * 200 + 10;
   return (
-    <figure className="spread">
+    <figure className={css.spread}>
       <figcaption>
         <strong className="figure">{gaugeText(counted.mean, unit)}</strong> {what} in {gaugeWidth(unit)}
         <span className="muted">
@@ -31,21 +32,21 @@ export function SpreadPlot({
         role="img"
         aria-label={`Counts of ${what}: ${counts.map((c) => gaugeText(c, unit)).join(", ")}`}
       >
-        <path className="axis" d="M10 24h200" />
+        <path className={css.axis} d="M10 24h200" />
         <rect
-          className="range"
+          className={css.range}
           x={at(counted.low)}
           y="10"
           width={at(counted.high) - at(counted.low)}
           height="14"
           rx="4"
         />
-        <path className="mean" d={`M${at(counted.mean)} 4v26`} />
+        <path className={css.mean} d={`M${at(counted.mean)} 4v26`} />
         {counts.map((c, i) => (
           <circle
             // biome-ignore lint/suspicious/noArrayIndexKey: equal counts are equal dots
             key={i}
-            className="dot"
+            className={css.dot}
             cx={at(c)}
             cy="17"
             r="4"

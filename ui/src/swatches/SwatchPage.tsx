@@ -25,6 +25,7 @@ import { carried, suffixOf, useCarried } from "../units/carry";
 import { gaugeText, gaugeWidth, lengthWithUnit, useUnit } from "../units/units";
 import { forms } from "./names";
 import { SpreadPlot } from "./SpreadPlot";
+import css from "./swatches.module.css";
 
 /** SwatchPage is one swatch: its counts, what is wrong with it, and the next needle. */
 export function SwatchPage() {
@@ -50,7 +51,7 @@ function Swatch({ view }: { view: SwatchView }) {
         <Delete view={view} name={name} />
       </header>
       <Facts view={view} />
-      <div className="swatch-columns">
+      <div className={css.swatchColumns}>
         <section>
           <h2>
             Counts <small>in three places, over at least 5 cm or 2 inches</small>
@@ -58,7 +59,7 @@ function Swatch({ view }: { view: SwatchView }) {
           {(["stitches", "rounds"] as const).map((what) => {
             const counted = judged[what];
             return (
-              <div key={what} className="counted">
+              <div key={what} className={css.counted}>
                 {counted ? (
                   <SpreadPlot what={what} counted={counted} readings={swatch.readings} />
                 ) : (
@@ -112,7 +113,7 @@ function Facts({ view: { swatch } }: { view: SwatchView }) {
       .then(() => part.note !== undefined && done())
       .catch((error: Error) => message.error(error.message));
   return (
-    <div className="facts">
+    <div className={css.facts}>
       <Select
         aria-label="Knitted"
         value={swatch.form}
@@ -139,7 +140,7 @@ function Readings({ swatch, what }: { swatch: Schemas["SwatchSwatch"]; what: str
   const restore = useRestoreReading(swatch.id);
   const takeOut = useTakeOut();
   return (
-    <ul className="readings">
+    <ul className={css.readings}>
       {swatch.readings
         .filter((r) => r.what === what)
         .map((r) => (
@@ -172,7 +173,7 @@ function AddReading({ id, what }: { id: string; what: "stitches" | "rounds" }) {
   const usual = unit === "cm" ? "10" : "4";
   return (
     <form
-      className="add-reading"
+      className={css.addReading}
       onSubmit={(event) => {
         event.preventDefault();
         void send((count) => add.mutateAsync({ what, count, width: width || usual, unit }));
@@ -209,10 +210,10 @@ function Aim({ id }: { id: string }) {
   useCarried((from) => setStitches(carried(stitches, suffixOf("gauge.", from))));
   const aim = useAim(id);
   return (
-    <section className="aim">
+    <section className={css.aim}>
       <h2>The next needle</h2>
       <form
-        className="add-reading"
+        className={css.addReading}
         onSubmit={(event) => {
           event.preventDefault();
           aim.mutate({ stitches, unit });

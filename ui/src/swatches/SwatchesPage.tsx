@@ -10,6 +10,7 @@ import {
   useRestoreNeedle,
   useRestoreYarn,
 } from "../api/book";
+import { among } from "../shell/among";
 import { Failure } from "../shell/Failure";
 import { dayText } from "../shell/moment";
 import { usePageTitle } from "../shell/usePageTitle";
@@ -18,6 +19,7 @@ import { gaugeText, gaugeWidth, useUnit, yarnWithUnit } from "../units/units";
 import { NewSwatch } from "./NewSwatch";
 import { forms } from "./names";
 import { SpreadPlot } from "./SpreadPlot";
+import css from "./swatches.module.css";
 
 /** SwatchesPage is the swatch book, with its yarns and needles. */
 export function SwatchesPage() {
@@ -51,7 +53,7 @@ export function SwatchesPage() {
         </p>
       )}
       {open && <NewSwatch book={book.data} />}
-      <ul className="swatch-list">
+      <ul className={css.swatchList}>
         {book.data.swatches.map((view) => (
           <Entry key={view.swatch.id} view={view} />
         ))}
@@ -75,9 +77,9 @@ function Entry({ view }: { view: SwatchView }) {
         <p className="muted">
           {forms[swatch.form]}, {swatch.washed ? "washed" : "not washed"} · {dayText(swatch.created)}
         </p>
-        {worst && <p className={worst.level}>{worst.text}</p>}
+        {worst && <p className={among(css, worst.level)}>{worst.text}</p>}
       </div>
-      <div className="plots">
+      <div className={css.plots}>
         {judged.stitches && (
           <SpreadPlot what="stitches" counted={judged.stitches} readings={swatch.readings} />
         )}
@@ -101,7 +103,7 @@ function Stash({ book }: { book: Book }) {
   const swatchesOf = (id: string) =>
     book.swatches.filter((s) => s.swatch.yarn_id === id || s.swatch.needle_id === id);
   return (
-    <section className="stash">
+    <section className={css.stash}>
       <h2>Yarns and needles</h2>
       <ul>
         {book.yarns.map((yarn) => {

@@ -3,6 +3,7 @@ import type { ReactNode } from "react";
 import { Link } from "react-router";
 import { useTerms } from "../api/reference";
 import { TermPicture } from "./TermPicture";
+import css from "./terms.module.css";
 
 /** Term is a word of the craft that opens its explanation, with a small drawing. */
 export function Term({ name, children }: { name: string; children: ReactNode }) {
@@ -11,7 +12,7 @@ export function Term({ name, children }: { name: string; children: ReactNode }) 
     return children;
   }
   const text = (
-    <div className="term-text">
+    <div className={css.termText}>
       <TermPicture name={name} />
       <p>{term.text}</p>
       {term.uk && (
@@ -24,7 +25,7 @@ export function Term({ name, children }: { name: string; children: ReactNode }) 
   );
   return (
     <Popover title={term.label} content={text} trigger="click" placement="bottom">
-      <button type="button" className="term" aria-haspopup="dialog">
+      <button type="button" className={css.term} aria-haspopup="dialog">
         {children}
       </button>
     </Popover>

@@ -1,4 +1,6 @@
 import type { ReactNode } from "react";
+import { among } from "../shell/among";
+import css from "./terms.module.css";
 
 // Small drawings of the words of the craft, 120 by 72, from a few shapes: the
 // foot from the side, rows as lines, loops on a needle.
@@ -8,43 +10,43 @@ const foot =
 const sock = "M10 50c-2-8 5-14 14-15l34-4c8-2 13-8 13-24h22v30c4 6 4 14-4 15-26 2-56 2-72 1-4 0-6 0-7-3z";
 
 const loop = (x: number, kind = "") => (
-  <path key={x} className={kind} d={`M${x} 58c-3-12-2-30 4-30s7 18 4 30`} />
+  <path key={x} className={among(css, kind)} d={`M${x} 58c-3-12-2-30 4-30s7 18 4 30`} />
 );
 const loops = (from: number, count: number, kind = "") =>
   Array.from({ length: count }, (_, i) => loop(from + i * 11, kind));
-const needle = <path className="needle" d="M4 44h112" />;
+const needle = <path className={css.needle} d="M4 44h112" />;
 
 /** many is one path, drawn so many times. */
 const many = (count: number, d: (i: number) => string) =>
   Array.from({ length: count }, (_, i) => d(i)).join("");
 
 const rows = (x: number, y: number, w: number, count: number, gap = 5) => (
-  <path className="row" d={many(count, (i) => `M${x} ${y + i * gap}h${w}`)} />
+  <path className={css.row} d={many(count, (i) => `M${x} ${y + i * gap}h${w}`)} />
 );
 
 /** stitches is a piece of fabric: a V for each stitch. */
 const stitches = (x: number, y: number, across: number, up: number) => (
   <path
-    className="row"
+    className={css.row}
     d={many(across * up, (i) => `M${x + (i % across) * 10} ${y + Math.floor(i / across) * 8}l5 6 5-6`)}
   />
 );
 const bumps = (x: number, y: number, across: number, up: number) => (
   <path
-    className="accent"
+    className={css.accent}
     d={many(across * up, (i) => `M${x + (i % across) * 10} ${y + Math.floor(i / across) * 8}q4-5 8 0`)}
   />
 );
 
 const onFoot = (tape: string) => (
   <>
-    <path className="body" d={foot} />
-    <path className="tape" d={tape} />
+    <path className={css.body} d={foot} />
+    <path className={css.tape} d={tape} />
   </>
 );
 const onSock = (mark: ReactNode) => (
   <>
-    <path className="body" d={sock} />
+    <path className={css.body} d={sock} />
     {mark}
   </>
 );
@@ -55,13 +57,13 @@ const pictures: Record<string, ReactNode> = {
   bind_off: (
     <>
       {stitches(20, 30, 8, 4)}
-      <path className="accent" d="M20 26q5-6 10 0t10 0 10 0 10 0 10 0 10 0 10 0" />
+      <path className={css.accent} d="M20 26q5-6 10 0t10 0 10 0 10 0 10 0 10 0 10 0" />
     </>
   ),
   cast_on: (
     <>
-      <path className="needle" d="M6 28h108M6 46h108" />
-      <path className="row" d={many(8, (i) => `M${18 + i * 11} 24c-5 6 6 22 0 27`)} />
+      <path className={css.needle} d="M6 28h108M6 46h108" />
+      <path className={css.row} d={many(8, (i) => `M${18 + i * 11} 24c-5 6 6 22 0 27`)} />
     </>
   ),
   centre: (
@@ -72,69 +74,69 @@ const pictures: Record<string, ReactNode> = {
       {loops(87, 3, "accent")}
     </>
   ),
-  corner: onSock(<circle className="tape" cx="71" cy="33" r="6" />),
+  corner: onSock(<circle className={css.tape} cx="71" cy="33" r="6" />),
   cuff: onSock(
     <g className="ribs">
       {[74, 79, 84, 89].map((x) => (
-        <path key={x} className="accent" d={`M${x} 8v14`} />
+        <path key={x} className={css.accent} d={`M${x} 8v14`} />
       ))}
     </g>,
   ),
   density: (
     <>
       {rows(10, 16, 44, 9, 5)}
-      <g className="thick">{rows(66, 16, 44, 9, 5)}</g>
+      <g className={css.thick}>{rows(66, 16, 44, 9, 5)}</g>
     </>
   ),
   double_stitch: (
     <>
       {needle}
       {loops(14, 4)}
-      <path className="accent" d="M62 58c-3-14-2-32 4-32s7 20 4 32M70 58c-2-14-1-32 4-32s6 20 3 32" />
+      <path className={css.accent} d="M62 58c-3-14-2-32 4-32s7 20 4 32M70 58c-2-14-1-32 4-32s6 20 3 32" />
       {loops(84, 2)}
     </>
   ),
   ease: (
     <>
-      <path className="body" d={foot} />
+      <path className={css.body} d={foot} />
       <path
-        className="tape"
+        className={css.tape}
         d="M14 49c-2-6 4-10 12-11l36-5c8-2 13-10 13-26h18v27c3 6 5 13-2 14-26 2-56 3-72 3-3 0-4 0-5-2z"
       />
     </>
   ),
-  flap: onSock(<path className="fill" d="M66 38h26v13l-26 1z" />),
+  flap: onSock(<path className={css.fill} d="M66 38h26v13l-26 1z" />),
   garter: bumps(14, 18, 9, 6),
   gauge: (
     <>
       {stitches(20, 22, 8, 5)}
-      <path className="tape" d="M20 14h80M20 10v8M100 10v8" />
+      <path className={css.tape} d="M20 14h80M20 10v8M100 10v8" />
     </>
   ),
-  gusset: onSock(<path className="fill" d="M50 52l22-18 14 18z" />),
+  gusset: onSock(<path className={css.fill} d="M50 52l22-18 14 18z" />),
   heel_diagonal: onFoot("M72 26c8 6 20 18 30 28"),
-  instep: onSock(<path className="tape" d="M24 35l34-4c8-2 13-8 13-24" />),
+  instep: onSock(<path className={css.tape} d="M24 35l34-4c8-2 13-8 13-24" />),
   kfb: (
     <>
       {needle}
       {loops(20, 3)}
-      <path className="accent" d="M58 58c-3-12-2-30 4-30s7 18 2 26M66 54c0-12 0-26 5-26s6 18 3 30" />
+      <path className={css.accent} d="M58 58c-3-12-2-30 4-30s7 18 2 26M66 54c0-12 0-26 5-26s6 18 3 30" />
       {loops(84, 2)}
     </>
   ),
   length_ease: (
     <>
-      <path className="body" d={foot} />
-      <path className="tape" d="M14 64h80M14 60v8M94 60v8" />
-      <path className="row" d="M8 68h94" />
+      <path className={css.body} d={foot} />
+      <path className={css.tape} d="M14 64h80M14 60v8M94 60v8" />
+      <path className={css.row} d="M8 68h94" />
     </>
   ),
   magic_loop: (
     <>
-      <path className="needle" d="M20 30h60M20 46h60" />
-      <path className="row" d="M80 30c30-20 30 36 0 16M20 30C-4 30-4 46 20 46" />
+      <path className={css.needle} d="M20 30h60M20 46h60" />
+      <path className={css.row} d="M80 30c30-20 30 36 0 16M20 30C-4 30-4 46 20 46" />
       {[28, 40, 52, 64].map((x) => (
-        <path key={x} className="accent" d={`M${x} 24v12M${x} 40v12`} />
+        <path key={x} className={css.accent} d={`M${x} 24v12M${x} 40v12`} />
       ))}
     </>
   ),
@@ -143,7 +145,7 @@ const pictures: Record<string, ReactNode> = {
       {[0, 1, 2].map((i) => (
         <g key={i}>
           {stitches(8 + i * 36, 34, 3, 2)}
-          <path className="tape" d={`M${8 + i * 36} 26h30`} />
+          <path className={css.tape} d={`M${8 + i * 36} 26h30`} />
         </g>
       ))}
     </>
@@ -152,7 +154,7 @@ const pictures: Record<string, ReactNode> = {
     <>
       {rows(20, 18, 50, 9, 5)}
       {[20, 30, 40, 50].map((y) => (
-        <path key={y} className="accent" d={`M68 ${y}c14-6 22 2 26-2`} />
+        <path key={y} className={css.accent} d={`M68 ${y}c14-6 22 2 26-2`} />
       ))}
     </>
   ),
@@ -170,23 +172,23 @@ const pictures: Record<string, ReactNode> = {
   round_gauge: (
     <>
       {stitches(24, 14, 8, 6)}
-      <path className="tape" d="M14 14v48M10 14h8M10 62h8" />
+      <path className={css.tape} d="M14 14v48M10 14h8M10 62h8" />
     </>
   ),
   short_rows: (
     <>
       {[0, 1, 2, 3, 4].map((i) => (
-        <path key={i} className="row" d={`M${16 + i * 8} ${58 - i * 9}h${88 - i * 16}`} />
+        <path key={i} className={css.row} d={`M${16 + i * 8} ${58 - i * 9}h${88 - i * 16}`} />
       ))}
     </>
   ),
-  sole: onSock(<path className="tape" d="M14 53c20 1 46 1 72-1" />),
+  sole: onSock(<path className={css.tape} d="M14 53c20 1 46 1 72-1" />),
   stockinette: stitches(14, 16, 9, 6),
   swatch: (
     <>
-      <path className="body" d="M26 12h68v50H26z" />
+      <path className={css.body} d="M26 12h68v50H26z" />
       {stitches(32, 20, 5, 4)}
-      <path className="tape" d="M32 16h50" />
+      <path className={css.tape} d="M32 16h50" />
     </>
   ),
   toe_depth: onFoot("M8 62h24M8 58v8M32 58v8"),
@@ -194,16 +196,16 @@ const pictures: Record<string, ReactNode> = {
     <>
       {needle}
       {loops(12, 6)}
-      <path className="accent" d="M40 14h40c18 0 18 10 0 10" />
-      <path className="accent" d="M84 20l-6 4 6 4" />
+      <path className={css.accent} d="M40 14h40c18 0 18 10 0 10" />
+      <path className={css.accent} d="M84 20l-6 4 6 4" />
     </>
   ),
   wedge: (
     <>
       {[0, 1, 2, 3, 4, 5].map((i) => (
-        <path key={i} className="row" d={`M${44 - i * 6} ${18 + i * 8}h${32 + i * 12}`} />
+        <path key={i} className={css.row} d={`M${44 - i * 6} ${18 + i * 8}h${32 + i * 12}`} />
       ))}
-      <path className="accent" d="M42 18L12 58M78 18l30 40" />
+      <path className={css.accent} d="M42 18L12 58M78 18l30 40" />
     </>
   ),
   working: (
@@ -211,7 +213,7 @@ const pictures: Record<string, ReactNode> = {
       <text x="8" y="34">
         23.6 × 0.9 × 3.2
       </text>
-      <text className="strong" x="8" y="58">
+      <text className={css.strong} x="8" y="58">
         = 68
       </text>
     </>
@@ -221,7 +223,7 @@ const pictures: Record<string, ReactNode> = {
       {needle}
       {loops(24, 3)}
       {loop(62)}
-      <path className="accent" d="M56 60c6 6 16 6 20-2" />
+      <path className={css.accent} d="M56 60c6 6 16 6 20-2" />
       {loops(84, 2)}
     </>
   ),
@@ -230,7 +232,7 @@ const pictures: Record<string, ReactNode> = {
 /** TermPicture is the small drawing of a term. */
 export function TermPicture({ name }: { name: string }) {
   return (
-    <svg className="term-picture" viewBox="0 0 120 72" aria-hidden="true">
+    <svg className={css.termPicture} viewBox="0 0 120 72" aria-hidden="true">
       {pictures[name]}
     </svg>
   );

@@ -4,6 +4,7 @@ import { useMovesOf, useTerms } from "../api/reference";
 import { ShowMe } from "../hands/ShowMe";
 import { usePageTitle } from "../shell/usePageTitle";
 import { TermPicture } from "./TermPicture";
+import css from "./terms.module.css";
 
 /** TermsPage explains every word of the craft that the program uses. */
 export function TermsPage() {
@@ -24,7 +25,7 @@ export function TermsPage() {
         US terms; where Britain says it another way, that stands beside it.{" "}
         <Link to="/moves">Every move of the hands, step by step</Link>
       </p>
-      <dl className="terms">
+      <dl className={css.terms}>
         {terms.map((term) => (
           <div key={term.name} id={term.name}>
             <TermPicture name={term.name} />

@@ -3,6 +3,7 @@ import { Button, Skeleton } from "antd";
 import { useCallback, useEffect, useRef, useState } from "react";
 import type { Draft, Space } from "../api/client";
 import { spaceOf } from "../api/plan";
+import css from "../drawing/pull.module.css";
 import { Failure } from "../shell/Failure";
 import { useUnit } from "../units/units";
 import { type Look, type Stage, stageOf } from "./stage";
@@ -131,7 +132,7 @@ export default function Turned({ drafts, pull }: { drafts: Draft[]; pull: boolea
     return a && b ? Math.hypot(a.x - b.x, a.y - b.y) : 0;
   };
   return (
-    <div className="turned">
+    <div className={css.turned}>
       {!ready && <Skeleton active />}
       <canvas
         ref={canvas}
@@ -185,7 +186,7 @@ export default function Turned({ drafts, pull }: { drafts: Draft[]; pull: boolea
           }
         }}
       />
-      <fieldset className="turn-buttons">
+      <fieldset className={css.turnButtons}>
         <legend className="hidden">Turn the sock</legend>
         {looks(side).map(([name, to]) => (
           <Button key={name} size="small" onClick={() => go({ near: 1, ...to })}>
