@@ -114,7 +114,7 @@ e2e: build trial chromium
 test: tools build lint go-test fuzz parts e2e
 
 # Packages whose properties are drawn at random, and how many draws a proof takes of each.
-PROPERTIES := ./sock/judge/advise ./sock/cloth/fabric ./sock/said/hands ./sock/said/instructions ./sock/cloth/chart ./sock/said/words ./sock/craft/knit ./sock/needles/knitting ./sock/rows/needle ./sock/needles/replan ./sock/said/position ./sock/cloth/shape ./sock/needles/tally ./sock/needles/logbook ./sock/papers/yarn ./sock/judge/fit ./sock/judge/handle ./sock/needles/whereami ./sock/teach/practice ./sock/cloth/foot ./sock/cloth/cloth
+PROPERTIES := ./sock/judge/advise ./sock/cloth/fabric ./sock/said/hands ./sock/said/instructions ./sock/cloth/chart ./sock/said/words ./sock/craft/knit ./sock/needles/knitting ./sock/rows/needle ./sock/needles/replan ./sock/said/position ./sock/cloth/shape ./sock/needles/tally ./sock/needles/logbook ./sock/papers/yarn ./sock/judge/fit ./sock/judge/handle ./sock/needles/whereami ./sock/teach/practice ./sock/cloth/body ./sock/cloth/cloth
 PROOF_CHECKS ?= 3000
 
 # What the API allows is asked by one hand after the other: nothing of it is shared, and it is asked below.

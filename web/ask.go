@@ -15,8 +15,8 @@ import (
 	"acornstep/sock/papers/plan"
 	"acornstep/sock/people/feet"
 	"acornstep/sock/people/tracing"
+	"acornstep/sock/rows/knitted"
 	"acornstep/sock/rows/pattern"
-	"acornstep/sock/rows/trace"
 	"acornstep/sock/said/hands"
 	"acornstep/sock/said/position"
 	"acornstep/sock/said/words"
@@ -131,7 +131,7 @@ func positionOf(c call[PositionQuestion]) (position.Row, error) {
 	if err != nil {
 		return position.Row{}, err
 	}
-	traced, err := trace.Of(p.Rows)
+	traced, err := knitted.Of(p.Rows)
 	if err != nil {
 		return position.Row{}, err
 	}

@@ -9,7 +9,7 @@ import (
 	"acornstep/sock/needles/replan"
 	"acornstep/sock/needles/whereami"
 	"acornstep/sock/papers/basket"
-	"acornstep/sock/rows/trace"
+	"acornstep/sock/rows/knitted"
 )
 
 // WhereQuestion asks where a sock is.
@@ -71,7 +71,7 @@ const mostPlaces = 4
 const enoughShare = 50
 
 // pictured draws the first places that are left, when there are two or more and hardly any others.
-func pictured(a whereami.Answer, f *fabric.Fabric, by *trace.Trace) (WhereAnswer, error) {
+func pictured(a whereami.Answer, f *fabric.Fabric, by *knitted.Sock) (WhereAnswer, error) {
 	answer := WhereAnswer{a, []WherePicture{}}
 	var pictures []fabric.Picture
 	var share float64

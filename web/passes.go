@@ -180,7 +180,7 @@ func (s *server) listShares(c call[nothing]) (ShareList, error) {
 }
 
 func (s *server) addShare(c call[nothing]) (NewShare, error) {
-	_, err := shared(c, s.heavy, ofPattern, func() (knitted, error) { return s.knittedFrom(c, c.ID) })
+	_, err := shared(c, s.heavy, ofPattern, func() (knittedPair, error) { return s.knittedFrom(c, c.ID) })
 	if err != nil {
 		return NewShare{}, err // a sock without rows has no pattern to lend
 	}

@@ -22,8 +22,8 @@ import (
 	"acornstep/sock/papers/design"
 	"acornstep/sock/papers/draft"
 	"acornstep/sock/papers/plan"
+	"acornstep/sock/rows/knitted"
 	"acornstep/sock/rows/needle"
-	"acornstep/sock/rows/trace"
 	"acornstep/sock/said/hands"
 	"acornstep/sock/said/instructions"
 	"acornstep/sock/teach/leaflet"
@@ -36,39 +36,39 @@ type PatternQuestion struct {
 	Unit string `query:"unit"`
 }
 
-// knitted is a sock with the plans of both that it is knitted from, or would be today.
-type knitted struct {
+// knittedPair is a sock with the plans of both that it is knitted from, or would be today.
+type knittedPair struct {
 	sock   basket.Sock
 	plan   *plan.Plan
 	second *plan.Plan
 }
 
 // knittedFrom are the plans of a sock: those on the needles, or what its design comes to.
-func (s *server) knittedFrom(c context.Context, id string) (knitted, error) {
+func (s *server) knittedFrom(c context.Context, id string) (knittedPair, error) {
 	sock, err := s.Basket.Get(c, id)
 	if err != nil {
-		return knitted{}, err
+		return knittedPair{}, err
 	}
 	versions, err := s.Logbook.Editions(c, id)
 	if err != nil {
-		return knitted{}, err
+		return knittedPair{}, err
 	}
 	if len(versions) > 0 {
 		o, err := s.shelf.sock(c, id)
 		if err != nil {
-			return knitted{}, err
+			return knittedPair{}, err
 		}
-		return knitted{sock, o.Plan, o.Second}, nil
+		return knittedPair{sock, o.Plan, o.Second}, nil
 	}
 	r := draft.Read(sock.Draft, measure.Centimetres)
 	if err := r.Faults.Err(); err != nil {
-		return knitted{}, err
+		return knittedPair{}, err
 	}
 	e, err := knitting.Begin(r.Design)
 	if err != nil {
-		return knitted{}, err
+		return knittedPair{}, err
 	}
-	return knitted{sock, e.Plan, e.Second}, nil
+	return knittedPair{sock, e.Plan, e.Second}, nil
 }
 
 // nameOfPrint names what is printed of a sock as it is now: the same while neither the sock nor its plan is another.
@@ -192,7 +192,7 @@ func (s *server) print(c context.Context, l *leaflet.Leaflet, how pdf.Print) ([]
 
 // documentFile is the design, the plan or the rows of a sock, in the open formats.
 func (s *server) documentFile(c *gin.Context) {
-	k, err := shared(c, s.heavy, ofPreview, func() (knitted, error) { return s.knittedFrom(c, c.Param("id")) })
+	k, err := shared(c, s.heavy, ofPreview, func() (knittedPair, error) { return s.knittedFrom(c, c.Param("id")) })
 	if err != nil {
 		s.failWith(c, err)
 		return
@@ -242,7 +242,7 @@ func (s *server) jsonFile(c *gin.Context, name string, v any) {
 
 // rowsCSV are the rows as a table, in the words of the instructions.
 func rowsCSV(p *plan.Plan) ([]byte, error) {
-	t, err := trace.Of(p.Rows)
+	t, err := knitted.Of(p.Rows)
 	if err != nil {
 		return nil, err
 	}

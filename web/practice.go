@@ -11,7 +11,7 @@ import (
 // PracticeList is what can be practised.
 type PracticeList struct {
 	Lessons []practice.Lesson `json:"lessons"`
-	Moves   []practice.Move   `json:"moves"`
+	Moves   []practice.Action `json:"moves"`
 	Pieces  []practice.Piece  `json:"pieces"`
 	// Asked are the lessons that the rows of a sock ask for, in their order, when one was named; Sock is what it is called.
 	Asked []string `json:"asked,omitempty"`
@@ -25,13 +25,13 @@ type PracticeSock struct {
 
 // PracticeQuestion is a run: a lesson and all its moves; nothing of it is kept here.
 type PracticeQuestion struct {
-	Lesson string          `json:"lesson"`
-	Moves  []practice.Move `json:"moves"`
+	Lesson string            `json:"lesson"`
+	Moves  []practice.Action `json:"moves"`
 }
 
 func (s *server) lessons(c call[PracticeSock]) (PracticeList, error) {
 	list, err := practice.Lessons()
-	answer := PracticeList{Lessons: list, Moves: practice.Moves, Pieces: practice.Pieces()}
+	answer := PracticeList{Lessons: list, Moves: practice.Actions, Pieces: practice.Pieces()}
 	if err != nil || c.Asked.Sock == "" {
 		return answer, err
 	}

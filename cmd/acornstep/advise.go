@@ -11,8 +11,8 @@ import (
 	"acornstep/sock/figures/document"
 	"acornstep/sock/judge/advise"
 	"acornstep/sock/papers/design"
+	"acornstep/sock/rows/knitted"
 	"acornstep/sock/rows/needle"
-	"acornstep/sock/rows/trace"
 	"acornstep/sock/said/instructions"
 	"acornstep/sock/said/words"
 )
@@ -62,7 +62,7 @@ func runExplain(args []string, s streams) error {
 	if err != nil {
 		return err
 	}
-	traced, fault := trace.Of(p.Rows)
+	traced, fault := knitted.Of(p.Rows)
 	if *repeats && fault == nil {
 		_, err := fmt.Fprint(s.out, instructions.Text(instructions.Of(p, traced, false)))
 		return err

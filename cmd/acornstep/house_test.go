@@ -83,7 +83,7 @@ func TestArrowsGoOneWay(t *testing.T) {
 	}
 	for from, not := range map[string][]string{
 		"sock/craft/check":   {"sock/craft/knit"}, // who checks knows less than who makes
-		"sock/rows/trace":    {"sock/craft/knit", "sock/papers/plan"},
+		"sock/rows/knitted":  {"sock/craft/knit", "sock/papers/plan"},
 		"sock/papers/plan":   {"sock/craft/knit"},
 		"sock/papers/draft":  {"sock/craft/knit"},
 		"sock/papers/basket": {"sock/craft/knit"},

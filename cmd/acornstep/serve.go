@@ -125,24 +125,9 @@ const mostMemory = 256 << 20
 func serve(f serveFlags, s streams, fill func(context.Context, *sqlite.Store) error) error {
 	ctx, stop := signal.NotifyContext(context.Background(), os.Interrupt, syscall.SIGTERM)
 	defer stop()
-	passphrase, err := readPassphrase(f)
+	passphrase, err := f.guarded()
 	if err != nil {
 		return err
-	}
-	if f.movedFrom != "" && !isLoopback(f.movedFrom) && passphrase == "" {
-		return fmt.Errorf("listening on %s lets other devices in: give a passphrase with --passphrase-file or %s", f.movedFrom,
-			passphraseVariable)
-	}
-	if !isLoopback(f.address) && passphrase == "" {
-		return fmt.Errorf("listening on %s lets other devices in: give a passphrase with --passphrase-file or %s", f.address,
-			passphraseVariable)
-	}
-	named := len(splitNames(f.names)) > 0 || f.proxy
-	if named && passphrase == "" {
-		return fmt.Errorf("--names and --proxy let other devices in: give a passphrase with --passphrase-file or %s", passphraseVariable)
-	}
-	if n := utf8.RuneCountInString(passphrase); (named || !isLoopback(f.address)) && n < fewestLetters {
-		return fmt.Errorf("the passphrase has %d letters; where other devices can try it, it needs at least %d", n, fewestLetters)
 	}
 	folder, err := copiesFolder(f.copies, f.db)
 	if err != nil {
@@ -153,21 +138,9 @@ func serve(f serveFlags, s streams, fill func(context.Context, *sqlite.Store) er
 		level = slog.LevelDebug
 	}
 	log := slog.New(slog.NewTextHandler(s.err, &slog.HandlerOptions{Level: level}))
-	taken, err := sqlite.TakeBack(f.db)
+	store, err := f.store(ctx, s, fill)
 	if err != nil {
 		return err
-	}
-	if taken != "" {
-		fmt.Fprintf(s.out, "%s was not there: a restore was broken off. What lay beside it as %s is in its place again.\n", f.db, taken)
-	}
-	store, err := sqlite.Open(ctx, f.db, time.Now)
-	if err != nil {
-		return err
-	}
-	if fill != nil {
-		if err := fill(ctx, store); err != nil {
-			return errors.Join(fmt.Errorf("demo: %w", err), store.Close())
-		}
 	}
 	if os.Getenv("GOGC") == "" {
 		debug.SetGCPercent(heapGrowth)
@@ -188,6 +161,56 @@ func serve(f serveFlags, s streams, fill func(context.Context, *sqlite.Store) er
 		return errors.Join(err, store.Close())
 	}
 	defer h.Close()
+	return f.run(ctx, s, h, func(reached []string) { places = reached })
+}
+
+// guarded is the passphrase. The error says where one is needed because other devices are let in.
+func (f serveFlags) guarded() (string, error) {
+	passphrase, err := readPassphrase(f)
+	if err != nil {
+		return "", err
+	}
+	named := len(splitNames(f.names)) > 0 || f.proxy
+	for _, address := range []string{f.movedFrom, f.address} {
+		if address != "" && !isLoopback(address) && passphrase == "" {
+			return "", fmt.Errorf("listening on %s lets other devices in: give a passphrase with --passphrase-file or %s", address,
+				passphraseVariable)
+		}
+	}
+	if named && passphrase == "" {
+		return "", fmt.Errorf("--names and --proxy let other devices in: give a passphrase with --passphrase-file or %s", passphraseVariable)
+	}
+	if n := utf8.RuneCountInString(passphrase); (named || !isLoopback(f.address)) && n < fewestLetters {
+		return "", fmt.Errorf("the passphrase has %d letters; where other devices can try it, it needs at least %d", n, fewestLetters)
+	}
+	return passphrase, nil
+}
+
+// store opens the data file, after taking back what a restore left beside it, and fills it if asked.
+func (f serveFlags) store(ctx context.Context, s streams, fill func(context.Context, *sqlite.Store) error) (*sqlite.Store, error) {
+	taken, err := sqlite.TakeBack(f.db)
+	if err != nil {
+		return nil, err
+	}
+	if taken != "" {
+		fmt.Fprintf(s.out, "%s was not there: a restore was broken off. What lay beside it as %s is in its place again.\n", f.db, taken)
+	}
+	store, err := sqlite.Open(ctx, f.db, time.Now)
+	if err != nil {
+		return nil, err
+	}
+	if fill != nil {
+		if err := fill(ctx, store); err != nil {
+			return nil, errors.Join(fmt.Errorf("demo: %w", err), store.Close())
+		}
+	}
+	return store, nil
+}
+
+// run serves the house until it is told to stop; what it is reached by is told before the first request.
+func (f serveFlags) run(ctx context.Context, s streams, h *house, reached func([]string)) error {
+	ctx, stop := context.WithCancel(ctx)
+	defer stop()
 	listener, secure, err := f.listen()
 	if err != nil {
 		return err
@@ -197,7 +220,8 @@ func serve(f serveFlags, s streams, fill func(context.Context, *sqlite.Store) er
 		defer close(kept)
 		h.keep(ctx)
 	}()
-	places = reachable(listener.Addr().String(), f.tlsCert != "", splitNames(f.names))
+	places := reachable(listener.Addr().String(), f.tlsCert != "", splitNames(f.names))
+	reached(places)
 	fmt.Fprintf(s.out, "Acorn Step is at %s\nYour socks are in %s. Stop with Ctrl-C.\n", strings.Join(places, "\n                 "),
 		f.db)
 	serving, running := errgroup.WithContext(ctx)

@@ -244,34 +244,12 @@ func sockOf(files map[string][]byte) (*Sock, error) {
 		}
 	}
 	for v := 1; ; v++ {
-		name := fmt.Sprintf("plans/version-%d", v)
-		if _, there := files[name+".json"]; !there {
+		if _, there := files[editionName(v)+".json"]; !there {
 			break
 		}
-		e := Edition{}
-		if err := strictly(files, name+"-about.json", &e); err != nil {
+		e, err := editionOf(files, v)
+		if err != nil {
 			return nil, err
-		}
-		if e.Version != v {
-			return nil, refuse("%s-about.json is about version %d", name, e.Version)
-		}
-		var err error
-		if e.Plan, err = planOf(files, name+".json"); err != nil {
-			return nil, err
-		}
-		if _, there := files[name+"-second.json"]; there {
-			if e.Second, err = planOf(files, name+"-second.json"); err != nil {
-				return nil, err
-			}
-		}
-		if e.Board != nil {
-			text, err := json.Marshal(e.Board)
-			if err == nil {
-				_, err = design.Read(text)
-			}
-			if err != nil {
-				return nil, refuse("the board of version %d: %v", v, err)
-			}
 		}
 		if v > 1 {
 			if err := e.follows(&s.Editions[v-2]); err != nil {
@@ -286,6 +264,41 @@ func sockOf(files map[string][]byte) (*Sock, error) {
 		}
 	}
 	return &s, s.eventsOf(files)
+}
+
+// editionName is how the files of an edition begin.
+func editionName(v int) string { return fmt.Sprintf("plans/version-%d", v) }
+
+// editionOf reads one edition: what it is about, the plans of both socks, and the board by which it was decided.
+func editionOf(files map[string][]byte, v int) (Edition, error) {
+	var e Edition
+	name := editionName(v)
+	if err := strictly(files, name+"-about.json", &e); err != nil {
+		return e, err
+	}
+	if e.Version != v {
+		return e, refuse("%s-about.json is about version %d", name, e.Version)
+	}
+	var err error
+	if e.Plan, err = planOf(files, name+".json"); err != nil {
+		return e, err
+	}
+	if _, there := files[name+"-second.json"]; there {
+		if e.Second, err = planOf(files, name+"-second.json"); err != nil {
+			return e, err
+		}
+	}
+	if e.Board == nil {
+		return e, nil
+	}
+	text, err := json.Marshal(e.Board)
+	if err == nil {
+		_, err = design.Read(text)
+	}
+	if err != nil {
+		return e, refuse("the board of version %d: %v", v, err)
+	}
+	return e, nil
 }
 
 var ids = regexp.MustCompile(`^[A-Z0-9]{12}$`)

@@ -8,9 +8,9 @@ import (
 
 	"acornstep/sock/cloth/fabric"
 	"acornstep/sock/papers/plan"
+	"acornstep/sock/rows/knitted"
 	"acornstep/sock/rows/needle"
 	"acornstep/sock/rows/pattern"
-	"acornstep/sock/rows/trace"
 )
 
 // Chart is some rows of a sock, or a repeat of a pattern.
@@ -44,7 +44,7 @@ type Row struct {
 const tallest = 80
 
 // Of are the charts of a plan: the toe's increases, the heel, the gusset, and each pattern that shows.
-func Of(p *plan.Plan, t *trace.Trace, f *fabric.Fabric) []Chart {
+func Of(p *plan.Plan, t *knitted.Sock, f *fabric.Fabric) []Chart {
 	var list []Chart
 	for _, c := range []struct {
 		section     needle.Section
@@ -78,7 +78,7 @@ func shows(c *Chart) bool {
 }
 
 // draw charts the rows of a section. Half of the stitches is the instep's; otherwise those of the sole, or of a heel that is wider.
-func draw(p *plan.Plan, t *trace.Trace, f *fabric.Fabric, section needle.Section, half bool) Chart {
+func draw(p *plan.Plan, t *knitted.Sock, f *fabric.Fabric, section needle.Section, half bool) Chart {
 	b := builder{used: map[string]Symbol{}}
 	low, tail := extent(p, t, section)
 	for i := range p.Rows {
@@ -110,7 +110,7 @@ func draw(p *plan.Plan, t *trace.Trace, f *fabric.Fabric, section needle.Section
 }
 
 // extent is where the short rows of a heel lie: before which loop none is worked, and how many of the last ones none works.
-func extent(p *plan.Plan, t *trace.Trace, section needle.Section) (low, tail int) {
+func extent(p *plan.Plan, t *knitted.Sock, section needle.Section) (low, tail int) {
 	low, tail = 1<<30, 1<<30
 	for i := range p.Rows {
 		row, step := &p.Rows[i], t.Steps[i]

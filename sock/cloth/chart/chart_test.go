@@ -13,11 +13,11 @@ import (
 	"acornstep/sock/craft/knit"
 	"acornstep/sock/papers/design"
 	"acornstep/sock/papers/plan"
+	"acornstep/sock/rows/knitted"
 	"acornstep/sock/rows/needle"
-	"acornstep/sock/rows/trace"
 )
 
-func charts(t require.TestingT, fields string) (*plan.Plan, *trace.Trace, []Chart) {
+func charts(t require.TestingT, fields string) (*plan.Plan, *knitted.Sock, []Chart) {
 	d, err := design.Read(fmt.Appendf(nil, `{"format":"acorn-step.design","version":1,"foot":{"length_mm":251,"ball_girth_mm":236},"gauge":{"stitches_per_100mm":32,"rounds_per_100mm":44}%s}`, fields))
 	require.NoError(t, err)
 	p, err := knit.Make(d)
@@ -25,7 +25,7 @@ func charts(t require.TestingT, fields string) (*plan.Plan, *trace.Trace, []Char
 	if p.Stopped() != nil {
 		return nil, nil, nil
 	}
-	traced, err := trace.Of(p.Rows)
+	traced, err := knitted.Of(p.Rows)
 	require.NoError(t, err)
 	return p, traced, Of(p, traced, fabric.Of(traced))
 }

@@ -4,8 +4,8 @@ import (
 	"math"
 
 	"acornstep/sock/figures/measure"
+	"acornstep/sock/rows/knitted"
 	"acornstep/sock/rows/needle"
-	"acornstep/sock/rows/trace"
 )
 
 // Sizes are what the cloth needs to know beside its rows.
@@ -93,7 +93,7 @@ type Cloth struct {
 }
 
 // Of makes the cloth of the rows that were traced, up to the bind-off.
-func Of(t *trace.Trace, sizes Sizes) *Cloth {
+func Of(t *knitted.Sock, sizes Sizes) *Cloth {
 	e := newEdge(t, sizes)
 	rows := len(t.Steps)
 	for i := range rows {

@@ -13,14 +13,14 @@ import (
 	"acornstep/sock/craft/knit"
 	"acornstep/sock/figures/measure"
 	"acornstep/sock/papers/design"
+	"acornstep/sock/rows/knitted"
 	"acornstep/sock/rows/needle"
-	"acornstep/sock/rows/trace"
 )
 
 // gauge of most examples: 32 stitches and 44 rounds in 100 mm.
 var gauge = measure.GaugePer100(32, 44)
 
-func clothOf(t require.TestingT, fields string) (*cloth.Cloth, *trace.Trace, bool) {
+func clothOf(t require.TestingT, fields string) (*cloth.Cloth, *knitted.Sock, bool) {
 	d, err := design.Read([]byte(`{"format":"acorn-step.design","version":1,"foot":{"length_mm":251,"ball_girth_mm":236},"gauge":{"stitches_per_100mm":32,"rounds_per_100mm":44}` + fields + `}`))
 	require.NoError(t, err)
 	p, err := knit.Make(d)
@@ -28,7 +28,7 @@ func clothOf(t require.TestingT, fields string) (*cloth.Cloth, *trace.Trace, boo
 	if p.Stopped() != nil {
 		return nil, nil, false
 	}
-	by, err := trace.Of(p.Rows)
+	by, err := knitted.Of(p.Rows)
 	require.NoError(t, err)
 	return cloth.Of(by, cloth.Sizes{Gauge: gauge, Leg: 0.8, Cuff: 0.75, Slipped: 0.75}), by, true
 }
@@ -88,7 +88,7 @@ func TestASockHalfDone(t *testing.T) {
 	_, by, _ := clothOf(t, `,"heel":{"kind":"flap_under"}`)
 	rapid.Check(t, func(t *rapid.T) {
 		n := rapid.IntRange(2, len(by.Rows)).Draw(t, "rows")
-		part, err := trace.Of(by.Rows[:n])
+		part, err := knitted.Of(by.Rows[:n])
 		require.NoError(t, err)
 		c := cloth.Of(part, cloth.Sizes{Gauge: gauge, Leg: 1, Cuff: 1, Slipped: 0.75})
 		for _, l := range c.Links {
@@ -116,7 +116,7 @@ func TestLinksByHand(t *testing.T) {
 		{ID: "foot-1", Section: needle.Foot, Kind: needle.Round, Side: needle.RS,
 			Ops: needle.Ops{{Code: needle.K, N: 2}, {Code: needle.K2tog, N: 1}, {Code: needle.K, N: 4}}, Stitches: 7},
 	}
-	by, err := trace.Of(rows)
+	by, err := knitted.Of(rows)
 	require.NoError(t, err)
 	c := cloth.Of(by, cloth.Sizes{Gauge: gauge, Leg: 1, Cuff: 1, Slipped: 0.75})
 	var leaning []float64

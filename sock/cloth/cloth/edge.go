@@ -3,8 +3,8 @@ package cloth
 import (
 	"slices"
 
+	"acornstep/sock/rows/knitted"
 	"acornstep/sock/rows/needle"
-	"acornstep/sock/rows/trace"
 )
 
 // none stands for the end of the needle, where the loops are a line and not a ring.
@@ -13,7 +13,7 @@ const none int32 = -1
 // edge is the cloth as it grows, with its edge on the needles.
 type edge struct {
 	cloth *Cloth
-	trace *trace.Trace
+	trace *knitted.Sock
 	sizes []size
 	// side are the loops down the side of the cloth, from a loop on the needles to the next one up the ring: where rows turned.
 	// The place before the first loop of a line is that after none.
@@ -40,7 +40,7 @@ type edge struct {
 	at, gone int
 }
 
-func newEdge(t *trace.Trace, sizes Sizes) *edge {
+func newEdge(t *knitted.Sock, sizes Sizes) *edge {
 	n := len(t.Loops)
 	return &edge{
 		cloth: &Cloth{Loops: make([]Loop, n), Links: make([]Link, 0, 4*n), Facets: make([][3]int32, 0, 2*n), Lies: make([]Lie, 0, 2*n)},

@@ -4,8 +4,8 @@
 package fabric
 
 import (
+	"acornstep/sock/rows/knitted"
 	"acornstep/sock/rows/needle"
-	"acornstep/sock/rows/trace"
 )
 
 // None stands for a stitch that is not there.
@@ -91,11 +91,11 @@ func (f *Fabric) ofTurn(s *Stitch) bool {
 // Fabric is every stitch of a sock, by its number in the trace.
 type Fabric struct {
 	Stitches []Stitch
-	trace    *trace.Trace
+	trace    *knitted.Sock
 }
 
 // Of makes the fabric of a sock that was traced.
-func Of(t *trace.Trace) *Fabric {
+func Of(t *knitted.Sock) *Fabric {
 	f := &Fabric{Stitches: make([]Stitch, len(t.Loops)), trace: t}
 	last := map[string]int32{} // the newest stitch of each yarn
 	for i := range t.Loops {
@@ -170,10 +170,10 @@ func (f *Fabric) castOn(row *needle.Row, i int) {
 	}
 }
 
-func (f *Fabric) on(s *trace.State, at int) *Stitch { return &f.Stitches[s.Loops[at].Made] }
+func (f *Fabric) on(s *knitted.State, at int) *Stitch { return &f.Stitches[s.Loops[at].Made] }
 
 // walk gives the loops of a needle in the order in which they are worked, from where the yarn is; -1 past the last.
-func walk(s *trace.State) func() int {
+func walk(s *knitted.State) func() int {
 	n, gone, at := len(s.Loops), 0, s.Cursor
 	return func() int {
 		if gone == n {

@@ -12,8 +12,8 @@ import (
 	"acornstep/sock/craft/knit"
 	"acornstep/sock/papers/design"
 	"acornstep/sock/papers/plan"
+	"acornstep/sock/rows/knitted"
 	"acornstep/sock/rows/needle"
-	"acornstep/sock/rows/trace"
 )
 
 func fabricOf(t require.TestingT, fields string) (*plan.Plan, *Fabric) {
@@ -22,7 +22,7 @@ func fabricOf(t require.TestingT, fields string) (*plan.Plan, *Fabric) {
 	p, err := knit.Make(d)
 	require.NoError(t, err)
 	require.Nil(t, p.Stopped())
-	traced, err := trace.Of(p.Rows)
+	traced, err := knitted.Of(p.Rows)
 	require.NoError(t, err)
 	return p, Of(traced)
 }

@@ -4,13 +4,13 @@ import (
 	"fmt"
 
 	"acornstep/sock/figures/measure"
-	"acornstep/sock/rows/trace"
+	"acornstep/sock/rows/knitted"
 )
 
 // Colours are those of the loops: of the yarn of their row, and where the sock's
 // own yarn stripes by itself, of the place of its repeat at which they lie along
 // the yarn. Repeat are the lengths of its colours, from where the sock begins, each the yarn of a stitch.
-func Colours(t *trace.Trace, repeat []measure.Length, each measure.Length) []string {
+func Colours(t *knitted.Sock, repeat []measure.Length, each measure.Length) []string {
 	list := make([]string, len(t.Loops))
 	var all, gone measure.Length
 	for _, long := range repeat {

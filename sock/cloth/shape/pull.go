@@ -4,10 +4,10 @@ import (
 	"math"
 	"slices"
 
-	"acornstep/sock/cloth/foot"
+	"acornstep/sock/cloth/body"
 	"acornstep/sock/cloth/worn"
+	"acornstep/sock/rows/knitted"
 	"acornstep/sock/rows/needle"
-	"acornstep/sock/rows/trace"
 )
 
 // Patch is where the cloth is stretched alike, as stretches of its rows.
@@ -88,7 +88,7 @@ func word(stretch, limit, easy float64) string {
 const spotEvery = 9.0
 
 // WordsOf says the stretch of every loop in a word; see [PullOf].
-func WordsOf(w *worn.Worn, t *trace.Trace, stretches []worn.Stretch, by Scale) []string {
+func WordsOf(w *worn.Worn, t *knitted.Sock, stretches []worn.Stretch, by Scale) []string {
 	words, places := make([]string, len(stretches)), placesOf(w)
 	limits := make([]float64, len(t.Rows))
 	for i := range t.Rows {
@@ -102,7 +102,7 @@ func WordsOf(w *worn.Worn, t *trace.Trace, stretches []worn.Stretch, by Scale) [
 }
 
 // PullOf maps the stretch.
-func PullOf(w *worn.Worn, t *trace.Trace, by Scale) Pull {
+func PullOf(w *worn.Worn, t *knitted.Sock, by Scale) Pull {
 	sight, stretches := newSight(w, t), w.Stretches()
 	words := WordsOf(w, t, stretches, by)
 	p := Pull{}
@@ -127,7 +127,7 @@ func PullOf(w *worn.Worn, t *trace.Trace, by Scale) Pull {
 	for i, s := range stretches {
 		most[places[i]] = math.Max(most[places[i]], math.Max(s.Around, s.Along))
 	}
-	for _, place := range foot.Places {
+	for _, place := range body.Places {
 		if share, some := most[place]; some {
 			p.Peaks = append(p.Peaks, Peak{place, percent(share)})
 		}
@@ -158,7 +158,7 @@ func placesOf(w *worn.Worn) []string {
 		at   float64
 	}
 	var stations []station
-	for _, name := range foot.Places {
+	for _, name := range body.Places {
 		if at, ok := w.Foot.Station(name); ok {
 			stations = append(stations, station{name, at})
 		}

@@ -12,11 +12,11 @@ import (
 	"slices"
 	"strconv"
 
-	"acornstep/sock/cloth/foot"
+	"acornstep/sock/cloth/body"
 	"acornstep/sock/cloth/worn"
 	"acornstep/sock/figures/measure"
+	"acornstep/sock/rows/knitted"
 	"acornstep/sock/rows/needle"
-	"acornstep/sock/rows/trace"
 )
 
 // Point is a place in millimetres.
@@ -61,7 +61,7 @@ type Profile struct {
 }
 
 // Of draws a sock that lies on its foot, each loop in its colour.
-func Of(w *worn.Worn, t *trace.Trace, colours []string) Profile {
+func Of(w *worn.Worn, t *knitted.Sock, colours []string) Profile {
 	var s Profile
 	sight := newSight(w, t)
 	for _, run := range sight.runs {
@@ -161,7 +161,7 @@ func outline(w *worn.Worn, height float64) Points {
 }
 
 // Needle is where the loops on the needles lie, on the side that is seen, from the front to the back.
-func Needle(w *worn.Worn, t *trace.Trace) Points {
+func Needle(w *worn.Worn, t *knitted.Sock) Points {
 	sight, live := newSight(w, t), w.Cloth.Live
 	// The needles are a ring that begins at the side which is seen: the line begins where it comes into sight at the back.
 	first := 0
@@ -194,7 +194,7 @@ func Places(w *worn.Worn, s Profile) []Across {
 		p := w.Foot.Skin(at, angle)
 		return Point{rounded(p[0]), rounded(p[1])}
 	}
-	for _, name := range foot.Places {
+	for _, name := range body.Places {
 		if at, ok := w.Foot.Station(name); ok {
 			across := Across{name, [2]Point{flat(at, 0), flat(at, math.Pi)}}
 			if math.Max(across.Ends[0][1], across.Ends[1][1]) <= s.Height+1 {

@@ -15,16 +15,16 @@ import (
 	"acornstep/sock/craft/knit"
 	"acornstep/sock/figures/measure"
 	"acornstep/sock/papers/design"
+	"acornstep/sock/rows/knitted"
 	"acornstep/sock/rows/needle"
-	"acornstep/sock/rows/trace"
 )
 
-func wornOf(t require.TestingT, fields string) (*worn.Worn, *trace.Trace, *knit.Sock) {
+func wornOf(t require.TestingT, fields string) (*worn.Worn, *knitted.Sock, *knit.Sock) {
 	d, err := design.Read(fmt.Appendf(nil, `{"format":"acorn-step.design","version":1,"foot":{"length_mm":251,"ball_girth_mm":236},"gauge":{"stitches_per_100mm":32,"rounds_per_100mm":44}%s}`, fields))
 	require.NoError(t, err)
 	p, s, err := knit.MakeSock(d)
 	require.NoError(t, err)
-	by, err := trace.Of(p.Rows)
+	by, err := knitted.Of(p.Rows)
 	require.NoError(t, err)
 	w, err := worn.Of(context.Background(), s, by, worn.Fine)
 	require.NoError(t, err)

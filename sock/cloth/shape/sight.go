@@ -6,14 +6,14 @@ import (
 
 	"acornstep/sock/cloth/fabric"
 	"acornstep/sock/cloth/worn"
+	"acornstep/sock/rows/knitted"
 	"acornstep/sock/rows/needle"
-	"acornstep/sock/rows/trace"
 )
 
 // sight is what is seen of a sock from the wearer's left.
 type sight struct {
 	worn  *worn.Worn
-	trace *trace.Trace
+	trace *knitted.Sock
 	seen  []bool
 	// runs are the loops in sight that lie beside each other along the yarn, the last one first: in a round from the front to the back.
 	// Rounds are a spiral, and begin at the side that is seen: a run has the back of one round and the front of the next.
@@ -23,7 +23,7 @@ type sight struct {
 // grazing is how far the cloth has to turn to the eye to be seen: the flat of a sole is not.
 const grazing = 0.06
 
-func newSight(w *worn.Worn, t *trace.Trace) *sight {
+func newSight(w *worn.Worn, t *knitted.Sock) *sight {
 	n := len(w.Places)
 	s := &sight{worn: w, trace: t, seen: make([]bool, n)}
 	for i := range n {

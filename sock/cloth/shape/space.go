@@ -7,7 +7,7 @@ import (
 	"slices"
 
 	"acornstep/sock/cloth/worn"
-	"acornstep/sock/rows/trace"
+	"acornstep/sock/rows/knitted"
 )
 
 // Space is a sock on its foot as a surface in space, packed for a screen that turns it.
@@ -35,7 +35,7 @@ const fiftieths = 50
 const under = 2.5
 
 // SpaceOf packs a sock. Words are those of the stretch of its loops, colours those of their yarn.
-func SpaceOf(w *worn.Worn, t *trace.Trace, words, colours []string) Space {
+func SpaceOf(w *worn.Worn, t *knitted.Sock, words, colours []string) Space {
 	s := Space{Side: w.Foot.Side.String(), Yarns: []string{}}
 	places := make([]byte, 0, 6*len(w.Places))
 	for _, p := range w.Places {

@@ -3,7 +3,7 @@ package worn
 import (
 	"math"
 
-	"acornstep/sock/cloth/foot"
+	"acornstep/sock/cloth/body"
 )
 
 // A sock is a little shorter than its foot, its rounds lean forward over the
@@ -17,7 +17,7 @@ const (
 // begin lays the coarsest net on the foot. Whole rounds lie where their height
 // up the front of the sock puts them; what is between them, a heel, spreads
 // evenly, and so does the toe, as a disc whose rim is the first whole round.
-func begin(n *net, f *foot.Foot) *cloud {
+func begin(n *net, f *body.Foot) *cloud {
 	size := len(n.mass)
 	c := &cloud{net: n, foot: f, place: make([]vec, size), skin: make([]contact, size)}
 	cos, sin, along := make([]float64, size), make([]float64, size), make([]float64, size)
@@ -124,7 +124,7 @@ type way struct {
 	far  []float64
 }
 
-func wayAt(f *foot.Foot, angle float64) way {
+func wayAt(f *body.Foot, angle float64) way {
 	w := way{step: 4}
 	last, sum := f.Skin(0, angle), 0.0
 	for at := 0.0; at <= f.Reach(); at += w.step {

@@ -5,7 +5,7 @@ import (
 	"math"
 	"slices"
 
-	"acornstep/sock/cloth/foot"
+	"acornstep/sock/cloth/body"
 )
 
 // How the cloth behaves beside its links.
@@ -37,7 +37,7 @@ type contact struct {
 // cloud is a net in space.
 type cloud struct {
 	*net
-	foot  *foot.Foot
+	foot  *body.Foot
 	place []vec
 	skin  []contact
 	// hand is how hard each loop at the top is pulled up; worn: the sock is on, and the foot keeps the cloth from sliding along it.

@@ -3,7 +3,7 @@ package worn
 import (
 	"math"
 
-	"acornstep/sock/cloth/foot"
+	"acornstep/sock/cloth/body"
 )
 
 // frame is how the cloth lies at a loop: what a millimetre along the row, and one up, have become.
@@ -93,4 +93,4 @@ func (w *Worn) Stretches() []Stretch {
 const evened = 3
 
 // Outside is the direction in which a loop shows its outer side. Seen from there a row runs to the left.
-func (w *Worn) Outside(i int) foot.Vec { return cross(w.frames[i].above, w.frames[i].right) }
+func (w *Worn) Outside(i int) body.Vec { return cross(w.frames[i].above, w.frames[i].right) }

@@ -3,10 +3,10 @@ package worn
 import (
 	"math"
 
-	"acornstep/sock/cloth/foot"
+	"acornstep/sock/cloth/body"
 )
 
-type vec = foot.Vec
+type vec = body.Vec
 
 func add(a, b vec) vec           { return vec{a[0] + b[0], a[1] + b[1], a[2] + b[2]} }
 func sub(a, b vec) vec           { return vec{a[0] - b[0], a[1] - b[1], a[2] - b[2]} }

@@ -7,25 +7,25 @@ package worn
 import (
 	"context"
 
+	"acornstep/sock/cloth/body"
 	"acornstep/sock/cloth/cloth"
-	"acornstep/sock/cloth/foot"
 	"acornstep/sock/craft/knit"
 	"acornstep/sock/papers/design"
+	"acornstep/sock/rows/knitted"
 	"acornstep/sock/rows/pattern"
-	"acornstep/sock/rows/trace"
 )
 
 // Worn is a sock on a foot.
 type Worn struct {
 	Cloth *cloth.Cloth
-	Foot  *foot.Foot
+	Foot  *body.Foot
 	// Places of its loops, in mm, by their number.
-	Places []foot.Vec
+	Places []body.Vec
 	frames []frame
 }
 
 // ClothOf is the cloth of a sock that was knitted.
-func ClothOf(s *knit.Sock, t *trace.Trace) *cloth.Cloth {
+func ClothOf(s *knit.Sock, t *knitted.Sock) *cloth.Cloth {
 	cuff := 1.0
 	if p := pattern.Find(s.Design.Cuff.Pattern, s.Design.Patterns); p != nil {
 		cuff = p.Width
@@ -49,24 +49,24 @@ const (
 const legRoom = 0.5
 
 // Of draws a sock over its foot. Its error is that of a context that ended.
-func Of(ctx context.Context, s *knit.Sock, t *trace.Trace, care Care) (*Worn, error) {
+func Of(ctx context.Context, s *knit.Sock, t *knitted.Sock, care Care) (*Worn, error) {
 	high := float64(s.Design.Leg.Height) + legRoom*float64(s.Design.Foot.Length)
-	return On(ctx, ClothOf(s, t), foot.Of(&s.Design.Foot, sideOf(s.Design), high), care)
+	return On(ctx, ClothOf(s, t), body.Of(&s.Design.Foot, sideOf(s.Design), high), care)
 }
 
 // sideOf is the foot for which a sock is knitted: mirrored rows are those of the right one.
-func sideOf(d *design.Design) foot.Side {
+func sideOf(d *design.Design) body.Side {
 	if d.Mirror {
-		return foot.Right
+		return body.Right
 	}
-	return foot.Left
+	return body.Left
 }
 
 // fewestRound is how many knots the coarsest net has round the ball of the foot, at least.
 const fewestRound = 16
 
 // nets are a sock as nets, from every loop a knot to the coarsest that still goes round a foot.
-func nets(c *cloth.Cloth, f *foot.Foot) []*net {
+func nets(c *cloth.Cloth, f *body.Foot) []*net {
 	ball, _ := f.Station("ball")
 	most := f.Girth(ball) / fewestRound
 	list := []*net{netOf(c)}
@@ -96,7 +96,7 @@ var stepsOf = map[Care]steps{
 // On lets cloth settle on a foot, from coarse to fine: the coarsest net finds
 // the place of everything while a hand pulls it up, then the skin holds it, and
 // the finer ones fill in what lies between. Its error is that of a context that ended.
-func On(ctx context.Context, c *cloth.Cloth, f *foot.Foot, care Care) (*Worn, error) {
+func On(ctx context.Context, c *cloth.Cloth, f *body.Foot, care Care) (*Worn, error) {
 	list, n := nets(c, f), stepsOf[care]
 	last := len(list) - 1
 	cl := begin(list[last], f)

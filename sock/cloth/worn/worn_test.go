@@ -16,14 +16,14 @@ import (
 	"acornstep/sock/figures/measure"
 	"acornstep/sock/judge/fit"
 	"acornstep/sock/papers/design"
+	"acornstep/sock/rows/knitted"
 	"acornstep/sock/rows/needle"
-	"acornstep/sock/rows/trace"
 )
 
 const usualFoot = `"foot":{"length_mm":251,"ball_girth_mm":236}`
 
-// knitted is a sock on the usual foot, unless the fields say another one.
-func knitted(t testing.TB, fields string) (*knit.Sock, *trace.Trace) {
+// onFoot is a sock on the usual foot, unless the fields say another one.
+func onFoot(t testing.TB, fields string) (*knit.Sock, *knitted.Sock) {
 	t.Helper()
 	if !strings.Contains(fields, `"foot":`) {
 		fields = strings.Trim(usualFoot+","+fields, ",")
@@ -33,14 +33,14 @@ func knitted(t testing.TB, fields string) (*knit.Sock, *trace.Trace) {
 	p, s, err := knit.MakeSock(d)
 	require.NoError(t, err)
 	require.Nil(t, p.Stopped())
-	by, err := trace.Of(p.Rows)
+	by, err := knitted.Of(p.Rows)
 	require.NoError(t, err)
 	return s, by
 }
 
 func wornOf(t testing.TB, fields string, care Care) (*Worn, *knit.Sock) {
 	t.Helper()
-	s, by := knitted(t, fields)
+	s, by := onFoot(t, fields)
 	w, err := Of(context.Background(), s, by, care)
 	require.NoError(t, err)
 	return w, s
@@ -54,7 +54,7 @@ func TestATubeReturnsItsGauge(t *testing.T) {
 		rows = append(rows, needle.Row{ID: fmt.Sprintf("foot-%d", i+1), Section: needle.Foot, N: i + 1, Kind: needle.Round,
 			Side: needle.RS, Ops: needle.Ops{{Code: needle.K, N: 48}}, Stitches: 48})
 	}
-	by, err := trace.Of(rows)
+	by, err := knitted.Of(rows)
 	require.NoError(t, err)
 	c := cloth.Of(by, cloth.Sizes{Gauge: measure.GaugePer100(32, 44), Leg: 1, Cuff: 1, Slipped: 0.75})
 	n := netOf(c)
@@ -119,7 +119,7 @@ func TestTheClothAgreesWithTheFormulas(t *testing.T) {
 // the cloth it lies along two rows of the flap, and those are longer: 2·0.75/0.44 = 3.41 mm for 3.125. With these the two agree.
 func TestAFlapIsAsLongAsItsRows(t *testing.T) {
 	tape, formula := places(t, `"heel":{"kind":"flap_under"}`, Fine)
-	s, _ := knitted(t, `"heel":{"kind":"flap_under"}`)
+	s, _ := onFoot(t, `"heel":{"kind":"flap_under"}`)
 	heel := fit.Heel(s)
 	rows := float64(heel.Sock) + float64(s.Heel.PickedUp[0]+s.Heel.PickedUp[1])*(2*0.75/0.44-100./32)
 	assert.Less(t, tape["heel"], formula["heel"]-5)
@@ -281,7 +281,7 @@ func TestARoundRunsToTheLeft(t *testing.T) {
 // left foot and, mirrored, on the right one.
 func TestASquareToeIsMirrored(t *testing.T) {
 	outward := func(fields string) float64 {
-		s, by := knitted(t, fields)
+		s, by := onFoot(t, fields)
 		w, err := Of(context.Background(), s, by, Fine)
 		require.NoError(t, err)
 		var aside, loops float64
@@ -305,7 +305,7 @@ func TestTheSameSockSettlesTheSame(t *testing.T) {
 
 // Whoever has gone is not waited for.
 func TestASockIsDroppedWithItsClient(t *testing.T) {
-	s, by := knitted(t, "")
+	s, by := onFoot(t, "")
 	ctx, cancel := context.WithCancel(context.Background())
 	cancel()
 	_, err := Of(ctx, s, by, Fine)

@@ -56,76 +56,103 @@ type columns struct {
 // see holds a row against the columns before it is worked. A stitch that is
 // picked up stands in no column, and leaves with one that does.
 func (c *columns) see(r *replay, i int) {
-	row, design := &r.plan.Rows[i], &r.plan.Design
-	p := pattern.Find(design.Leg.InstepPattern, design.Patterns)
-	crosses := row.Section == needle.Foot || row.Section == needle.Heel || row.Section == needle.Gusset || row.Section == needle.Leg
-	if p == nil || p.Plain() || len(p.Rounds) > 1 || !crosses || row.Section == needle.Leg && design.Leg.Pattern != p.Name ||
-		r.machine.Stitches() != r.machine.Count() {
+	row := &r.plan.Rows[i]
+	if !c.rise(r, row) {
 		return
 	}
 	if len(c.faces) != r.instep {
 		c.faces, c.begun = make([]face, r.instep), false // the count changed: the columns are laid out anew
 	}
-	above := make([]face, 0, r.instep+2)
+	v := climb{columns: c, count: r.machine.Count(), rs: r.machine.Side() == needle.RS, above: make([]face, 0, r.instep+2)}
 	// Places are counted from the first stitch of the instep, wherever the round begins.
-	seen, rs, count := 0, r.machine.Side() == needle.RS, r.machine.Count()
-	at := r.machine.Cursor() - r.begins
-	if at < 0 {
-		at += count
+	v.at = r.machine.Cursor() - r.begins
+	if v.at < 0 {
+		v.at += v.count
 	}
-	at %= max(count, 1)
-	from, to := r.resting(row)
+	v.at %= max(v.count, 1)
+	v.from, v.to = r.resting(row)
 	for _, o := range row.Ops {
 		for range o.N {
-			takes := o.Code.Takes()
-			if takes == 0 && o.Code.Makes() > 0 && (at < r.instep || at == r.instep && len(above) < r.insteps(i+1)) {
-				above = append(above, unknown)
+			made := o.Code.Takes() == 0 && o.Code.Makes() > 0
+			if made && (v.at < r.instep || v.at == r.instep && len(v.above) < r.insteps(i+1)) {
+				v.above = append(v.above, unknown)
 			}
-			had := unknown
-			for range takes {
-				if !rs {
-					at = (at - 1 + count) % count
-				}
-				if at >= from && at < to {
-					had = max(had, c.faces[at])
-					seen++
-				}
-				if rs {
-					at++
-				}
-			}
-			last := at
-			if rs {
-				last = at - 1
-			}
-			if takes == 0 || last < from || last >= to || o.Code == needle.Sl {
-				at %= count
-				continue
-			}
-			shown := smooth
-			if o.Code.IsPurl() == rs {
-				shown = bump
-			}
-			if c.begun && had != unknown && shown != had {
-				r.fault(row, "stitch %d of the instep shows another face than in the rounds below: its column does not go straight up",
-					last+1)
+			if place := v.work(o.Code); place > 0 {
+				r.fault(row, "stitch %d of the instep shows another face than in the rounds below: its column does not go straight up", place)
 				return
 			}
-			if c.begun {
-				shown = had
-			}
-			above = append(above, shown)
-			at %= count
 		}
 	}
 	switch {
-	case row.Kind != needle.Round || to-from != r.instep:
+	case row.Kind != needle.Round || v.to-v.from != r.instep:
 		return
-	case !c.begun && (seen != r.instep || !slices.Contains(above, bump)):
+	case !c.begun && (v.seen != r.instep || !slices.Contains(v.above, bump)):
 		return
-	case len(above) == r.insteps(i+1):
-		c.faces, c.begun = above, true
+	case len(v.above) == r.insteps(i+1):
+		c.faces, c.begun = v.above, true
 	}
+}
+
+// rise says whether the columns of the instep go through the row: a rib of one round, on loops that wait for nothing.
+func (c *columns) rise(r *replay, row *needle.Row) bool {
+	design := &r.plan.Design
+	p := pattern.Find(design.Leg.InstepPattern, design.Patterns)
+	if p == nil || p.Plain() || len(p.Rounds) > 1 || r.machine.Stitches() != r.machine.Count() {
+		return false
+	}
+	switch row.Section {
+	case needle.Foot, needle.Heel, needle.Gusset:
+		return true
+	case needle.Leg:
+		return design.Leg.Pattern == p.Name
+	}
+	return false
+}
+
+// climb follows the columns of the instep through one row.
+type climb struct {
+	*columns
+	// at is the place of the next loop, of count; seen are the stitches of the instep that were worked, from and to its ends here.
+	at, count, seen, from, to int
+	rs                        bool
+	above                     []face
+}
+
+// work follows one stitch. It gives the place, from 1, of one that shows another face than its column; 0 where all is well.
+func (v *climb) work(code needle.Code) int {
+	had := unknown
+	for range code.Takes() {
+		if !v.rs {
+			v.at = (v.at - 1 + v.count) % v.count
+		}
+		if v.at >= v.from && v.at < v.to {
+			had = max(had, v.faces[v.at])
+			v.seen++
+		}
+		if v.rs {
+			v.at++
+		}
+	}
+	last := v.at
+	if v.rs {
+		last--
+	}
+	v.at %= v.count
+	if code.Takes() == 0 || last < v.from || last >= v.to || code == needle.Sl {
+		return 0
+	}
+	shown := smooth
+	if code.IsPurl() == v.rs {
+		shown = bump
+	}
+	if v.begun {
+		if had != unknown && shown != had {
+			return last + 1
+		}
+		shown = had
+	}
+	v.above = append(v.above, shown)
+	return 0
 }
 
 // insteps is the number of loops of the instep before a row.

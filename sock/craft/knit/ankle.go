@@ -100,15 +100,15 @@ func changeIn(list []change, round int) (stitches int) {
 }
 
 // changeRound works a round that changes the count.
-func (h *hands) changeRound(place string, stitches int) {
-	instep, sole := h.instep, h.sole()
+func (w *worker) changeRound(place string, stitches int) {
+	instep, sole := w.instep, w.sole()
 	if place == "back" && sole+stitches < instep/2 {
 		place = "sides" // the back has lost what it can: nearly all would be instep
 	}
 	front, back := changePlaces[place](stitches)
-	if (h.over != nil || h.lace != nil) && backTakes(sole, stitches) {
+	if (w.over != nil || w.lace != nil) && backTakes(sole, stitches) {
 		// A pattern on the instep keeps its columns: the back has the whole change.
-		h.round(func() { h.settle(instep) }, func() { h.evenly(sole, stitches) })
+		w.round(func() { w.settle(instep) }, func() { w.evenly(sole, stitches) })
 		return
 	}
 	if instep < fewestAtSides || sole < fewestAtSides || -2*front.between > instep || -2*back.between > sole {
@@ -116,10 +116,10 @@ func (h *hands) changeRound(place string, stitches int) {
 		share := int(math.Round(float64(stitches*instep) / float64(instep+sole)))
 		front, back = spots{between: share}, spots{between: stitches - share}
 	}
-	h.round(func() {
-		front.work(h, instep)
-		h.instep += front.gain()
-	}, func() { back.work(h, sole) })
+	w.round(func() {
+		front.work(w, instep)
+		w.instep += front.gain()
+	}, func() { back.work(w, sole) })
 }
 
 // backTakes says whether the back alone can have a change: each stitch that goes takes another with it.
@@ -162,16 +162,16 @@ type spots struct {
 
 func (p spots) gain() int { return p.start + p.between + p.end }
 
-func (p spots) work(h *hands, n int) {
+func (p spots) work(w *worker, n int) {
 	rest := n
 	switch {
 	case p.start < 0:
-		h.do(needle.K, 1)
-		h.do(needle.SSK, 1)
+		w.do(needle.K, 1)
+		w.do(needle.SSK, 1)
 		rest -= 3
 	case p.start > 0:
-		h.do(needle.K, 1)
-		h.do(needle.M1R, 1)
+		w.do(needle.K, 1)
+		w.do(needle.M1R, 1)
 		rest--
 	}
 	switch {
@@ -180,21 +180,21 @@ func (p spots) work(h *hands, n int) {
 	case p.end > 0:
 		rest--
 	}
-	h.evenly(rest, p.between)
+	w.evenly(rest, p.between)
 	switch {
 	case p.end < 0:
-		h.do(needle.K2tog, 1)
-		h.do(needle.K, 1)
+		w.do(needle.K2tog, 1)
+		w.do(needle.K, 1)
 	case p.end > 0:
-		h.do(needle.M1L, 1)
-		h.do(needle.K, 1)
+		w.do(needle.M1L, 1)
+		w.do(needle.K, 1)
 	}
 }
 
 // evenly knits n stitches and makes or loses some, spaced evenly.
-func (h *hands) evenly(n, gain int) {
+func (w *worker) evenly(n, gain int) {
 	lost, made := needle.K2tog, needle.M1L
-	if h.inside() {
+	if w.inside() {
 		lost, made = needle.P2tog, needle.M1P
 	}
 	times, takes := abs(gain), 0
@@ -203,18 +203,18 @@ func (h *hands) evenly(n, gain int) {
 	}
 	plain := n - takes*times
 	for i := range times {
-		h.settle(plain*(2*i+1)/(2*times) - plain*max(0, 2*i-1)/(2*times))
+		w.settle(plain*(2*i+1)/(2*times) - plain*max(0, 2*i-1)/(2*times))
 		if gain < 0 {
-			h.do(lost, 1)
+			w.do(lost, 1)
 		} else {
-			h.do(made, 1)
+			w.do(made, 1)
 		}
 	}
 	if times == 0 {
-		h.settle(plain)
+		w.settle(plain)
 		return
 	}
-	h.settle(plain - plain*(2*times-1)/(2*times))
+	w.settle(plain - plain*(2*times-1)/(2*times))
 }
 
 // changePlaces say where stitches come or go on each needle. More than four

@@ -34,10 +34,10 @@ func (s *Sock) BindOffTail() measure.Length {
 	return girth * measure.Length(named(bindOffs, s.Design.BindOff).tail)
 }
 
-func (s *Sock) bindOff(h *hands) {
-	h.enter(needle.BindOff)
-	h.colour = s.colourOf("cuff")
-	front, back := h.instep, h.sole()
-	row := h.round(func() { h.do(needle.BO, front) }, func() { h.do(needle.BO, back) })
+func (s *Sock) bindOff(w *worker) {
+	w.enter(needle.BindOff)
+	w.colour = s.colourOf("cuff")
+	front, back := w.instep, w.sole()
+	row := w.round(func() { w.do(needle.BO, front) }, func() { w.do(needle.BO, back) })
 	row.Note = named(bindOffs, s.Design.BindOff).note + " Keep " + s.BindOffTail().About() + " of yarn."
 }

@@ -21,40 +21,40 @@ func (c castOn) About() *About { return &c.about }
 var castOns = []castOn{magicCastOn, turkishCastOn, figureEightCastOn, provisionalCastOn}
 
 // castOnRing puts s loops on two needles as the design says.
-func (h *hands) castOnRing(s *Sock, loops int, square bool) {
-	h.enter(needle.CastOn)
-	h.colour = s.colourOf("toe")
-	h.begin(needle.FlatRow)
-	h.do(needle.CO, loops)
+func (w *worker) castOnRing(s *Sock, loops int, square bool) {
+	w.enter(needle.CastOn)
+	w.colour = s.colourOf("toe")
+	w.begin(needle.FlatRow)
+	w.do(needle.CO, loops)
 	way := named(castOns, s.Design.Toe.CastOn)
-	h.row.Turned = way.turned(loops, s.Design.Toe.StartLoop)
-	h.remark(way.begin[s.Design.Toe.StartLoop])
+	w.row.Turned = way.turned(loops, s.Design.Toe.StartLoop)
+	w.remark(way.begin[s.Design.Toe.StartLoop])
 	if square && way.square != "" {
-		h.remark(way.square)
+		w.remark(way.square)
 	} else {
-		h.remark(way.note)
+		w.remark(way.note)
 	}
-	h.remark(s.tailNote())
+	w.remark(s.tailNote())
 	if s.Design.Needles == "short_circular" {
-		h.remark("A short circular needle cannot hold a toe: begin on two needle tips, or a long loop, and go over to it when the toe is done.")
+		w.remark("A short circular needle cannot hold a toe: begin on two needle tips, or a long loop, and go over to it when the toe is done.")
 	}
-	h.instep = loops / 2
-	h.lay.begin(h, h.instep, loops-h.instep)
-	row := h.end()
-	if err := h.machine.LayTurned(row.Turned); err != nil {
-		h.fail(err)
+	w.instep = loops / 2
+	w.lay.begin(w, w.instep, loops-w.instep)
+	row := w.end()
+	if err := w.machine.LayTurned(row.Turned); err != nil {
+		w.fail(err)
 	}
 }
 
 // castOnChain picks up loops along a chain of waste yarn.
-func (h *hands) castOnChain(s *Sock, loops int) {
-	h.enter(needle.CastOn)
-	h.colour = s.colourOf("toe")
-	h.begin(needle.FlatRow)
-	h.do(needle.COChain, loops)
-	h.row.Side = needle.WS
-	h.row.Note = named(castOns, s.Design.Toe.CastOn).note
-	h.instep = loops
-	h.lay.begin(h, loops, 0)
-	h.end()
+func (w *worker) castOnChain(s *Sock, loops int) {
+	w.enter(needle.CastOn)
+	w.colour = s.colourOf("toe")
+	w.begin(needle.FlatRow)
+	w.do(needle.COChain, loops)
+	w.row.Side = needle.WS
+	w.row.Note = named(castOns, s.Design.Toe.CastOn).note
+	w.instep = loops
+	w.lay.begin(w, loops, 0)
+	w.end()
 }

@@ -44,12 +44,12 @@ func (s *Sock) legPanel() panel {
 
 // layOut begins a pattern, centred on the stitches that now lie on needle 1; one
 // that is there already goes on in its columns.
-func (h *hands) layOut(p *pattern.Pattern, allRound bool) {
-	if h.over == nil || h.over.name != p.Name {
-		h.over = &crossing{Columns: p.LayOut(h.instep), name: p.Name}
+func (w *worker) layOut(p *pattern.Pattern, allRound bool) {
+	if w.over == nil || w.over.name != p.Name {
+		w.over = &crossing{Columns: p.LayOut(w.instep), name: p.Name}
 	}
-	h.over.allRound, h.over.panel = allRound, nil
-	h.over.onInstep = h.over.onInstep || !allRound
+	w.over.allRound, w.over.panel = allRound, nil
+	w.over.onInstep = w.over.onInstep || !allRound
 }
 
 // laysOut says whether a pattern is worked by its columns: one of knits and purls, of which purls show.
@@ -57,56 +57,56 @@ func laysOut(p *pattern.Pattern) bool { return p.Flat() && !p.Plain() }
 
 // reach gives the stitches, from the start of the round, that belong to the
 // pattern in the present row. A heel that laps over takes its own from the instep while it is worked.
-func (h *hands) reach() (from, to int) {
+func (w *worker) reach() (from, to int) {
 	switch {
-	case h.over.allRound:
-		return 0, h.machine.Stitches()
-	case h.section == needle.Heel:
-		return max(h.reachLeft, 0), h.instep - max(h.reachRight, 0)
+	case w.over.allRound:
+		return 0, w.machine.Stitches()
+	case w.section == needle.Heel:
+		return max(w.reachLeft, 0), w.instep - max(w.reachRight, 0)
 	}
-	return 0, h.instep
+	return 0, w.instep
 }
 
 // inPattern says how the stitch at a place of the round is settled, and marks
 // that the row crosses the pattern. Corner stitches are worked like the stitch with which they will leave.
-func (h *hands) inPattern(at int) *settling {
-	if h.over == nil || h.machine.Side() != needle.RS {
-		return h.settling()
+func (w *worker) inPattern(at int) *settling {
+	if w.over == nil || w.machine.Side() != needle.RS {
+		return w.settling()
 	}
-	if from, to := h.reach(); at < from || at >= to {
-		return h.settling()
+	if from, to := w.reach(); at < from || at >= to {
+		return w.settling()
 	}
-	h.crosses = true
-	column := h.columnAt(at)
-	if h.over.panel != nil && !h.inPanel(column) {
-		return h.settling()
+	w.crosses = true
+	column := w.columnAt(at)
+	if w.over.panel != nil && !w.inPanel(column) {
+		return w.settling()
 	}
-	if h.over.Purl(h.over.round, column) {
+	if w.over.Purl(w.over.round, column) {
 		return &asPurl
 	}
 	return &asKnit
 }
 
 // inPanel says whether a column is ribbed where the rib of a leg runs in panels.
-func (h *hands) inPanel(column int) bool {
-	front, all := h.instep, h.machine.Stitches()
-	for _, c := range h.corners {
+func (w *worker) inPanel(column int) bool {
+	front, all := w.instep, w.machine.Stitches()
+	for _, c := range w.corners {
 		all -= c.n
-		if c.at < h.instep {
+		if c.at < w.instep {
 			front -= c.n
 		}
 	}
-	return h.over.onInstep && column >= 0 && column < front || h.over.panel(column, front, all)
+	return w.over.onInstep && column >= 0 && column < front || w.over.panel(column, front, all)
 }
 
 // columnAt is where the stitch at a place of the round stands among those of
 // the pattern: a corner stitch stands where the stitch does with which it will leave, and
 // the far half of the back is counted from the end of the round, so that stitches made at the centre back move nothing.
-func (h *hands) columnAt(at int) int {
-	column, front, all := at, h.instep, h.machine.Stitches()
-	for _, c := range h.corners {
+func (w *worker) columnAt(at int) int {
+	column, front, all := at, w.instep, w.machine.Stitches()
+	for _, c := range w.corners {
 		all -= c.n
-		if c.at < h.instep {
+		if c.at < w.instep {
 			front -= c.n
 		}
 		switch {

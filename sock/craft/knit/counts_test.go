@@ -95,7 +95,7 @@ func TestEvenlyIsEven(t *testing.T) {
 	rapid.Check(t, func(t *rapid.T) {
 		n := rapid.IntRange(8, 60).Draw(t, "stitches")
 		gain := rapid.IntRange(-n/3, n/3).Draw(t, "gain")
-		h := newHands(16)
+		h := newWorker(16)
 		h.enter(needle.CastOn)
 		h.begin(needle.FlatRow)
 		h.do(needle.CO, n)

@@ -4,30 +4,30 @@ import "acornstep/sock/rows/needle"
 
 // cuff knits the end that holds the sock up. On a sock without a leg its first
 // round also settles what the heel's turns left.
-func (s *Sock) cuff(h *hands) {
-	h.enter(needle.Cuff)
-	h.colour = s.colourOf("cuff")
+func (s *Sock) cuff(w *worker) {
+	w.enter(needle.Cuff)
+	w.colour = s.colourOf("cuff")
 	p := s.cuffPattern()
 	if laysOut(p) {
-		h.layOut(p, true)
+		w.layOut(p, true)
 	} else {
-		h.over = nil
+		w.over = nil
 	}
-	h.lace = nil
+	w.lace = nil
 	for i := range s.CuffRounds {
 		if i == 0 && s.LegRounds == 0 && s.Heel.FlapRows == 0 {
-			s.firstRound(h)
+			s.firstRound(w)
 			continue
 		}
 		if s.LegRounds == 0 && s.Corner.cornersGo(i+1) {
-			h.loseCorners(s.corner().lost)
+			w.loseCorners(s.corner().lost)
 			continue
 		}
-		if h.over != nil {
-			front, back := h.instep, h.sole()
-			h.round(func() { h.settle(front) }, func() { h.settle(back) })
+		if w.over != nil {
+			front, back := w.instep, w.sole()
+			w.round(func() { w.settle(front) }, func() { w.settle(back) })
 			continue
 		}
-		h.patternRound(p, i)
+		w.patternRound(p, i)
 	}
 }

@@ -5,7 +5,7 @@ import (
 
 	"acornstep/sock/craft/knit"
 	"acornstep/sock/papers/design"
-	"acornstep/sock/rows/trace"
+	"acornstep/sock/rows/knitted"
 	"acornstep/sock/said/words"
 )
 
@@ -22,7 +22,7 @@ func ExampleMake() {
 		fmt.Println(err)
 		return
 	}
-	traced, err := trace.Of(p.Rows)
+	traced, err := knitted.Of(p.Rows)
 	if err != nil {
 		fmt.Println(err)
 		return

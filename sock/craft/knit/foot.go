@@ -118,28 +118,28 @@ func (s *Sock) gussetFrom() int { return s.FootRounds - 2*s.Heel.GussetIncreases
 
 // foot knits straight from the toe to the heel, with the rounds that change
 // the count and those that increase for a gusset.
-func (s *Sock) foot(h *hands) {
-	h.enter(needle.Foot)
+func (s *Sock) foot(w *worker) {
+	w.enter(needle.Foot)
 	extra := s.extraToeRounds()
 	for i := 1; i <= s.FootRounds; i++ {
-		if h.colour = s.colourOf("toe"); i > extra {
-			h.stripe(s)
+		if w.colour = s.colourOf("toe"); i > extra {
+			w.stripe(s)
 		}
 		stitches := changeIn(s.Ankle.footRounds, i)
 		switch from := s.gussetFrom(); {
 		case stitches != 0:
-			h.changeRound(s.placeOnFoot(stitches), stitches)
+			w.changeRound(s.placeOnFoot(stitches), stitches)
 		case i >= from && (i-from)%2 == 0:
-			s.gussetIncreaseRound(h)
+			s.gussetIncreaseRound(w)
 		default:
-			front, back := h.instep, h.sole()
-			h.round(func() { s.workInstep(h, front) }, func() { s.workSole(h, back) })
+			front, back := w.instep, w.sole()
+			w.round(func() { s.workInstep(w, front) }, func() { s.workSole(w, back) })
 		}
 		if i == 1 {
-			s.beginInstep(h)
+			s.beginInstep(w)
 		}
 	}
-	s.beginInstep(h)
+	s.beginInstep(w)
 }
 
 // extraToeRounds are the rounds of the foot that go on in the toe's colour.
@@ -151,12 +151,12 @@ func (s *Sock) extraToeRounds() int {
 }
 
 // beginInstep lays the instep's pattern out, after the round that settles what a toe may have left.
-func (s *Sock) beginInstep(h *hands) {
+func (s *Sock) beginInstep(w *worker) {
 	switch p := s.instepPattern(); {
 	case laysOut(p):
-		h.layOut(p, false)
+		w.layOut(p, false)
 	case !p.Plain():
-		h.lace = p
+		w.lace = p
 	}
 }
 
@@ -172,28 +172,28 @@ func (s *Sock) placeOnFoot(stitches int) string {
 }
 
 // workSole works stitches of the sole: smooth outside, or inside for skin that dislikes purl bumps.
-func (s *Sock) workSole(h *hands, n int) {
-	if h.reverse[needle.Foot] {
-		h.settleAs(&asPurl, n, false)
+func (s *Sock) workSole(w *worker, n int) {
+	if w.reverse[needle.Foot] {
+		w.settleAs(&asPurl, n, false)
 		return
 	}
-	h.settle(n)
+	w.settle(n)
 }
 
 // workInstep works all stitches of the instep, in its pattern if it has one.
-func (s *Sock) workInstep(h *hands, n int) {
+func (s *Sock) workInstep(w *worker, n int) {
 	p := s.instepPattern()
-	if h.section == needle.Foot && h.row.N == 1 {
-		h.settleFar(1) // a short-row toe leaves its last turn to the first stitch
-		h.settle(n - 1)
+	if w.section == needle.Foot && w.row.N == 1 {
+		w.settleFar(1) // a short-row toe leaves its last turn to the first stitch
+		w.settle(n - 1)
 		return
 	}
-	if p.Plain() || h.over != nil || h.lace != nil {
-		h.settle(n)
+	if p.Plain() || w.over != nil || w.lace != nil {
+		w.settle(n)
 		return
 	}
-	h.patternCentred(p, h.instepRow, n)
-	h.instepRow++
+	w.patternCentred(p, w.instepRow, n)
+	w.instepRow++
 }
 
 // SchoolTakes is what the school of the design takes off the foot for toe and heel.

@@ -55,28 +55,28 @@ func (s *Sock) rowGauge() float64 {
 }
 
 // enterHeel begins the heel's section in its fabric and yarn.
-func (s *Sock) enterHeel(h *hands) {
-	h.enter(needle.Heel)
+func (s *Sock) enterHeel(w *worker) {
+	w.enter(needle.Heel)
 	if s.Design.Heel.Fabric == needle.Garter {
-		h.fabric = needle.Garter
+		w.fabric = needle.Garter
 	}
-	h.colour = s.colourOf("heel")
+	w.colour = s.colourOf("heel")
 }
 
 // inMainYarn does something in the sock's own yarn and fabric, and goes back.
-func (h *hands) inMainYarn(do func()) {
-	fabric, colour := h.fabric, h.colour
-	h.fabric, h.colour = "", ""
+func (w *worker) inMainYarn(do func()) {
+	fabric, colour := w.fabric, w.colour
+	w.fabric, w.colour = "", ""
 	do()
-	h.fabric, h.colour = fabric, colour
+	w.fabric, w.colour = fabric, colour
 }
 
 // toRoundStart knits on to loop 0 where a heel ended before it.
-func (h *hands) toRoundStart() {
-	if h.machine.AtRoundStart() || h.machine.Peek(0).Kind == needle.YarnOver {
+func (w *worker) toRoundStart() {
+	if w.machine.AtRoundStart() || w.machine.Peek(0).Kind == needle.YarnOver {
 		return // there, or before the yarn-over of a turn that is worked with the first stitch
 	}
-	h.begin(needle.FlatRow)
-	h.settle(h.machine.Count() - h.machine.Cursor())
-	h.end()
+	w.begin(needle.FlatRow)
+	w.settle(w.machine.Count() - w.machine.Cursor())
+	w.end()
 }

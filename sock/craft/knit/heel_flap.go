@@ -191,104 +191,104 @@ func (flapHeel) DiagonalGirth(s *Sock) measure.Length {
 	return lengths.DiagonalOfFlap(s.Heel.Ring, s.Heel.Stitches, s.Heel.PickedUp[0]+s.Heel.PickedUp[1], s.Heel.TurnStitches, s.Gauge)
 }
 
-func (flapHeel) Work(h *hands, s *Sock) {
-	h.enter(needle.Heel)
-	h.colour, h.endsAway = s.colourOf("heel"), true
-	h.reachLeft, h.reachRight = 0, 0
-	h.lay.atHeel(h)
-	h.begin(needle.FlatRow)
-	h.do(needle.Turn, 1)
-	h.end()
+func (flapHeel) Work(w *worker, s *Sock) {
+	w.enter(needle.Heel)
+	w.colour, w.endsAway = s.colourOf("heel"), true
+	w.reachLeft, w.reachRight = 0, 0
+	w.lay.atHeel(w)
+	w.begin(needle.FlatRow)
+	w.do(needle.Turn, 1)
+	w.end()
 	n := s.Heel.Stitches
-	h.flapWrongSide(n)
+	w.flapWrongSide(n)
 	for range s.Heel.FlapRows / 2 {
-		h.flapRightSide(n)
-		h.flapWrongSide(n)
+		w.flapRightSide(n)
+		w.flapWrongSide(n)
 	}
-	s.gusset(h, h.turnFlap(n, s.Design.Heel.SlipColumns != "flap"))
+	s.gusset(w, w.turnFlap(n, s.Design.Heel.SlipColumns != "flap"))
 }
 
 // flapWrongSide slips the first stitch, so that the edge makes a chain to pick up from.
-func (h *hands) flapWrongSide(n int) {
-	h.begin(needle.FlatRow)
-	h.do(needle.Sl, 1)
-	h.do(needle.P, n-1)
-	h.do(needle.Turn, 1)
-	h.end()
+func (w *worker) flapWrongSide(n int) {
+	w.begin(needle.FlatRow)
+	w.do(needle.Sl, 1)
+	w.do(needle.P, n-1)
+	w.do(needle.Turn, 1)
+	w.end()
 }
 
 // flapRightSide slips every other stitch; the last is worked through the back loop, which opens the edge.
-func (h *hands) flapRightSide(n int) {
-	h.begin(needle.FlatRow)
+func (w *worker) flapRightSide(n int) {
+	w.begin(needle.FlatRow)
 	for range (n - 1) / 2 {
-		h.do(needle.Sl, 1)
-		h.do(needle.K, 1)
+		w.do(needle.Sl, 1)
+		w.do(needle.K, 1)
 	}
 	if n%2 == 0 {
-		h.do(needle.Sl, 1)
+		w.do(needle.Sl, 1)
 	}
-	h.do(needle.Ktbl, 1)
-	h.do(needle.Turn, 1)
-	h.end()
+	w.do(needle.Ktbl, 1)
+	w.do(needle.Turn, 1)
+	w.end()
 }
 
 // turnFlap works back and forth over the middle, with a decrease over the gap
 // at the end of each row, until nothing is left outside. Slip columns go on in its
 // right-side rows when they are asked for; what is left of them comes back.
-func (h *hands) turnFlap(n int, slips bool) slipColumns {
+func (w *worker) turnFlap(n int, slips bool) slipColumns {
 	columns := columnsOfFlap(n)
 	knitAlong := columns
 	if !slips {
 		knitAlong = nil
 	}
 	outer := [2]int{flapOuter(n) + 3, flapOuter(n) + 3} // beyond the gap, before its decrease
-	h.begin(needle.FlatRow)
-	h.do(needle.Sl, 1)
-	h.along(knitAlong, 1, n/2+1)
+	w.begin(needle.FlatRow)
+	w.do(needle.Sl, 1)
+	w.along(knitAlong, 1, n/2+1)
 	columns = columns.together(n/2+2, n/2+1)
-	h.do(needle.SSK, 1)
-	h.do(needle.K, 1)
-	h.do(needle.Turn, 1)
-	h.end()
+	w.do(needle.SSK, 1)
+	w.do(needle.K, 1)
+	w.do(needle.Turn, 1)
+	w.end()
 	outer[leftEdge] -= 3
-	h.begin(needle.FlatRow)
-	h.do(needle.Sl, 1)
-	h.do(needle.P, 5-n%2)
+	w.begin(needle.FlatRow)
+	w.do(needle.Sl, 1)
+	w.do(needle.P, 5-n%2)
 	columns = columns.together(outer[rightEdge]-2, outer[rightEdge]-1)
-	h.do(needle.P2tog, 1)
-	h.do(needle.P, 1)
-	h.do(needle.Turn, 1)
-	h.end()
+	w.do(needle.P2tog, 1)
+	w.do(needle.P, 1)
+	w.do(needle.Turn, 1)
+	w.end()
 	outer[rightEdge] -= 3
 	middle := 8 - n%2 // between the gaps
-	for edge := leftEdge; outer[edge] > 0 && h.err == nil; edge = 1 - edge {
+	for edge := leftEdge; outer[edge] > 0 && w.err == nil; edge = 1 - edge {
 		together, plain := needle.SSK, needle.K
 		if edge == rightEdge {
 			together, plain = needle.P2tog, needle.P
 		}
-		h.begin(needle.FlatRow)
-		h.do(needle.Sl, 1)
+		w.begin(needle.FlatRow)
+		w.do(needle.Sl, 1)
 		right := outer[rightEdge]
 		if edge == leftEdge {
 			if slips {
-				h.along(columns, right+1, middle-2)
+				w.along(columns, right+1, middle-2)
 			} else {
-				h.do(plain, middle-2)
+				w.do(plain, middle-2)
 			}
 			columns = columns.together(right+middle-1, right+middle-2)
 		} else {
-			h.do(plain, middle-2)
+			w.do(plain, middle-2)
 			columns = columns.together(right-1, right)
 		}
-		h.do(together, 1)
+		w.do(together, 1)
 		outer[edge]--
 		if outer[edge] > 0 { // at the end there may be none left for the one more: right so
-			h.do(plain, 1)
+			w.do(plain, 1)
 			outer[edge]--
 			middle++
 		}
-		h.do(needle.Turn, 1)
-		h.end()
+		w.do(needle.Turn, 1)
+		w.end()
 	}
 	return columns
 }
@@ -362,37 +362,37 @@ func (s *Sock) planGusset(rounds int) {
 // gusset picks up along both edges of the flap and decreases to the leg's count.
 // Slip columns go up the back of the heel when they are asked for, in every second round, best in
 // those that decrease.
-func (s *Sock) gusset(h *hands, columns slipColumns) {
-	h.enter(needle.Gusset)
+func (s *Sock) gusset(w *worker, columns slipColumns) {
+	w.enter(needle.Gusset)
 	left, right := s.Heel.PickedUp[0], s.Heel.PickedUp[1]
 	slipsUp := s.Design.Heel.SlipColumns == "back"
 	rightOf := s.Heel.CornerStitches + right // stitches before the heel's own
 	slipped := false
-	h.colour = ""
-	h.begin(needle.FlatRow)
+	w.colour = ""
+	w.begin(needle.FlatRow)
 	if slipsUp {
-		h.along(columns, 0, s.Heel.TurnStitches)
+		w.along(columns, 0, s.Heel.TurnStitches)
 		slipped = true
 	} else {
-		h.do(needle.K, s.Heel.TurnStitches)
+		w.do(needle.K, s.Heel.TurnStitches)
 	}
-	h.do(needle.PU, left)
-	h.do(needle.PC, s.Heel.CornerStitches)
-	h.end()
+	w.do(needle.PU, left)
+	w.do(needle.PC, s.Heel.CornerStitches)
+	w.end()
 	for i, r := range s.Heel.GussetRounds {
-		front, back := h.instep, h.sole()
-		h.lay.hold = i == 0 && s.Design.RoundStart != "instep"
+		front, back := w.instep, w.sole()
+		w.lay.hold = i == 0 && s.Design.RoundStart != "instep"
 		slips := slipsUp && !slipped && (r.Left || r.Right) && rightOf >= 3 // before the decreases reach the heel itself
 		slipped = slips
-		h.stripe(s)
-		h.round(func() { s.workInstep(h, front) }, func() {
+		w.stripe(s)
+		w.round(func() { s.workInstep(w, front) }, func() {
 			if i == 0 {
-				h.do(needle.PC, s.Heel.CornerStitches)
-				h.do(needle.PU, right)
+				w.do(needle.PC, s.Heel.CornerStitches)
+				w.do(needle.PU, right)
 			}
 			if r.Right {
-				h.do(needle.K, 1)
-				h.do(needle.SSK, 1)
+				w.do(needle.K, 1)
+				w.do(needle.SSK, 1)
 				back -= 3
 			}
 			if r.Left {
@@ -405,17 +405,17 @@ func (s *Sock) gusset(h *hands, columns slipColumns) {
 				}
 				before = min(before, back)
 				heel := min(len(columns), back-before)
-				h.do(needle.K, before)
-				h.along(columns, 0, heel)
+				w.do(needle.K, before)
+				w.along(columns, 0, heel)
 				back -= before + heel
 			}
-			h.do(needle.K, back)
+			w.do(needle.K, back)
 			if r.Right {
 				rightOf--
 			}
 			if r.Left {
-				h.do(needle.K2tog, 1)
-				h.do(needle.K, 1)
+				w.do(needle.K2tog, 1)
+				w.do(needle.K, 1)
 			}
 		})
 	}

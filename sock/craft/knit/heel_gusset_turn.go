@@ -122,21 +122,21 @@ func (gussetTurnHeel) DiagonalGirth(s *Sock) measure.Length {
 }
 
 // gussetIncreaseRound adds a stitch beside the instep on each side, on the sole.
-func (s *Sock) gussetIncreaseRound(h *hands) {
-	front, back := h.instep, h.sole()
-	h.round(func() { s.workInstep(h, front) }, func() {
-		s.workSole(h, 1)
-		h.do(needle.M1R, 1)
-		s.workSole(h, back-2)
-		h.do(needle.M1L, 1)
-		s.workSole(h, 1)
+func (s *Sock) gussetIncreaseRound(w *worker) {
+	front, back := w.instep, w.sole()
+	w.round(func() { s.workInstep(w, front) }, func() {
+		s.workSole(w, 1)
+		w.do(needle.M1R, 1)
+		s.workSole(w, back-2)
+		w.do(needle.M1L, 1)
+		s.workSole(w, 1)
 	})
 }
 
-func (gussetTurnHeel) Work(h *hands, s *Sock) {
-	s.enterHeel(h)
-	h.endsAway = true
-	r := s.shortRowsAtHeel(h)
+func (gussetTurnHeel) Work(w *worker, s *Sock) {
+	s.enterHeel(w)
+	w.endsAway = true
+	r := s.shortRowsAtHeel(w)
 	r.wrapNeighbour = false // beside it stand the gusset's stitches, and they are decreased away
 	r.beginHeel(s)
 	r.narrowing(false)
@@ -144,18 +144,18 @@ func (gussetTurnHeel) Work(h *hands, s *Sock) {
 	for i := range 2 * s.Heel.GussetIncreases {
 		r.flapRow(i == 2*s.Heel.GussetIncreases-1)
 	}
-	h.reachLeft, h.reachRight = reaches(s.Heel.Stitches, h.sole())
-	if h.machine.Side() == needle.WS {
-		h.flapWrongSide(s.Heel.Stitches)
+	w.reachLeft, w.reachRight = reaches(s.Heel.Stitches, w.sole())
+	if w.machine.Side() == needle.WS {
+		w.flapWrongSide(s.Heel.Stitches)
 	}
-	h.colour, h.fabric = "", ""
+	w.colour, w.fabric = "", ""
 	if r.ownStrand && !s.Design.ContrastHeel() {
-		h.joins = h.strandEnds()
+		w.joins = w.strandEnds()
 	}
-	if !h.machine.AtRoundStart() {
-		h.begin(needle.FlatRow)
-		h.settle(s.Heel.Stitches - h.reachLeft)
-		h.end()
+	if !w.machine.AtRoundStart() {
+		w.begin(needle.FlatRow)
+		w.settle(s.Heel.Stitches - w.reachLeft)
+		w.end()
 	}
 }
 

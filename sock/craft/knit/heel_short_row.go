@@ -258,9 +258,9 @@ func (shortRowHeel) DiagonalGirth(s *Sock) measure.Length {
 	return lengths.DiagonalOfShortRows(s.Heel.Ring, s.Heel.Stitches, s.Heel.Turns, s.Heel.RowGauge, s.Gauge)
 }
 
-func (shortRowHeel) Work(h *hands, s *Sock) {
-	s.enterHeel(h)
-	r := s.shortRowsAtHeel(h)
+func (shortRowHeel) Work(w *worker, s *Sock) {
+	s.enterHeel(w)
+	r := s.shortRowsAtHeel(w)
 	r.beginHeel(s)
 	between := s.Heel.RoundsBetween
 	r.narrowing(between > 0)
@@ -269,21 +269,21 @@ func (shortRowHeel) Work(h *hands, s *Sock) {
 	}
 	r.widening()
 	r.home()
-	h.toRoundStart()
+	w.toRoundStart()
 }
 
 // shortRowsAtHeel sets the short rows out over the middle of the sole.
-func (s *Sock) shortRowsAtHeel(h *hands) *shortRows {
+func (s *Sock) shortRowsAtHeel(w *worker) *shortRows {
 	style := s.turning()
 	ownStrand := s.Design.HeelHasOwnStrand()
 	wrapNeighbour := s.corner().wrapsInstep
-	h.reachLeft, h.reachRight = reaches(s.Heel.Stitches, h.sole())
-	h.lifts = style.lifts()
-	h.lay.atHeel(h)
+	w.reachLeft, w.reachRight = reaches(s.Heel.Stitches, w.sole())
+	w.lifts = style.lifts()
+	w.lay.atHeel(w)
 	return &shortRows{
-		hands: h, style: style, stitches: s.Heel.Stitches, turns: s.Heel.Turns, ownStrand: ownStrand,
+		worker: w, style: style, stitches: s.Heel.Stitches, turns: s.Heel.Turns, ownStrand: ownStrand,
 		wrapNeighbour: wrapNeighbour, between: s.Heel.RoundsBetween, leaveRight: style.leavesRight() && !ownStrand && !wrapNeighbour,
-		ring: h.machine.Count(), beyond: h.reachLeft,
+		ring: w.machine.Count(), beyond: w.reachLeft,
 	}
 }
 
@@ -324,7 +324,7 @@ func (r *shortRows) beginHeel(s *Sock) {
 			r.end()
 		}
 	})
-	r.lay.park(r.hands)
+	r.lay.park(r.worker)
 	if r.ownStrand && !s.Design.ContrastHeel() {
 		r.joins = r.strandBegins()
 	}

@@ -18,7 +18,7 @@ import (
 // Work knits the whole sock. An error means that the program asked the hands
 // for something the needle cannot do: a bug, never the knitter's fault.
 func (s *Sock) Work() ([]needle.Row, error) {
-	h := newHands(256)
+	h := newWorker(256)
 	h.fingers = fingers.New(s.shortRowStitches())
 	h.lay.in = s.needlesIn
 	h.reverse = s.smoothInside()

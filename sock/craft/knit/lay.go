@@ -31,63 +31,63 @@ func (s *Sock) needlesIn(section needle.Section) design.Arrangement {
 }
 
 // begin lays the first loops: each half on one needle, further needles come in the first round.
-func (l *laid) begin(h *hands, front, back int) {
+func (l *laid) begin(w *worker, front, back int) {
 	if l.in != nil {
-		l.now = l.in(h.section)
-		l.twoHalves(h, front, back)
+		l.now = l.in(w.section)
+		l.twoHalves(w, front, back)
 	}
 }
 
 // unzipped lays the other half of a toe, which the waste yarn held, on a needle of the back.
-func (l *laid) unzipped(h *hands, front int) {
+func (l *laid) unzipped(w *worker, front int) {
 	if l.in != nil {
-		l.twoHalves(h, front, h.machine.Count()-front)
+		l.twoHalves(w, front, w.machine.Count()-front)
 	}
 }
 
 // twoHalves lays each half of a toe on the first of its needles: there are two at least, since no short circular holds a toe.
-func (l *laid) twoHalves(h *hands, front, back int) {
+func (l *laid) twoHalves(w *worker, front, back int) {
 	on := make([]int, l.now.Needles())
 	on[0], on[l.now.Fronts] = front, back
-	h.machine.Lay(0, on...)
+	w.machine.Lay(0, on...)
 }
 
 // slide moves loops to a neighbouring needle before the row that was just begun.
-func (h *hands) slide(v needle.Move) {
-	if h.lay.in == nil || h.err != nil {
+func (w *worker) slide(v needle.Move) {
+	if w.lay.in == nil || w.err != nil {
 		return
 	}
-	on := make([]int, h.lay.nowNeedles())
-	from := h.machine.Lying(on)
+	on := make([]int, w.lay.nowNeedles())
+	from := w.machine.Lying(on)
 	on, from, err := needle.Slid(on, from, []needle.Move{v})
 	if err != nil {
-		h.fail(err)
+		w.fail(err)
 		return
 	}
-	h.machine.Lay(from, on...)
-	h.row.Moves = append(h.row.Moves, v)
+	w.machine.Lay(from, on...)
+	w.row.Moves = append(w.row.Moves, v)
 }
 
 // atHeel lays the loops on the needles of the heel's section.
-func (l *laid) atHeel(h *hands) {
+func (l *laid) atHeel(w *worker) {
 	if l.in == nil {
 		return
 	}
-	if want := l.in(h.section); want != l.now {
+	if want := l.in(w.section); want != l.now {
 		l.now = want
-		h.machine.Lay(0, h.halves(want)...)
+		w.machine.Lay(0, w.halves(want)...)
 	}
 }
 
 // park puts what a heel over more than the half leaves in peace on a holder, and the heel on two needles: once the yarn is at its edge, so
 // that nobody has to knit off the holder.
-func (l *laid) park(h *hands) {
-	if l.in == nil || h.reachLeft <= 0 || l.now.Backs == 0 {
+func (l *laid) park(w *worker) {
+	if l.in == nil || w.reachLeft <= 0 || l.now.Backs == 0 {
 		return
 	}
-	rest := h.instep - h.reachLeft - h.reachRight
-	heel := h.machine.Count() - rest
-	h.machine.Lay(h.reachLeft, append([]int{rest}, design.Arrangement{Backs: design.HeelNeedles}.Split(0, heel)...)...)
+	rest := w.instep - w.reachLeft - w.reachRight
+	heel := w.machine.Count() - rest
+	w.machine.Lay(w.reachLeft, append([]int{rest}, design.Arrangement{Backs: design.HeelNeedles}.Split(0, heel)...)...)
 	l.parked = true
 }
 
@@ -95,19 +95,19 @@ func (l *laid) park(h *hands) {
 func (l *laid) unpark() { l.unparks = l.parked }
 
 // halves are front and back of the sock on the needles of an arrangement.
-func (h *hands) halves(on design.Arrangement) []int {
-	front := h.machine.LoopsBefore(h.instep)
-	return on.Split(front, h.machine.Count()-front)
+func (w *worker) halves(on design.Arrangement) []int {
+	front := w.machine.LoopsBefore(w.instep)
+	return on.Split(front, w.machine.Count()-front)
 }
 
 // laid writes down how the loops lie after a row. A round that worked all of
 // them has laid them as the section has it, where they lay otherwise or a needle was empty.
-func (h *hands) laid() {
-	l := &h.lay
-	if l.in == nil || h.err != nil {
+func (w *worker) laid() {
+	l := &w.lay
+	if l.in == nil || w.err != nil {
 		return
 	}
-	want := l.in(h.section)
+	want := l.in(w.section)
 	needles := max(l.now.Needles(), want.Needles())
 	if l.parked {
 		needles = max(1+design.HeelNeedles, needles)
@@ -116,30 +116,30 @@ func (h *hands) laid() {
 		l.counts = make([]int, 512)
 	}
 	on := l.counts[:needles:needles]
-	from := h.machine.Lying(on)
+	from := w.machine.Lying(on)
 	unparks := l.unparks
 	if unparks {
 		l.parked, l.unparks = false, false
 	}
-	if !l.parked && !l.hold && h.row.Kind == needle.Round && h.section != needle.BindOff {
-		front := h.machine.LoopsBefore(h.instep)
+	if !l.parked && !l.hold && w.row.Kind == needle.Round && w.section != needle.BindOff {
+		front := w.machine.LoopsBefore(w.instep)
 		if want != l.now {
-			h.remark(changedNeedles(want))
+			w.remark(changedNeedles(want))
 		}
 		if want != l.now || unparks || l.uneven(on, front) {
 			from = 0
-			lie := h.halves(want)
-			if before := h.rows[len(h.rows)-1].OnNeedles; want == l.now && !unparks && l.holds(before, front, h.machine.Count()) {
+			lie := w.halves(want)
+			if before := w.rows[len(w.rows)-1].OnNeedles; want == l.now && !unparks && l.holds(before, front, w.machine.Count()) {
 				lie = before // as they lay: no stitch goes to another needle
 			}
 			l.now = want
 			on = on[:copy(on, lie)]
-			h.machine.Lay(0, on...)
+			w.machine.Lay(0, on...)
 		}
 	}
 	on = on[:max(l.nowNeedles(), 1):max(l.nowNeedles(), 1)]
 	l.counts = l.counts[len(on):]
-	h.row.OnNeedles, h.row.From = on, from
+	w.row.OnNeedles, w.row.From = on, from
 }
 
 // changedNeedles says what a round does that goes over to other needles.

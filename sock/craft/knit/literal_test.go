@@ -14,15 +14,15 @@ import (
 	"acornstep/sock/craft/check"
 	"acornstep/sock/papers/design"
 	"acornstep/sock/papers/plan"
+	"acornstep/sock/rows/knitted"
 	"acornstep/sock/rows/needle"
-	"acornstep/sock/rows/trace"
 	"acornstep/sock/said/words"
 )
 
 // literal has a sock knitted from nothing but its words, with their counts and as they are written up to places, by readers who go by
 // counts, by landmarks alone, and by the needle in the hand.
 func literal(p *plan.Plan) error {
-	traced, err := trace.Of(p.Rows)
+	traced, err := knitted.Of(p.Rows)
 	if err != nil {
 		return err
 	}
@@ -46,7 +46,7 @@ func TestAWrongWordIsNoticed(t *testing.T) {
 	number := regexp.MustCompile(`\d+`)
 	rapid.Check(t, func(t *rapid.T) {
 		p := anySock(t)
-		traced, err := trace.Of(p.Rows)
+		traced, err := knitted.Of(p.Rows)
 		if err != nil {
 			t.Fatal(err)
 		}
@@ -98,7 +98,7 @@ func TestAWrongPlaceIsNoticed(t *testing.T) {
 	noticed, same := 0, 0
 	rapid.Check(t, func(t *rapid.T) {
 		p := anySock(t)
-		traced, err := trace.Of(p.Rows)
+		traced, err := knitted.Of(p.Rows)
 		if err != nil {
 			t.Fatal(err)
 		}
@@ -172,7 +172,7 @@ func TestACountOfWhatIsLaidIsNoticed(t *testing.T) {
 	require.NoError(t, err)
 	p, err := Make(d)
 	require.NoError(t, err)
-	traced, err := trace.Of(p.Rows)
+	traced, err := knitted.Of(p.Rows)
 	require.NoError(t, err)
 	said := words.Rows(traced, &p.Design)
 	require.NoError(t, words.Literally(p, said))
@@ -228,7 +228,7 @@ func TestLoopsOfTwoNeedlesAreSlidFirst(t *testing.T) {
 
 // unsaid knits a sock from its words, without what stands first in a row.
 func unsaid(t *testing.T, p *plan.Plan, row int) error {
-	traced, err := trace.Of(p.Rows)
+	traced, err := knitted.Of(p.Rows)
 	require.NoError(t, err)
 	said := words.Rows(traced, &p.Design)
 	said[row].Parts = slices.DeleteFunc(slices.Clone(said[row].Parts), func(part words.Part) bool { return part.On == "first" })

@@ -17,119 +17,119 @@ var asPurl = settling{needle.P, needle.Pds, needle.PW, needle.PPin, needle.PLift
 	[3]needle.Code{needle.P, needle.SSP, needle.SSSP}, [3]needle.Code{needle.P, needle.P2tog, needle.P3tog}}
 
 // settling chooses by the side that shows, and by the place on a foot whose sole is smooth inside.
-func (h *hands) settling() *settling {
-	if (h.plain() == needle.P) != h.inside() {
+func (w *worker) settling() *settling {
+	if (w.plain() == needle.P) != w.inside() {
 		return &asPurl
 	}
 	return &asKnit
 }
 
 // inside says whether the next stitch is one of a sole, or of a heel on it, that is smooth inside.
-func (h *hands) inside() bool {
-	if !h.reverse[h.section] || h.fabric == needle.Garter {
+func (w *worker) inside() bool {
+	if !w.reverse[w.section] || w.fabric == needle.Garter {
 		return false
 	}
-	at := h.machine.Cursor()
-	if h.machine.Side() == needle.WS {
-		at += h.machine.Count() - 1
+	at := w.machine.Cursor()
+	if w.machine.Side() == needle.WS {
+		at += w.machine.Count() - 1
 	}
-	return at%max(1, h.machine.Count()) >= h.machine.LoopsBefore(h.instep)
+	return at%max(1, w.machine.Count()) >= w.machine.LoopsBefore(w.instep)
 }
 
 // sideEnds is how many of the next n stitches come before the work goes from the instep to the sole, or back.
-func (h *hands) sideEnds(n int) int {
-	if !h.reverse[h.section] {
+func (w *worker) sideEnds(n int) int {
+	if !w.reverse[w.section] {
 		return n
 	}
-	at, all := h.machine.StitchesBefore(h.machine.Cursor()), h.machine.Stitches()
-	if h.machine.Side() == needle.WS {
+	at, all := w.machine.StitchesBefore(w.machine.Cursor()), w.machine.Stitches()
+	if w.machine.Side() == needle.WS {
 		at = (all - at) % max(1, all) // counted backward from the end of the sole
-		if sole := all - h.instep; at < sole {
+		if sole := all - w.instep; at < sole {
 			return min(n, sole-at)
 		}
 		return min(n, all-at)
 	}
-	if at %= max(1, all); at < h.instep {
-		return min(n, h.instep-at)
+	if at %= max(1, all); at < w.instep {
+		return min(n, w.instep-at)
 	}
 	return min(n, all-at)
 }
 
 // settle works n stitches, each with whatever hangs on it from a turn that was
 // made on the near side: its second leg, its wraps, its pin, or the yarn-overs before it.
-func (h *hands) settle(n int) { h.settlePattern(n, false) }
+func (w *worker) settle(n int) { w.settlePattern(n, false) }
 
 // settleFar is settle for stitches that were turned on the far side, whose
 // yarn-overs and pins lie beyond them.
-func (h *hands) settleFar(n int) { h.settlePattern(n, true) }
+func (w *worker) settleFar(n int) { w.settlePattern(n, true) }
 
 // settlePattern settles n stitches, each as the pattern has it that the row crosses.
-func (h *hands) settlePattern(n int, far bool) {
-	if h.lace != nil && !far {
-		n -= h.crossLace(n)
+func (w *worker) settlePattern(n int, far bool) {
+	if w.lace != nil && !far {
+		n -= w.crossLace(n)
 	}
-	if h.over == nil || h.machine.Side() != needle.RS {
-		for n > 0 && h.err == nil {
-			alike := h.sideEnds(n)
-			h.settleAs(h.settling(), alike, far)
+	if w.over == nil || w.machine.Side() != needle.RS {
+		for n > 0 && w.err == nil {
+			alike := w.sideEnds(n)
+			w.settleAs(w.settling(), alike, far)
 			n -= alike
 		}
 		return
 	}
-	at, all := h.machine.StitchesBefore(h.machine.Cursor()), h.machine.Stitches()
-	for n > 0 && h.err == nil {
-		as, alike := h.inPattern(at), 1
-		for alike < n && h.inPattern((at+alike)%all) == as {
+	at, all := w.machine.StitchesBefore(w.machine.Cursor()), w.machine.Stitches()
+	for n > 0 && w.err == nil {
+		as, alike := w.inPattern(at), 1
+		for alike < n && w.inPattern((at+alike)%all) == as {
 			alike++
 		}
-		h.settleAs(as, alike, far)
+		w.settleAs(as, alike, far)
 		n, at = n-alike, (at+alike)%all
 	}
 }
 
-func (h *hands) settleAs(as *settling, n int, far bool) {
-	for ; n > 0 && h.err == nil; n-- {
-		if ordinary := h.machine.OrdinaryAhead(n); ordinary > 0 && !far && !h.lifts {
-			h.do(as.plain, ordinary)
+func (w *worker) settleAs(as *settling, n int, far bool) {
+	for ; n > 0 && w.err == nil; n-- {
+		if ordinary := w.machine.OrdinaryAhead(n); ordinary > 0 && !far && !w.lifts {
+			w.do(as.plain, ordinary)
 			if n -= ordinary; n == 0 {
 				return
 			}
 		}
-		next, closed := h.machine.Peek(0), h.liftedFar
-		h.liftedFar = false
+		next, closed := w.machine.Peek(0), w.liftedFar
+		w.liftedFar = false
 		switch {
-		case next.PinsBefore > 0 && !h.machine.AfterTurn() || // a pin where the work just turned waits beyond
+		case next.PinsBefore > 0 && !w.machine.AfterTurn() || // a pin where the work just turned waits beyond
 			far && next.PinsAfter > 0:
-			h.do(as.pinned, 1)
-		case h.lifts && next.Kind == needle.Plain && next.Wraps == 0 && (far && next.GapAfter || next.GapBefore && !closed):
-			h.do(as.lifted, 1)
-			h.liftedFar = far && next.GapAfter
+			w.do(as.pinned, 1)
+		case w.lifts && next.Kind == needle.Plain && next.Wraps == 0 && (far && next.GapAfter || next.GapBefore && !closed):
+			w.do(as.lifted, 1)
+			w.liftedFar = far && next.GapAfter
 		case next.Kind == needle.YarnOver:
 			overs := 1
-			if h.machine.Peek(1).Kind == needle.YarnOver {
+			if w.machine.Peek(1).Kind == needle.YarnOver {
 				overs = 2
 			}
-			h.do(as.before[overs], 1)
+			w.do(as.before[overs], 1)
 		case next.Kind == needle.Double:
-			h.do(as.double, 1)
+			w.do(as.double, 1)
 		case next.Wraps > 0:
-			if h.fabric == needle.Garter {
-				h.do(as.plain, 1) // in garter the wrap may stay: it does not show
+			if w.fabric == needle.Garter {
+				w.do(as.plain, 1) // in garter the wrap may stay: it does not show
 			} else {
-				h.do(as.wrapped, 1)
+				w.do(as.wrapped, 1)
 			}
-		case far && h.machine.Peek(1).Kind == needle.YarnOver:
+		case far && w.machine.Peek(1).Kind == needle.YarnOver:
 			overs := 1
-			if h.machine.Peek(2).Kind == needle.YarnOver {
+			if w.machine.Peek(2).Kind == needle.YarnOver {
 				overs = 2
 			}
-			h.do(as.beyond[overs], 1)
+			w.do(as.beyond[overs], 1)
 		case next.Turned && as.plain == needle.K:
-			h.do(needle.Ktbl, 1)
+			w.do(needle.Ktbl, 1)
 		case next.Turned:
-			h.do(needle.Ptbl, 1)
+			w.do(needle.Ptbl, 1)
 		default:
-			h.do(as.plain, 1)
+			w.do(as.plain, 1)
 		}
 	}
 }

@@ -11,9 +11,9 @@ import (
 )
 
 // on gives hands that hold ten stitches and have worked the rows, each a list of operations.
-func on(t *testing.T, rows ...[]needle.Op) *hands {
+func on(t *testing.T, rows ...[]needle.Op) *worker {
 	t.Helper()
-	h := newHands(16)
+	h := newWorker(16)
 	h.enter(needle.CastOn)
 	h.begin(needle.FlatRow)
 	h.do(needle.CO, 10)
@@ -37,23 +37,23 @@ func TestHandsSettleWhatTheySee(t *testing.T) {
 	cases := []struct {
 		name   string
 		rows   [][]needle.Op
-		settle func(h *hands)
+		settle func(h *worker)
 		want   string
 	}{
 		{"a double stitch", [][]needle.Op{{op(needle.K, 4), turn}, {op(needle.DS, 1), op(needle.P, 2), turn}},
-			func(h *hands) { h.settle(4) }, "[k×2 kds×1 k×1]"},
+			func(w *worker) { w.settle(4) }, "[k×2 kds×1 k×1]"},
 		{"two wraps", [][]needle.Op{{op(needle.K, 4), op(needle.WT, 1)}, {op(needle.P, 3), turn}, {op(needle.K, 3), op(needle.WT, 1)},
 			{op(needle.P, 3), turn}},
-			func(h *hands) { h.settle(5) }, "[k×3 kw×1 k×1]"},
+			func(w *worker) { w.settle(5) }, "[k×3 kw×1 k×1]"},
 		{"a yarn-over before its stitch", [][]needle.Op{{op(needle.K, 4), turn}, {op(needle.YO, 1), op(needle.P, 3), turn}},
-			func(h *hands) { h.settle(5) }, "[k×3 k2tog×1 k×1]"},
+			func(w *worker) { w.settle(5) }, "[k×3 k2tog×1 k×1]"},
 		{"a yarn-over beyond its stitch", [][]needle.Op{{op(needle.K, 5), turn}, {op(needle.P, 3), turn},
 			{op(needle.YO, 1), op(needle.K, 8)}},
-			func(h *hands) { h.settle(1); h.settleFar(1); h.settle(3) }, "[k×1 ssk×1 k×3]"},
-		{"a pin", [][]needle.Op{{op(needle.K, 4), turn}, {op(needle.SlPin, 1), op(needle.P, 2), turn}}, func(h *hands) { h.settle(5) },
+			func(w *worker) { w.settle(1); w.settleFar(1); w.settle(3) }, "[k×1 ssk×1 k×3]"},
+		{"a pin", [][]needle.Op{{op(needle.K, 4), turn}, {op(needle.SlPin, 1), op(needle.P, 2), turn}}, func(w *worker) { w.settle(5) },
 			"[k×3 kpin×1 k×1]"},
 		{"on the wrong side", [][]needle.Op{{op(needle.K, 6), op(needle.WT, 1)}, {op(needle.P, 2), turn}, {op(needle.K, 5), turn}},
-			func(h *hands) { h.settle(4) }, "[p×2 pw×1 p×1]"},
+			func(w *worker) { w.settle(4) }, "[p×2 pw×1 p×1]"},
 	}
 	for _, c := range cases {
 		t.Run(c.name, func(t *testing.T) {

@@ -45,7 +45,7 @@ const (
 
 // shortRows are rows worked back and forth over some of the stitches.
 type shortRows struct {
-	*hands
+	*worker
 	style turning
 	// stitches of the span, turns wanted on each side.
 	stitches, turns int

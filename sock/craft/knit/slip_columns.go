@@ -15,12 +15,12 @@ func columnsOfFlap(n int) slipColumns {
 }
 
 // along knits the next n stitches of the heel, from the i-th on, and slips those of its columns, never two side by side.
-func (h *hands) along(c slipColumns, i, n int) {
+func (w *worker) along(c slipColumns, i, n int) {
 	for end := i + n; i < end; i++ {
-		if last := len(h.ops) - 1; i < len(c) && c[i] && (last < h.rowOps || h.ops[last].Code != needle.Sl) {
-			h.do(needle.Sl, 1)
+		if last := len(w.ops) - 1; i < len(c) && c[i] && (last < w.rowOps || w.ops[last].Code != needle.Sl) {
+			w.do(needle.Sl, 1)
 		} else {
-			h.do(needle.K, 1)
+			w.do(needle.K, 1)
 		}
 	}
 }

@@ -14,16 +14,16 @@ const ownYarn = "own"
 
 // stripe takes up the yarn of the next round of foot and leg. Rounds in
 // between that are of the heel or in the toe's colour count for nothing.
-func (h *hands) stripe(s *Sock) {
-	h.colour = ""
+func (w *worker) stripe(s *Sock) {
+	w.colour = ""
 	stripes := s.Design.Yarn.Stripes
 	if len(stripes) == 0 {
 		return
 	}
-	now := stripeAt(stripes, h.striped)
-	h.striped++
+	now := stripeAt(stripes, w.striped)
+	w.striped++
 	if now.Colour != ownYarn {
-		h.colour = now.Colour
+		w.colour = now.Colour
 	}
 }
 
@@ -65,16 +65,16 @@ func stripeAt(stripes []design.Stripe, round int) design.Stripe {
 
 // yarnNote says what the hands do where the yarn of a row is another than that of the row before. Stripes carry their yarns along; only
 // a heel in the other yarn has a strand that begins and ends.
-func (h *hands) yarnNote(before, now *needle.Row) string {
+func (w *worker) yarnNote(before, now *needle.Row) string {
 	if before.Colour == now.Colour || before.Section == needle.CastOn {
 		return ""
 	}
 	switch {
 	case now.Section == needle.Heel && now.Colour == needle.Contrast:
-		return h.strandBegins()
-	case before.Section == needle.Heel && before.Colour == needle.Contrast && h.strandFrom > 0: // else the toe's yarn went on through it
-		return h.strandEnds()
-	case h.striped > 1:
+		return w.strandBegins()
+	case before.Section == needle.Heel && before.Colour == needle.Contrast && w.strandFrom > 0: // else the toe's yarn went on through it
+		return w.strandEnds()
+	case w.striped > 1:
 		return note.Fact{Code: note.TakesUp, Yarn: now.Colour}.String()
 	}
 	return note.Fact{Code: note.ChangesTo, Yarn: now.Colour}.String()
@@ -82,9 +82,9 @@ func (h *hands) yarnNote(before, now *needle.Row) string {
 
 // strandBegins says how a strand of the heel's own begins with the present row, whatever its colour. Where it ends away from where it
 // began, as on a flap, the sock's yarn cannot wait for it.
-func (h *hands) strandBegins() string {
-	h.strandFrom = len(h.rows)
-	if h.endsAway {
+func (w *worker) strandBegins() string {
+	w.strandFrom = len(w.rows)
+	if w.endsAway {
 		return note.Of(note.YarnBroken)
 	}
 	return note.Of(note.YarnWaits)
@@ -92,16 +92,16 @@ func (h *hands) strandBegins() string {
 
 // strandEnds says how the sock's yarn goes on with the present row; where the strand began it says now how long it has to be, since
 // that is known.
-func (h *hands) strandEnds() string {
+func (w *worker) strandEnds() string {
 	var long measure.Length = 2 * strandEnd
-	for i := h.strandFrom; i < len(h.rows); i++ {
-		long += h.takes(&h.rows[i])
+	for i := w.strandFrom; i < len(w.rows); i++ {
+		long += w.takes(&w.rows[i])
 	}
-	if h.err != nil {
+	if w.err != nil {
 		return ""
 	}
-	h.rows[h.strandFrom].Note += " " + note.Fact{Code: note.StrandTakes, Long: long}.String()
-	if h.endsAway {
+	w.rows[w.strandFrom].Note += " " + note.Fact{Code: note.StrandTakes, Long: long}.String()
+	if w.endsAway {
 		return note.Of(note.YarnJoined)
 	}
 	return note.Of(note.YarnTaken)

@@ -218,7 +218,7 @@ type Toe interface {
 	// Size works out s.Toe; it may stop the sock.
 	Size(s *Sock)
 	// Work casts on and knits up to the full count.
-	Work(h *hands, s *Sock)
+	Work(w *worker, s *Sock)
 	// Summarise says the toe's own counts, and Pin fixes them in a design.
 	Summarise(s *Sock, into *plan.Summary)
 	Pin(s *Sock, d *design.Design)
@@ -243,7 +243,7 @@ type Heel interface {
 	// Size works out s.Heel; it may stop the sock.
 	Size(s *Sock)
 	// Work knits from the start of a round on the foot to the end of the heel.
-	Work(h *hands, s *Sock)
+	Work(w *worker, s *Sock)
 	Summarise(s *Sock, into *plan.Summary)
 	Pin(s *Sock, d *design.Design)
 	Explain(s *Sock, on *sheet.Sheet)

@@ -79,38 +79,38 @@ func (garterSquareToe) Size(s *Sock) {
 	}
 }
 
-func (garterSquareToe) Work(h *hands, s *Sock) {
+func (garterSquareToe) Work(w *worker, s *Sock) {
 	q, edge, made := s.squareEdge()
-	h.castOnRing(s, 2*q, true)
-	h.enter(needle.Toe)
-	h.fabric = needle.Garter
+	w.castOnRing(s, 2*q, true)
+	w.enter(needle.Toe)
+	w.fabric = needle.Garter
 	for i := range s.Toe.Rounds {
-		h.begin(needle.FlatRow)
-		h.settle(q)
+		w.begin(needle.FlatRow)
+		w.settle(q)
 		if i < s.Toe.Rounds-1 {
-			h.do(needle.Turn, 1)
+			w.do(needle.Turn, 1)
 		}
-		h.end()
+		w.end()
 	}
-	h.fabric = ""
-	h.begin(needle.FlatRow)
-	h.do(needle.PU, edge)
-	h.do(needle.M1L, made)
-	h.instep = q + edge + made
-	h.nextNeedle()
-	h.settle(q)
+	w.fabric = ""
+	w.begin(needle.FlatRow)
+	w.do(needle.PU, edge)
+	w.do(needle.M1L, made)
+	w.instep = q + edge + made
+	w.nextNeedle()
+	w.settle(q)
 	if !s.Design.Mirror {
-		h.do(needle.PU, edge)
-		h.do(needle.M1L, made)
-		h.end()
+		w.do(needle.PU, edge)
+		w.do(needle.M1L, made)
+		w.end()
 		return
 	}
 	// Mirrored, the instep is the second edge and the live stitches: the round begins q stitches earlier.
-	h.end()
-	h.begin(needle.Round)
-	h.slide(needle.Move{Of: 1, To: 1 + h.lay.now.Fronts, N: edge + made}) // the first edge belongs to the sole
-	h.do(needle.PU, edge)
-	h.do(needle.M1L, made)
-	h.do(needle.K, 2*q+edge+made)
-	h.end()
+	w.end()
+	w.begin(needle.Round)
+	w.slide(needle.Move{Of: 1, To: 1 + w.lay.now.Fronts, N: edge + made}) // the first edge belongs to the sole
+	w.do(needle.PU, edge)
+	w.do(needle.M1L, made)
+	w.do(needle.K, 2*q+edge+made)
+	w.end()
 }

@@ -79,20 +79,20 @@ func (shortRowToe) Size(s *Sock) {
 
 // countToeRows knits the toe to count its rows: they depend on the turning style.
 func (s *Sock) countToeRows() int {
-	h := newHands(64)
+	h := newWorker(64)
 	shortRowToe{}.Work(h, s)
 	return h.numbers[needle.Toe]
 }
 
-func (shortRowToe) Work(h *hands, s *Sock) {
+func (shortRowToe) Work(w *worker, s *Sock) {
 	n := s.Toe.CastOn
-	h.castOnChain(s, n)
-	h.enter(needle.Toe)
-	h.begin(needle.FlatRow)
-	h.do(needle.P, n)
+	w.castOnChain(s, n)
+	w.enter(needle.Toe)
+	w.begin(needle.FlatRow)
+	w.do(needle.P, n)
 	style := s.turning()
 	r := &shortRows{
-		hands: h, style: style, stitches: n, turns: s.Toe.Turns, ring: n,
+		worker: w, style: style, stitches: n, turns: s.Toe.Turns, ring: n,
 		leaveRight: style.leavesRight() && !style.crossesAtJoin(),
 	}
 	r.turnWith(needle.Turn)
@@ -101,13 +101,13 @@ func (shortRowToe) Work(h *hands, s *Sock) {
 	if free := r.free(); free > 0 {
 		r.run(free)
 	}
-	h.end()
+	w.end()
 	// Undone, the chain gives the other half; what the turns left at the edges is worked with its first and last stitch.
-	h.begin(needle.FlatRow)
-	front := h.machine.Count()
-	h.do(needle.Unzip, n)
-	h.lay.unzipped(h, front)
-	h.settle(n - 1)
-	h.settleFar(1)
-	h.end()
+	w.begin(needle.FlatRow)
+	front := w.machine.Count()
+	w.do(needle.Unzip, n)
+	w.lay.unzipped(w, front)
+	w.settle(n - 1)
+	w.settleFar(1)
+	w.end()
 }

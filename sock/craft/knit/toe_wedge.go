@@ -202,20 +202,20 @@ func wedgeRounds(k, fast int) int {
 	return rounds
 }
 
-func (wedgeToe) Work(h *hands, s *Sock) {
-	h.castOnRing(s, s.Toe.CastOn, false)
-	h.enter(needle.Toe)
-	s.setUpRound(h)
+func (wedgeToe) Work(w *worker, s *Sock) {
+	w.castOnRing(s, s.Toe.CastOn, false)
+	w.enter(needle.Toe)
+	s.setUpRound(w)
 	for _, r := range s.toeRounds() {
 		if r.plain() {
-			h.plainRound()
+			w.plainRound()
 			continue
 		}
-		front, back := h.instep, h.sole()
-		h.round(func() {
-			h.wedge(s, front, r[0], r[1])
-			h.instep += r[0] + r[1]
-		}, func() { h.wedge(s, back, r[2], r[3]) })
+		front, back := w.instep, w.sole()
+		w.round(func() {
+			w.wedge(s, front, r[0], r[1])
+			w.instep += r[0] + r[1]
+		}, func() { w.wedge(s, back, r[2], r[3]) })
 	}
 }
 
@@ -238,16 +238,16 @@ func (s *Sock) toeRounds() []ToeRound {
 }
 
 // setUpRound knits the cast-on loops, those that lie turned through the back loop.
-func (s *Sock) setUpRound(h *hands) {
-	front, back := h.instep, h.sole()
-	h.begin(needle.Round)
-	h.settle(front)
-	h.nextNeedle()
-	h.settle(back)
+func (s *Sock) setUpRound(w *worker) {
+	front, back := w.instep, w.sole()
+	w.begin(needle.Round)
+	w.settle(front)
+	w.nextNeedle()
+	w.settle(back)
 	if way := named(castOns, s.Design.Toe.CastOn); way.setUp != nil {
-		h.remark(way.setUp(s.Design.Toe.StartLoop))
+		w.remark(way.setUp(s.Design.Toe.StartLoop))
 	}
-	h.end()
+	w.end()
 }
 
 // edge is what is worked at an end of a needle to change its count.
@@ -279,7 +279,7 @@ var asInside = map[needle.Code]needle.Code{needle.K: needle.P, needle.Kfb: needl
 	needle.SSK: needle.SSP, needle.K2tog: needle.P2tog}
 
 // wedge works a needle of n stitches and changes its count by so many at its start and at its end.
-func (h *hands) wedge(s *Sock, n, start, end int) {
+func (w *worker) wedge(s *Sock, n, start, end int) {
 	edges := wedgeEdges[s.Design.Toe.Increase]
 	if start+end > 0 && n < edges[0].takes+edges[1].takes {
 		edges = wedgeEdges["kfb"] // no room to stand sooner on four stitches
@@ -295,11 +295,11 @@ func (h *hands) wedge(s *Sock, n, start, end int) {
 	}
 	first, last := at(start, 0), at(end, 1)
 	ops := append(slices.Clone(first.ops), needle.Op{Code: needle.K, N: n - first.takes - last.takes})
-	inside := h.inside()
+	inside := w.inside()
 	for _, o := range append(ops, last.ops...) {
 		if purled, is := asInside[o.Code]; is && inside {
 			o.Code = purled
 		}
-		h.do(o.Code, o.N)
+		w.do(o.Code, o.N)
 	}
 }

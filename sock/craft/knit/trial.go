@@ -52,18 +52,18 @@ func (bluntToe) Size(s *Sock) {
 	s.Toe.Length = s.Gauge.Height(float64(s.Toe.Rounds))
 }
 
-func (bluntToe) Work(h *hands, s *Sock) {
-	h.castOnRing(s, s.Toe.CastOn, false)
-	h.enter(needle.Toe)
-	s.setUpRound(h)
+func (bluntToe) Work(w *worker, s *Sock) {
+	w.castOnRing(s, s.Toe.CastOn, false)
+	w.enter(needle.Toe)
+	s.setUpRound(w)
 	for range s.Toe.IncreaseRounds {
-		each := h.instep
-		h.round(func() {
-			h.wedge(s, each, 1, 1)
-			h.instep += 2
-		}, func() { h.wedge(s, each, 1, 1) })
+		each := w.instep
+		w.round(func() {
+			w.wedge(s, each, 1, 1)
+			w.instep += 2
+		}, func() { w.wedge(s, each, 1, 1) })
 	}
-	h.plainRound()
+	w.plainRound()
 }
 
 func (bluntToe) Explain(s *Sock, on *sheet.Sheet) {

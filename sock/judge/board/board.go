@@ -14,9 +14,9 @@ import (
 	"acornstep/sock/papers/draft"
 	"acornstep/sock/papers/plan"
 	"acornstep/sock/papers/yarn"
+	"acornstep/sock/rows/knitted"
 	"acornstep/sock/rows/needle"
 	"acornstep/sock/rows/strip"
-	"acornstep/sock/rows/trace"
 	"acornstep/sock/said/hands"
 	"acornstep/sock/said/position"
 	"acornstep/sock/said/words"
@@ -111,7 +111,7 @@ func work(a Answer, d design.Design, unit measure.Unit, brief bool) (Answer, err
 	if p.Stopped() != nil {
 		return a, nil
 	}
-	traced, err := trace.Of(p.Rows)
+	traced, err := knitted.Of(p.Rows)
 	if err != nil {
 		return a, err
 	}

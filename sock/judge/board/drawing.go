@@ -12,8 +12,8 @@ import (
 	"acornstep/sock/papers/draft"
 	"acornstep/sock/papers/plan"
 	"acornstep/sock/papers/yarn"
+	"acornstep/sock/rows/knitted"
 	"acornstep/sock/rows/needle"
-	"acornstep/sock/rows/trace"
 )
 
 // Drawing is a sock on its foot as it is seen, and where it pulls.
@@ -80,7 +80,7 @@ func Turn(ctx context.Context, r draft.Reading) (*shape.Space, error) {
 }
 
 // coloursOf are the colours of the loops of a sock, in its yarn as it repeats.
-func coloursOf(s *knit.Sock, t *trace.Trace) []string {
+func coloursOf(s *knit.Sock, t *knitted.Sock) []string {
 	return shape.Colours(t, yarn.Repeat(s.Design, s.Stitches), yarn.PerStitch(s.Gauge, yarn.Thickness(s.Design.Yarn)))
 }
 
@@ -109,8 +109,8 @@ func scale(s *knit.Sock) shape.Scale {
 }
 
 // putOn puts rows on the foot for which their sock was sized, loop by loop.
-func putOn(ctx context.Context, sock *knit.Sock, rows []needle.Row, care worn.Care) (*trace.Trace, *worn.Worn, error) {
-	t, err := trace.Of(rows)
+func putOn(ctx context.Context, sock *knit.Sock, rows []needle.Row, care worn.Care) (*knitted.Sock, *worn.Worn, error) {
+	t, err := knitted.Of(rows)
 	if err != nil {
 		return nil, nil, err
 	}

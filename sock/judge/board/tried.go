@@ -5,7 +5,7 @@ import (
 	"errors"
 	"math"
 
-	"acornstep/sock/cloth/foot"
+	"acornstep/sock/cloth/body"
 	"acornstep/sock/cloth/shape"
 	"acornstep/sock/cloth/worn"
 	"acornstep/sock/craft/knit"
@@ -72,8 +72,8 @@ func started(rows []needle.Row) bool {
 }
 
 // backOf is the loop on the needles that lies farthest round the back: under the sole, or behind the heel or leg.
-func backOf(w *worn.Worn) foot.Vec {
-	var back foot.Vec
+func backOf(w *worn.Worn) body.Vec {
+	var back body.Vec
 	far := math.Inf(-1)
 	for _, id := range w.Cloth.Live {
 		p := w.Places[id]

@@ -6,7 +6,7 @@ import (
 	"fmt"
 	"math"
 
-	"acornstep/sock/cloth/foot"
+	"acornstep/sock/cloth/body"
 	"acornstep/sock/craft/knit"
 	"acornstep/sock/figures/measure"
 	"acornstep/sock/figures/verdict"
@@ -56,10 +56,10 @@ func Of(s *knit.Sock) []Place {
 		toes = round
 	}
 	places := []Place{
-		stretch("toes", foot.ToesShare*wearer.BallGirth, toes, Stretch(round, toes), Stretch(round, toes*(1-measure.Length(most))), true),
+		stretch("toes", body.ToesShare*wearer.BallGirth, toes, Stretch(round, toes), Stretch(round, toes*(1-measure.Length(most))), true),
 		stretch("ball", wearer.BallGirth, drawn, Stretch(round, drawn*(1-leastEase)), Stretch(round, drawn*(1-measure.Length(most))),
 			wearer.Guessed("ball_girth_mm")),
-		stretch("arch", foot.ArchShare*wearer.BallGirth, drawn, Stretch(round, drawn), Stretch(round, drawn*(1-measure.Length(most))),
+		stretch("arch", body.ArchShare*wearer.BallGirth, drawn, Stretch(round, drawn), Stretch(round, drawn*(1-measure.Length(most))),
 			true),
 		Heel(s),
 		Ankle(s),

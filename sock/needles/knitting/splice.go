@@ -7,8 +7,8 @@ import (
 	"acornstep/sock/craft/check"
 	"acornstep/sock/figures/document"
 	"acornstep/sock/papers/plan"
+	"acornstep/sock/rows/knitted"
 	"acornstep/sock/rows/needle"
-	"acornstep/sock/rows/trace"
 )
 
 // Splice puts what is still to come of one plan behind what is knitted of
@@ -18,11 +18,11 @@ import (
 //
 // Where the needles never look alike again, the error is document.Faults.
 func Splice(old, next *plan.Plan, done int) (*plan.Plan, []int, error) {
-	before, err := trace.Of(old.Rows)
+	before, err := knitted.Of(old.Rows)
 	if err != nil {
 		return nil, nil, fmt.Errorf("splice: %w", err)
 	}
-	after, err := trace.Of(next.Rows)
+	after, err := knitted.Of(next.Rows)
 	if err != nil {
 		return nil, nil, fmt.Errorf("splice: %w", err)
 	}
@@ -68,7 +68,7 @@ func firstApart(a, b []needle.Row, same func(a, b needle.Row) bool) int {
 }
 
 // alike says whether somebody could go on from either state of the needles.
-func alike(a, b *trace.State) bool {
+func alike(a, b *knitted.State) bool {
 	return a.Cursor == b.Cursor && (a.Side == b.Side || len(a.Loops) == 0) && a.Open == b.Open && a.Waiting == b.Waiting &&
 		(a.Sole == b.Sole || a.Sole == 0 || b.Sole == 0) &&
 		slices.EqualFunc(a.Loops, b.Loops, func(x, y needle.LoopView) bool {

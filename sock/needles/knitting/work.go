@@ -12,9 +12,9 @@ import (
 	"acornstep/sock/needles/logbook"
 	"acornstep/sock/needles/whereami"
 	"acornstep/sock/papers/plan"
+	"acornstep/sock/rows/knitted"
 	"acornstep/sock/rows/needle"
 	"acornstep/sock/rows/strip"
-	"acornstep/sock/rows/trace"
 	"acornstep/sock/said/hands"
 	"acornstep/sock/said/position"
 	"acornstep/sock/said/words"
@@ -24,7 +24,7 @@ import (
 type Work struct {
 	*Edition
 	// Trace is of the sock itself, SecondTrace of the second where its rows are others.
-	Trace, SecondTrace *trace.Trace
+	Trace, SecondTrace *knitted.Sock
 	// First is the sock itself, or the first of a pair; Other the second where its rows are others.
 	First Sock
 	Other *Sock
@@ -107,7 +107,7 @@ func (w *Work) Admit(e *logbook.Event, clock int64) document.Faults {
 
 // Work works out what follows from the rows of an edition. Rows that cannot be knitted are an error.
 func (e *Edition) Work() (*Work, error) {
-	t, err := trace.Of(e.Plan.Rows)
+	t, err := knitted.Of(e.Plan.Rows)
 	if err != nil {
 		return nil, fmt.Errorf("edition %d: %w", e.Version, err)
 	}
@@ -118,7 +118,7 @@ func (e *Edition) Work() (*Work, error) {
 	if e.Second == nil {
 		return w, nil
 	}
-	second, err := trace.Of(e.Second.Rows)
+	second, err := knitted.Of(e.Second.Rows)
 	if err != nil {
 		return nil, fmt.Errorf("edition %d, second sock: %w", e.Version, err)
 	}
@@ -128,7 +128,7 @@ func (e *Edition) Work() (*Work, error) {
 	return w, nil
 }
 
-func sockOf(p *plan.Plan, t *trace.Trace) Sock {
+func sockOf(p *plan.Plan, t *knitted.Sock) Sock {
 	of := map[string]int{}
 	for i := range p.Rows {
 		if !p.Rows[i].TurnsOnly() {

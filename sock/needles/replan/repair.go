@@ -6,8 +6,8 @@ import (
 	"strings"
 
 	"acornstep/sock/papers/plan"
+	"acornstep/sock/rows/knitted"
 	"acornstep/sock/rows/needle"
-	"acornstep/sock/rows/trace"
 )
 
 // Cause is what most likely happened when a count disagrees, where to look, and the smallest repair.
@@ -28,10 +28,10 @@ type suspect func(c *miscount) []Cause
 // miscount is a count that disagrees.
 type miscount struct {
 	p *plan.Plan
-	t *trace.Trace
+	t *knitted.Sock
 	// row is the next one; off is how many loops are too many, less than nothing for too few.
 	row, off int
-	now      *trace.State
+	now      *knitted.State
 }
 
 // suspects in the order in which they are likely.
@@ -40,7 +40,7 @@ var suspects = []suspect{wholeIncrease, missedIncrease, keptDecrease, forgottenY
 // CountIsWrong says what most likely happened when the needles of a sock that was traced hold another
 // number of loops before a row than the plan does. It is empty when they agree. The causes come from
 // what lies there and from what the last rows did.
-func CountIsWrong(p *plan.Plan, t *trace.Trace, row, counted int) ([]Cause, error) {
+func CountIsWrong(p *plan.Plan, t *knitted.Sock, row, counted int) ([]Cause, error) {
 	if row < 1 || row > len(p.Rows) {
 		return nil, fault("row", "read %d; count after a row has been knitted, 1 to %d", row, len(p.Rows))
 	}

@@ -12,8 +12,8 @@ import (
 	"pgregory.net/rapid"
 
 	"acornstep/sock/papers/plan"
+	"acornstep/sock/rows/knitted"
 	"acornstep/sock/rows/needle"
-	"acornstep/sock/rows/trace"
 )
 
 // Any count that disagrees has a likely cause and a repair in whole sentences, the right count has none.
@@ -80,8 +80,8 @@ func TestCountsAreTakenAfterARow(t *testing.T) {
 	}
 }
 
-func tracedOf(t require.TestingT, p *plan.Plan) *trace.Trace {
-	traced, err := trace.Of(p.Rows)
+func tracedOf(t require.TestingT, p *plan.Plan) *knitted.Sock {
+	traced, err := knitted.Of(p.Rows)
 	require.NoError(t, err)
 	return traced
 }
@@ -120,7 +120,7 @@ func TestACauseGivesTheCountThatWasSeen(t *testing.T) {
 	carriedOut := 0
 	rapid.Check(t, func(t *rapid.T) {
 		p := planOf(t, rapid.SampledFrom([]string{"", `,"toe":{"increase":"m1"}`, `,"heel":{"kind":"flap_under"}`, `,"heel":{"kind":"gusset_turn"}`}).Draw(t, "fields"))
-		traced, err := trace.Of(p.Rows)
+		traced, err := knitted.Of(p.Rows)
 		require.NoError(t, err)
 		row := rapid.IntRange(1, len(p.Rows)-1).Draw(t, "row")
 		off := rapid.IntRange(-8, -1).Draw(t, "off")

@@ -14,8 +14,8 @@ import (
 	"acornstep/sock/needles/knitting"
 	"acornstep/sock/papers/design"
 	"acornstep/sock/papers/plan"
+	"acornstep/sock/rows/knitted"
 	"acornstep/sock/rows/needle"
-	"acornstep/sock/rows/trace"
 	"acornstep/sock/said/words"
 )
 
@@ -82,7 +82,7 @@ const comingRows = 3
 
 // tell says the next rows of a plan from a row on.
 func (q *Proposal) tell(p *plan.Plan, row int) error {
-	traced, err := trace.Of(p.Rows)
+	traced, err := knitted.Of(p.Rows)
 	if err != nil {
 		return err
 	}
@@ -110,19 +110,13 @@ func Ask(e *knitting.Edition, h Happened) (Proposal, error) {
 	if h.Sock < 0 || h.Sock > 2 {
 		return Proposal{}, fault("sock", "read %d; a pair has socks 1 and 2", h.Sock)
 	}
-	p := e.PlanOf(h.sock())
 	if h.ByVersion != 0 {
 		return byVersion(e, h)
 	}
-	if !p.HasDesign() {
-		return Proposal{}, fault("", "this plan came without a design, so the rest cannot be worked out from it: go on as it says")
+	if err := answerable(e, h); err != nil {
+		return Proposal{}, err
 	}
-	if h.Row < 0 || h.Row > len(p.Rows) {
-		return Proposal{}, fault("row", "read %d; the sock has rows 0 to %d", h.Row, len(p.Rows))
-	}
-	if e.Off(h.sock(), h.Done) {
-		return Proposal{}, fault("sock", "read %d; that sock is off the needles: what happened to it changes no row any more. Put it back on the needles first, or begin the second from what you noted", h.sock())
-	}
+	p := e.PlanOf(h.sock())
 	// Whoever tells it may have ticked less than they knitted, never the other way round.
 	h.Done[h.sock()-1] = max(h.Done[h.sock()-1], h.Row)
 	if done := h.Done[h.sock()-1]; done > h.Row+1 && (h.CastOn != nil || h.Missed != nil || h.PickedUp != nil) {
@@ -137,6 +131,26 @@ func Ask(e *knitting.Edition, h Happened) (Proposal, error) {
 	if h.PickedUp != nil {
 		return pickedUp(e, h)
 	}
+	return replanned(e, h)
+}
+
+// answerable says why nothing that happens to a sock can change its rows.
+func answerable(e *knitting.Edition, h Happened) error {
+	p := e.PlanOf(h.sock())
+	switch {
+	case !p.HasDesign():
+		return fault("", "this plan came without a design, so the rest cannot be worked out from it: go on as it says")
+	case h.Row < 0 || h.Row > len(p.Rows):
+		return fault("row", "read %d; the sock has rows 0 to %d", h.Row, len(p.Rows))
+	case e.Off(h.sock(), h.Done):
+		return fault("sock", "read %d; that sock is off the needles: what happened to it changes no row any more. Put it back on the needles first, or begin the second from what you noted", h.sock())
+	}
+	return nil
+}
+
+// replanned takes what was measured, counted or felt into the design, and knits the rest by it.
+func replanned(e *knitting.Edition, h Happened) (Proposal, error) {
+	p := e.PlanOf(h.sock())
 	d := knit.PinnedTo(p)
 	from := h.Done[h.sock()-1]
 	if h.Length != nil {

@@ -8,8 +8,8 @@ import (
 	"acornstep/sock/needles/logbook"
 	"acornstep/sock/papers/plan"
 	"acornstep/sock/papers/yarn"
+	"acornstep/sock/rows/knitted"
 	"acornstep/sock/rows/needle"
-	"acornstep/sock/rows/trace"
 )
 
 // Tally is what the events come to.
@@ -59,13 +59,13 @@ type Ahead struct {
 // Knitted is the plan that a sock is knitted by, with its rows traced.
 type Knitted struct {
 	Plan  *plan.Plan
-	Trace *trace.Trace
+	Trace *knitted.Sock
 }
 
 // socks are a pair on the needles; what is reckoned for both follows the first.
 type socks struct {
 	plan  *plan.Plan
-	trace *trace.Trace
+	trace *knitted.Sock
 }
 
 // Of reckons a pair on a day. The second sock may follow rows of its own.

@@ -16,15 +16,15 @@ import (
 	"acornstep/sock/papers/design"
 	"acornstep/sock/papers/plan"
 	"acornstep/sock/papers/yarn"
-	"acornstep/sock/rows/trace"
+	"acornstep/sock/rows/knitted"
 )
 
-func sockOf(t require.TestingT, fields string) (*plan.Plan, *trace.Trace) {
+func sockOf(t require.TestingT, fields string) (*plan.Plan, *knitted.Sock) {
 	d, err := design.Read([]byte(`{"format":"acorn-step.design","version":1,"foot":{"length_mm":251,"ball_girth_mm":236},"gauge":{"stitches_per_100mm":32,"rounds_per_100mm":44},"leg":{"height_mm":180}` + fields + `}`))
 	require.NoError(t, err)
 	p, err := knit.Make(d)
 	require.NoError(t, err)
-	traced, err := trace.Of(p.Rows)
+	traced, err := knitted.Of(p.Rows)
 	require.NoError(t, err)
 	return p, traced
 }
@@ -303,6 +303,6 @@ func TestWhatIsLeftIsWhatIsNotDone(t *testing.T) {
 }
 
 // pairOf are two socks by the same plan.
-func pairOf(p *plan.Plan, traced *trace.Trace) [2]Knitted {
+func pairOf(p *plan.Plan, traced *knitted.Sock) [2]Knitted {
 	return [2]Knitted{{p, traced}, {p, traced}}
 }

@@ -6,7 +6,7 @@ import (
 	"slices"
 
 	"acornstep/sock/papers/plan"
-	"acornstep/sock/rows/trace"
+	"acornstep/sock/rows/knitted"
 )
 
 // Seen is what somebody sees; nil is what is unclear and skipped.
@@ -84,7 +84,7 @@ type Places struct {
 }
 
 // Of finds the places of a sock that was traced. marks is what its turns leave on the needle.
-func Of(p *plan.Plan, t *trace.Trace, marks string) Places {
+func Of(p *plan.Plan, t *knitted.Sock, marks string) Places {
 	all := Looks(p, t)
 	return Places{all, asks(all, marks)}
 }

@@ -5,8 +5,8 @@ package whereami
 import (
 	"acornstep/sock/papers/plan"
 	"acornstep/sock/papers/yarn"
+	"acornstep/sock/rows/knitted"
 	"acornstep/sock/rows/needle"
-	"acornstep/sock/rows/trace"
 	"acornstep/sock/said/position"
 )
 
@@ -47,7 +47,7 @@ type Look struct {
 }
 
 // Looks gives the look before each row, in the middle of each round, and after the last row.
-func Looks(p *plan.Plan, t *trace.Trace) []Look {
+func Looks(p *plan.Plan, t *knitted.Sock) []Look {
 	lengths := Lengths(p)
 	looks := make([]Look, 0, 2*len(p.Rows)+1)
 	now := Look{Side: needle.RS, Last: "plain", YarnAt: "start"}

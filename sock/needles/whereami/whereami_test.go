@@ -12,7 +12,7 @@ import (
 	"acornstep/sock/craft/knit"
 	"acornstep/sock/papers/design"
 	"acornstep/sock/papers/plan"
-	"acornstep/sock/rows/trace"
+	"acornstep/sock/rows/knitted"
 )
 
 var toes = []string{"wedge", "garter_square", "short_row"}
@@ -25,7 +25,7 @@ func looksWith(t require.TestingT, fields string) (*plan.Plan, Places) {
 	p, err := knit.Make(d)
 	require.NoError(t, err)
 	require.Nil(t, p.Stopped())
-	traced, err := trace.Of(p.Rows)
+	traced, err := knitted.Of(p.Rows)
 	require.NoError(t, err)
 	return p, Of(p, traced, "marks")
 }
@@ -342,7 +342,7 @@ func stretch(t *rapid.T, v **float64) bool {
 
 func BenchmarkAsk(b *testing.B) {
 	p, all := looksOf(b, "short_row", "gusset_turn", "wrap")
-	traced, err := trace.Of(p.Rows)
+	traced, err := knitted.Of(p.Rows)
 	require.NoError(b, err)
 	for b.Loop() {
 		w := Of(p, traced, "marks")

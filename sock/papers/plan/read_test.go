@@ -12,7 +12,7 @@ import (
 	"acornstep/sock/craft/check"
 	"acornstep/sock/papers/design"
 	"acornstep/sock/papers/plan"
-	"acornstep/sock/rows/trace"
+	"acornstep/sock/rows/knitted"
 )
 
 // Documents that were ever released stay readable, and sound.
@@ -27,7 +27,7 @@ func TestDocumentsOfEveryReleaseOpen(t *testing.T) {
 			p, err := plan.Read(text)
 			require.NoError(t, err)
 			assert.Empty(t, check.Plan(p))
-			_, err = trace.Of(p.Rows)
+			_, err = knitted.Of(p.Rows)
 			assert.NoError(t, err)
 			again, err := json.Marshal(p)
 			require.NoError(t, err)

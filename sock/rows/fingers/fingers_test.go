@@ -13,8 +13,8 @@ import (
 	"acornstep/sock/papers/design"
 	"acornstep/sock/papers/plan"
 	"acornstep/sock/rows/fingers"
+	"acornstep/sock/rows/knitted"
 	"acornstep/sock/rows/needle"
-	"acornstep/sock/rows/trace"
 )
 
 func planOf(t require.TestingT, more string) *plan.Plan {
@@ -27,7 +27,7 @@ func planOf(t require.TestingT, more string) *plan.Plan {
 
 // found are the groups after each row of the heel, or toe, that has any.
 func found(t require.TestingT, p *plan.Plan, section needle.Section) []string {
-	traced, err := trace.Of(p.Rows)
+	traced, err := knitted.Of(p.Rows)
 	require.NoError(t, err)
 	c := fingers.New(p.Summary.HeelStitches)
 	var list []string

@@ -2,8 +2,8 @@
 package strip
 
 import (
+	"acornstep/sock/rows/knitted"
 	"acornstep/sock/rows/needle"
-	"acornstep/sock/rows/trace"
 )
 
 // Part is a section of the strip.
@@ -20,7 +20,7 @@ type Part struct {
 const onTheWay = 2
 
 // Of gives the strip of a sock; a row that only turns is as high as nothing.
-func Of(t *trace.Trace) []Part {
+func Of(t *knitted.Sock) []Part {
 	var parts []Part
 	others := 0 // rows of the part in the other yarn
 	for i := range t.Rows {

@@ -6,8 +6,8 @@ import (
 	"strings"
 
 	"acornstep/sock/papers/plan"
+	"acornstep/sock/rows/knitted"
 	"acornstep/sock/rows/needle"
-	"acornstep/sock/rows/trace"
 	"acornstep/sock/said/position"
 	"acornstep/sock/said/words"
 )
@@ -40,7 +40,7 @@ type Section struct {
 const longestRepeat = 12
 
 // Of writes the rows of a plan, with its trace; each on a line of its own where every row is asked for.
-func Of(p *plan.Plan, t *trace.Trace, every bool) []Section {
+func Of(p *plan.Plan, t *knitted.Sock, every bool) []Section {
 	w := writer{p: p, every: every, parts: words.Written(t, &p.Design), fingers: position.Fingers(p, t)}
 	var list []Section
 	for from := 0; from < len(p.Rows); {

@@ -12,11 +12,11 @@ import (
 	"acornstep/sock/craft/knit"
 	"acornstep/sock/papers/design"
 	"acornstep/sock/papers/plan"
-	"acornstep/sock/rows/trace"
+	"acornstep/sock/rows/knitted"
 	"acornstep/sock/said/words"
 )
 
-func made(t require.TestingT, fields string) (*plan.Plan, *trace.Trace) {
+func made(t require.TestingT, fields string) (*plan.Plan, *knitted.Sock) {
 	d, err := design.Read(fmt.Appendf(nil, `{"format":"acorn-step.design","version":1,"foot":{"length_mm":251,"ball_girth_mm":236},"gauge":{"stitches_per_100mm":32,"rounds_per_100mm":44}%s}`, fields))
 	require.NoError(t, err)
 	p, err := knit.Make(d)
@@ -24,7 +24,7 @@ func made(t require.TestingT, fields string) (*plan.Plan, *trace.Trace) {
 	if p.Stopped() != nil {
 		return nil, nil
 	}
-	traced, err := trace.Of(p.Rows)
+	traced, err := knitted.Of(p.Rows)
 	require.NoError(t, err)
 	return p, traced
 }

@@ -4,8 +4,8 @@ import (
 	"fmt"
 
 	"acornstep/sock/papers/plan"
+	"acornstep/sock/rows/knitted"
 	"acornstep/sock/rows/needle"
-	"acornstep/sock/rows/trace"
 )
 
 // Run is a number of loops beside each other that look alike.
@@ -33,7 +33,7 @@ type Needles struct {
 }
 
 // All gives the needles before each row of a plan and after the last.
-func All(p *plan.Plan, t *trace.Trace) []Needles {
+func All(p *plan.Plan, t *knitted.Sock) []Needles {
 	list := make([]Needles, 0, len(p.Rows)+1)
 	Each(p, t, func(_ int, s State) { list = append(list, brief(s)) })
 	return list

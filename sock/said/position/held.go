@@ -4,8 +4,8 @@ import (
 	"fmt"
 
 	"acornstep/sock/papers/plan"
+	"acornstep/sock/rows/knitted"
 	"acornstep/sock/rows/needle"
-	"acornstep/sock/rows/trace"
 )
 
 // Held is what the fingers count at a turn: held on the right, free between,
@@ -24,7 +24,7 @@ func (h Held) String() string {
 }
 
 // Fingers is what the fingers count after each row of a plan where a turn holds stitches, and an empty text elsewhere.
-func Fingers(p *plan.Plan, t *trace.Trace) []string {
+func Fingers(p *plan.Plan, t *knitted.Sock) []string {
 	list := make([]string, len(p.Rows))
 	Each(p, t, func(at int, s State) {
 		if at > 0 {

@@ -8,8 +8,8 @@ import (
 	"acornstep/sock/figures/measure"
 	"acornstep/sock/papers/plan"
 	"acornstep/sock/rows/fingers"
+	"acornstep/sock/rows/knitted"
 	"acornstep/sock/rows/needle"
-	"acornstep/sock/rows/trace"
 )
 
 // State is the needles between two rows.
@@ -51,7 +51,7 @@ type Row struct {
 }
 
 // Of shows row i of a plan. The error names the rows that there are.
-func Of(p *plan.Plan, t *trace.Trace, i int) (Row, error) {
+func Of(p *plan.Plan, t *knitted.Sock, i int) (Row, error) {
 	if i < 0 || i >= len(t.Rows) {
 		return Row{}, fmt.Errorf("row: read %d; the sock has rows 0 to %d", i, len(t.Rows)-1)
 	}
@@ -68,7 +68,7 @@ func Of(p *plan.Plan, t *trace.Trace, i int) (Row, error) {
 }
 
 // Each shows the needles before each row of a plan that was traced, and after the last.
-func Each(p *plan.Plan, traced *trace.Trace, show func(row int, s State)) {
+func Each(p *plan.Plan, traced *knitted.Sock, show func(row int, s State)) {
 	t := turns{plan: p}
 	counter := fingers.New(p.Summary.ShortRowStitches())
 	for i := 0; i <= len(traced.Rows); i++ {
@@ -148,7 +148,7 @@ func links(row *needle.Row) string {
 	return fmt.Sprintf("%s and the corner: %d", measure.Count(edge, "link"), edge+corner)
 }
 
-func state(t *trace.Trace, i int) State {
+func state(t *knitted.Sock, i int) State {
 	s := t.Before(i)
 	out := State{Cursor: s.Cursor, Side: s.Side, Count: len(s.Loops), Sole: s.Sole, Open: s.Open, Waiting: s.Waiting,
 		Loops: make([]Loop, len(s.Loops))}

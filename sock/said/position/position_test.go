@@ -11,8 +11,8 @@ import (
 	"acornstep/sock/craft/knit"
 	"acornstep/sock/papers/design"
 	"acornstep/sock/papers/plan"
+	"acornstep/sock/rows/knitted"
 	"acornstep/sock/rows/needle"
-	"acornstep/sock/rows/trace"
 )
 
 // failing is what a test and a property have in common.
@@ -36,9 +36,9 @@ func planWith(t failing, more string) *plan.Plan {
 	return p
 }
 
-func traceOf(t failing, p *plan.Plan) *trace.Trace {
+func traceOf(t failing, p *plan.Plan) *knitted.Sock {
 	t.Helper()
-	traced, err := trace.Of(p.Rows)
+	traced, err := knitted.Of(p.Rows)
 	require.NoError(t, err)
 	return traced
 }

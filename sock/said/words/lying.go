@@ -6,8 +6,8 @@ import (
 	"strings"
 
 	"acornstep/sock/papers/design"
+	"acornstep/sock/rows/knitted"
 	"acornstep/sock/rows/needle"
-	"acornstep/sock/rows/trace"
 )
 
 // lying is how the loops lie on the needles after a row.
@@ -75,7 +75,7 @@ func halves(section needle.Section) (front, back string) {
 
 // lyingAfter is how the loops lie after row i: as the row says, and in a row of
 // a time when rows did not say it, each half on its needles.
-func lyingAfter(t *trace.Trace, i int, d *design.Design) lying {
+func lyingAfter(t *knitted.Sock, i int, d *design.Design) lying {
 	row, after, before := &t.Rows[i], t.After(i), t.Before(i)
 	count := len(after.Loops)
 	needles := d.NeedlesIn(string(row.Section))
@@ -164,7 +164,7 @@ func names(needles string, on design.Arrangement, section needle.Section) []stri
 }
 
 // layFirst says how the stitches are laid before a row, where they are not worked on to their new needles.
-func layFirst(t *trace.Trace, i int, before, after lying) []Part {
+func layFirst(t *knitted.Sock, i int, before, after lying) []Part {
 	row, state := &t.Rows[i], t.Before(i)
 	switch {
 	case after.parked && !before.parked:
@@ -217,7 +217,7 @@ func laidFor(parts []needlePart, had []int, round bool) []int {
 func first(step Step) []Part { return []Part{partOf("first", 0, Sentence{step}, needle.RS)} }
 
 // slide says which loops go to a neighbouring needle before a row.
-func slide(row *needle.Row, state *trace.State, names []string) string {
+func slide(row *needle.Row, state *knitted.State, names []string) string {
 	what := "stitch"
 	if slices.ContainsFunc(state.Loops, func(l needle.LoopView) bool { return l.Kind == needle.YarnOver }) {
 		what = "loop"

@@ -6,8 +6,8 @@ import (
 	"strings"
 
 	"acornstep/sock/papers/design"
+	"acornstep/sock/rows/knitted"
 	"acornstep/sock/rows/needle"
-	"acornstep/sock/rows/trace"
 )
 
 // Part is the part of a row that is worked on one needle, or between two markers.
@@ -54,7 +54,7 @@ func (r *Row) Sentence(long bool) string {
 
 // Rows says all rows of a sock that were worked, each stitch on the needle on
 // which it lies when the row is done.
-func Rows(t *trace.Trace, d *design.Design) []Row {
+func Rows(t *knitted.Sock, d *design.Design) []Row {
 	said := make([]Row, 0, len(t.Rows))
 	seen := map[needle.Code]bool{}
 	var before lying
@@ -87,7 +87,7 @@ func Rows(t *trace.Trace, d *design.Design) []Row {
 }
 
 // partsOf says the operations of a row needle by needle.
-func partsOf(t *trace.Trace, i int, before, after lying) []Part {
+func partsOf(t *knitted.Sock, i int, before, after lying) []Part {
 	var parts []Part
 	taken := 0
 	for _, part := range split(t, i, after) {
@@ -116,7 +116,7 @@ func partsOf(t *trace.Trace, i int, before, after lying) []Part {
 
 // doing makes steps of the operations of a row: where stitches carry two wraps both are said to be lifted, and a stitch that is wrapped is
 // said to lie on another needle than the one in the hand.
-func doing(t *trace.Trace, i int, after lying, inHand int) func(needle.Op) Do {
+func doing(t *knitted.Sock, i int, after lying, inHand int) func(needle.Op) Do {
 	both, on := bothWraps(t, i), wrappedOn(t, i, after, inHand)
 	return func(o needle.Op) Do {
 		d := Do{Op: o, Both: both && (o.Code == needle.KW || o.Code == needle.PW)}
@@ -128,12 +128,12 @@ func doing(t *trace.Trace, i int, after lying, inHand int) func(needle.Op) Do {
 }
 
 // markersHang says whether two markers part the halves of the sock: on a single needle, where the round begins between them.
-func markersHang(t *trace.Trace, i int) bool {
+func markersHang(t *knitted.Sock, i int) bool {
 	return len(t.Rows[i].OnNeedles) == 1 && t.Rows[i].From == 0 && t.Rows[i].InstepBegins() == 0 && (i == 0 || t.Rows[i-1].From == 0) && t.Before(i).Sole > 0
 }
 
 // fromMarker names the half in which a part of a row is worked, and the marker from which it is, if one hangs there.
-func fromMarker(t *trace.Trace, i, half, taken int) string {
+func fromMarker(t *knitted.Sock, i, half, taken int) string {
 	row, state := &t.Rows[i], t.Before(i)
 	front, back := halves(row.Section)
 	all, at, name := len(state.Loops), t.Steps[i].From+taken, []string{front, back}[half]
@@ -160,7 +160,7 @@ func fromMarker(t *trace.Trace, i, half, taken int) string {
 }
 
 // wrappedOn names the needle of the stitch that a row wraps, where that is another one than the needle in the hand.
-func wrappedOn(t *trace.Trace, i int, after lying, inHand int) string {
+func wrappedOn(t *knitted.Sock, i int, after lying, inHand int) string {
 	state, at := t.After(i), t.Steps[i].To
 	all := len(state.Loops)
 	if all == 0 || len(t.Rows[i].OnNeedles) < 2 || inHand < 0 {
@@ -186,7 +186,7 @@ func plainName(name string) string {
 }
 
 // bothWraps says whether every stitch that a row works with its wrap carries two.
-func bothWraps(t *trace.Trace, i int) bool {
+func bothWraps(t *knitted.Sock, i int) bool {
 	state, at, some := t.Before(i), t.Steps[i].From, false
 	all, rs := len(state.Loops), state.Side != needle.WS
 	for _, o := range t.Rows[i].Ops {
@@ -216,7 +216,7 @@ type needlePart struct {
 }
 
 // split cuts the operations of a row where the stitches come to lie on another needle.
-func split(t *trace.Trace, i int, after lying) []needlePart {
+func split(t *knitted.Sock, i int, after lying) []needlePart {
 	row, state, step := &t.Rows[i], t.Before(i), t.Steps[i]
 	if code := row.Ops[0].Code; code == needle.CO || code == needle.COChain {
 		return []needlePart{{needle: -1, ops: row.Ops}}

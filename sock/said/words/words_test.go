@@ -10,8 +10,8 @@ import (
 
 	"acornstep/sock/craft/knit"
 	"acornstep/sock/papers/design"
+	"acornstep/sock/rows/knitted"
 	"acornstep/sock/rows/needle"
-	"acornstep/sock/rows/trace"
 )
 
 func rows(t *testing.T, fields string) map[string]Row {
@@ -20,7 +20,7 @@ func rows(t *testing.T, fields string) map[string]Row {
 	require.NoError(t, err)
 	p, err := knit.Make(d)
 	require.NoError(t, err)
-	traced, err := trace.Of(p.Rows)
+	traced, err := knitted.Of(p.Rows)
 	require.NoError(t, err)
 	said := Rows(traced, &p.Design)
 	byID := map[string]Row{}

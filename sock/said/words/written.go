@@ -7,13 +7,13 @@ import (
 
 	"acornstep/sock/papers/design"
 	"acornstep/sock/rows/fingers"
+	"acornstep/sock/rows/knitted"
 	"acornstep/sock/rows/needle"
-	"acornstep/sock/rows/trace"
 )
 
 // Written says all rows as a knitter writes them down: not how many stitches, but up to where. Rows that
 // are worked alike are then written alike, whatever their counts.
-func Written(t *trace.Trace, d *design.Design) [][]Part {
+func Written(t *knitted.Sock, d *design.Design) [][]Part {
 	said := make([][]Part, len(t.Rows))
 	var before lying
 	for i := range t.Rows {
@@ -26,7 +26,7 @@ func Written(t *trace.Trace, d *design.Design) [][]Part {
 
 // Untils says of each short row what to look for where it turns, so that nobody has to count: what its written words say after
 // "knit" or "purl". It is empty for other rows, and where only a count says it.
-func Untils(t *trace.Trace, d *design.Design) []string {
+func Untils(t *knitted.Sock, d *design.Design) []string {
 	list := make([]string, len(t.Rows))
 	for i := 1; i < len(t.Rows); i++ {
 		if !turnsBack(&t.Rows[i]) {
@@ -53,7 +53,7 @@ func turnsBack(row *needle.Row) bool {
 }
 
 // written says a row up to a place, part by part.
-func written(t *trace.Trace, i int, before, after lying) []Part {
+func written(t *knitted.Sock, i int, before, after lying) []Part {
 	var parts []Part
 	if i > 0 {
 		parts = layFirst(t, i, before, after)
@@ -81,7 +81,7 @@ func written(t *trace.Trace, i int, before, after lying) []Part {
 
 // reached says a part of a row with its longest run of knits or purls worked up to a place; nil where there is
 // none, or where a repeat says all of it.
-func reached(t *trace.Trace, i int, part *needlePart, taken int, after lying) Sentence {
+func reached(t *knitted.Sock, i int, part *needlePart, taken int, after lying) Sentence {
 	if row := &t.Rows[i]; len(row.OnNeedles) == 1 && (row.From > 0 || i > 0 && t.Rows[i-1].From > 0) {
 		return nil // the round begins within a half, so that no marker hangs where that half ends
 	}
@@ -134,7 +134,7 @@ func reached(t *trace.Trace, i int, part *needlePart, taken int, after lying) Se
 const longRun = 4
 
 // upTo is the place up to which a run of so many stitches goes in a row, and how many of them are worked beyond that place.
-func upTo(t *trace.Trace, i, hand, taken int, run needle.Op, after lying) (until string, beyond int) {
+func upTo(t *knitted.Sock, i, hand, taken int, run needle.Op, after lying) (until string, beyond int) {
 	n := run.N
 	state, rs := t.Before(i), t.Before(i).Side == needle.RS
 	var markers []int
@@ -176,7 +176,7 @@ func ahead(yarn, all int, rs bool, places ...int) []int {
 
 // leftOn is how many loops of the needle in the hand come after so many ahead of the yarn; -1 on a single needle, and where a loop of a
 // turn is among them.
-func leftOn(state *trace.State, after lying, hand, ahead int) int {
+func leftOn(state *knitted.State, after lying, hand, ahead int) int {
 	all := len(state.Loops)
 	if hand < 0 || len(after.had) < 2 || len(after.had) != len(after.on) || after.needles < 2 {
 		return -1

@@ -12,7 +12,7 @@ import (
 	"acornstep/sock/craft/knit"
 	"acornstep/sock/papers/design"
 	"acornstep/sock/papers/plan"
-	"acornstep/sock/rows/trace"
+	"acornstep/sock/rows/knitted"
 )
 
 func anyPlan(t *rapid.T) *plan.Plan {
@@ -45,7 +45,7 @@ func anyPlan(t *rapid.T) *plan.Plan {
 func TestWrittenRowsAreTheRows(t *testing.T) {
 	rapid.Check(t, func(t *rapid.T) {
 		p := anyPlan(t)
-		traced, err := trace.Of(p.Rows)
+		traced, err := knitted.Of(p.Rows)
 		if err != nil {
 			t.Fatal(err)
 		}
@@ -72,7 +72,7 @@ func TestWordsAreParsedBackIntoTheirSentence(t *testing.T) {
 	kinds := map[string]int{}
 	rapid.Check(t, func(t *rapid.T) {
 		p := anyPlan(t)
-		traced, err := trace.Of(p.Rows)
+		traced, err := knitted.Of(p.Rows)
 		if err != nil {
 			t.Fatal(err)
 		}
@@ -114,7 +114,7 @@ func TestUpToAPlace(t *testing.T) {
 		require.NoError(t, err)
 		p, err := knit.Make(d)
 		require.NoError(t, err)
-		traced, err := trace.Of(p.Rows)
+		traced, err := knitted.Of(p.Rows)
 		require.NoError(t, err)
 		for i, parts := range Written(traced, &p.Design) {
 			if p.Rows[i].ID == id {
@@ -183,9 +183,9 @@ func read(t *testing.T, fields string) *plan.Plan {
 	return p
 }
 
-func traceOf(t *testing.T, p *plan.Plan) *trace.Trace {
+func traceOf(t *testing.T, p *plan.Plan) *knitted.Sock {
 	t.Helper()
-	traced, err := trace.Of(p.Rows)
+	traced, err := knitted.Of(p.Rows)
 	require.NoError(t, err)
 	return traced
 }

@@ -20,8 +20,8 @@ import (
 	"acornstep/sock/needles/knitting"
 	"acornstep/sock/papers/plan"
 	"acornstep/sock/papers/yarn"
+	"acornstep/sock/rows/knitted"
 	"acornstep/sock/rows/needle"
-	"acornstep/sock/rows/trace"
 	"acornstep/sock/said/hands"
 	"acornstep/sock/said/instructions"
 	"acornstep/sock/said/words"
@@ -92,7 +92,7 @@ var basics = []string{"k", "p", "tug", "co-magic-knot", "magic-loop", "two-circu
 // Of writes the pattern of a plan; second is the plan of the second sock where it has one of its own, else nil.
 // Rows that cannot be knitted are an error.
 func Of(p, second *plan.Plan, wish Wish) (*Leaflet, error) {
-	t, err := trace.Of(p.Rows)
+	t, err := knitted.Of(p.Rows)
 	if err != nil {
 		return nil, fmt.Errorf("leaflet: %w", err)
 	}
@@ -122,7 +122,7 @@ func Of(p, second *plan.Plan, wish Wish) (*Leaflet, error) {
 	if second == nil {
 		return l, nil
 	}
-	other, err := trace.Of(second.Rows)
+	other, err := knitted.Of(second.Rows)
 	if err != nil {
 		return nil, fmt.Errorf("leaflet, second sock: %w", err)
 	}

@@ -112,17 +112,17 @@ func (l Lesson) course() (course, error) {
 	if c.first < 0 || c.last < c.first {
 		return c, fmt.Errorf("no rows %s to %s", l.from, l.to)
 	}
-	h, err := c.begin()
+	who, err := c.begin()
 	if err != nil {
 		return c, err
 	}
-	for !h.done {
-		move, ok := h.next()
+	for !who.done {
+		move, ok := who.next()
 		if !ok {
-			return c, fmt.Errorf("no move leads on in %s", p.Rows[h.row].ID)
+			return c, fmt.Errorf("no move leads on in %s", p.Rows[who.row].ID)
 		}
-		if err := h.act(move); err != nil || h.fault != nil {
-			return c, fmt.Errorf("%s in %s: %v %v", move, p.Rows[h.row].ID, err, h.fault)
+		if err := who.act(move); err != nil || who.fault != nil {
+			return c, fmt.Errorf("%s in %s: %v %v", move, p.Rows[who.row].ID, err, who.fault)
 		}
 		c.Moves++
 	}

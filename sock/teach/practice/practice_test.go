@@ -15,8 +15,8 @@ import (
 )
 
 // solve makes the moves that lead on, as many as are asked for, or all of them.
-func solve(t require.TestingT, lesson string, most int) []Move {
-	moves := []Move{}
+func solve(t require.TestingT, lesson string, most int) []Action {
+	moves := []Action{}
 	all, err := courses()
 	require.NoError(t, err)
 	for i := range all {
@@ -103,7 +103,7 @@ func TestAnyMovesCanBeMadeAndTakenBack(t *testing.T) {
 		if err != nil {
 			t.Fatal(err)
 		}
-		wild := rapid.SliceOfN(rapid.SampledFrom(Moves), 1, 40).Draw(t, "moves")
+		wild := rapid.SliceOfN(rapid.SampledFrom(Actions), 1, 40).Draw(t, "moves")
 		for i := range wild {
 			if _, err := Run(lesson, append(moves[:len(moves):len(moves)], wild[:i+1]...)); err != nil {
 				t.Fatalf("%v: %v", wild[:i+1], err)
@@ -122,7 +122,7 @@ func TestALongWalk(t *testing.T) {
 	for i := range all {
 		c := &all[i]
 		chance := rand.New(rand.NewPCG(uint64(i), 1))
-		moves := []Move{}
+		moves := []Action{}
 		h, err := c.begin()
 		if err != nil {
 			t.Fatal(err)
@@ -141,7 +141,7 @@ func TestALongWalk(t *testing.T) {
 				moves = append(moves, leads)
 				_ = h.act(leads)
 			default:
-				wild := Moves[chance.IntN(len(Moves))]
+				wild := Actions[chance.IntN(len(Actions))]
 				moves = append(moves, wild)
 				_ = h.act(wild)
 			}
@@ -155,20 +155,20 @@ func TestALongWalk(t *testing.T) {
 
 // Casting on: the same needle twice is a fault, and is drawn.
 func TestCastingOn(t *testing.T) {
-	s, err := Run("cast-on", []Move{Lower, Upper, Upper})
+	s, err := Run("cast-on", []Action{Lower, Upper, Upper})
 	require.NoError(t, err)
 	require.NotNil(t, s.Fault)
 	assert.Contains(t, s.Fault.Text, "fetched twice")
 	assert.Equal(t, Lower, s.Fault.Wanted)
 	require.NotNil(t, s.CastOn)
-	again, err := Run("cast-on", []Move{Lower, Upper})
+	again, err := Run("cast-on", []Action{Lower, Upper})
 	require.NoError(t, err)
 	assert.Less(t, len(again.CastOn.Strokes), len(s.CastOn.Strokes))
 	// Half of the count on either needle; the first loop was there, and the last one is on the lower needle.
 	moves := solve(t, "cast-on", mostMoves)
 	assert.Len(t, moves, 11)
 	assert.Equal(t, Lower, moves[len(moves)-1])
-	_, err = Run("flap", []Move{Upper})
+	_, err = Run("flap", []Action{Upper})
 	require.NoError(t, err)
 }
 
@@ -176,8 +176,8 @@ func TestCastingOn(t *testing.T) {
 func TestTheUsualSlipsAreNamed(t *testing.T) {
 	for _, c := range []struct {
 		lesson string
-		until  Move
-		did    Move
+		until  Action
+		did    Action
 		says   string
 	}{
 		{"out-german", Over, Purl, "The yarn was not pulled over"},
@@ -224,9 +224,9 @@ func TestTheUsualSlipsAreNamed(t *testing.T) {
 func TestWhatIsNoMoveIsSaid(t *testing.T) {
 	_, err := Run("nobody", nil)
 	assert.ErrorContains(t, err, "no such lesson")
-	_, err = Run("flap", []Move{"jump"})
+	_, err = Run("flap", []Action{"jump"})
 	assert.ErrorContains(t, err, "that is no move")
-	_, err = Run("flap", make([]Move, mostMoves+1))
+	_, err = Run("flap", make([]Action, mostMoves+1))
 	assert.ErrorContains(t, err, "at most")
 }
 

@@ -6,8 +6,8 @@ import (
 
 	"acornstep/sock/cloth/fabric"
 	"acornstep/sock/figures/document"
+	"acornstep/sock/rows/knitted"
 	"acornstep/sock/rows/needle"
-	"acornstep/sock/rows/trace"
 	shown "acornstep/sock/said/hands"
 )
 
@@ -26,7 +26,7 @@ type State struct {
 	// Loops on all needles.
 	Loops int `json:"loops"`
 	// Hint is the move that leads on; empty where none does.
-	Hint Move `json:"hint"`
+	Hint Action `json:"hint"`
 	// Refused says why the last move was not possible; nothing came of it.
 	Refused string `json:"refused"`
 	Fault   *Fault `json:"fault,omitempty"`
@@ -38,7 +38,7 @@ type State struct {
 }
 
 // Run makes moves in a lesson from its beginning. A lesson or a move that nobody knows is document.Faults.
-func Run(lesson string, moves []Move) (State, error) {
+func Run(lesson string, moves []Action) (State, error) {
 	all, err := courses()
 	if err != nil {
 		return State{}, err
@@ -52,35 +52,35 @@ func Run(lesson string, moves []Move) (State, error) {
 			Message: fmt.Sprintf("read %d moves; a run has at most %d", len(moves), mostMoves)}}
 	}
 	c := &all[at]
-	h, err := c.begin()
+	l, err := c.begin()
 	if err != nil {
 		return State{}, err
 	}
 	s := State{Rows: c.last - c.first + 1}
 	for i, move := range moves {
-		if !slices.Contains(Moves, move) {
+		if !slices.Contains(Actions, move) {
 			return State{}, document.Faults{{Field: fmt.Sprintf("moves[%d]", i),
 				Message: fmt.Sprintf("read %.20q; that is no move", move)}}
 		}
 		s.Refused = ""
-		if err := h.act(move); err != nil {
+		if err := l.act(move); err != nil {
 			s.Refused = err.Error()
 			continue
 		}
 		s.Made++
 	}
-	s.Row, s.Side, s.Front, s.Loops, s.Fault, s.Done = min(h.row-c.first+1, s.Rows), h.m.Side(), h.front, h.m.Count(), h.fault, h.done
-	s.Hint, _ = h.next()
-	if h.fetched != nil {
-		drawn := castingOn(h.fetched)
+	s.Row, s.Side, s.Front, s.Loops, s.Fault, s.Done = min(l.row-c.first+1, s.Rows), l.m.Side(), l.front, l.m.Count(), l.fault, l.done
+	s.Hint, _ = l.next()
+	if l.fetched != nil {
+		drawn := castingOn(l.fetched)
 		s.CastOn = &drawn
 	}
-	s.Picture, err = h.picture()
+	s.Picture, err = l.picture()
 	return s, err
 }
 
 // castingOn is the pair of needles with the loops that were fetched.
-func castingOn(fetched []Move) shown.Picture {
+func castingOn(fetched []Action) shown.Picture {
 	upper := 0
 	for _, m := range fetched {
 		if m == Upper {
@@ -91,14 +91,14 @@ func castingOn(fetched []Move) shown.Picture {
 }
 
 // picture draws what lies on the needle now.
-func (h *hands) picture() (fabric.Picture, error) {
-	rows := slices.Concat(h.c.plan.Rows[:h.c.first:h.c.first], h.worked)
-	if len(h.now) > 0 {
-		rows = append(rows, h.atHand())
+func (l *learner) picture() (fabric.Picture, error) {
+	rows := slices.Concat(l.c.plan.Rows[:l.c.first:l.c.first], l.worked)
+	if len(l.now) > 0 {
+		rows = append(rows, l.atHand())
 	}
-	t, err := trace.Of(rows)
+	t, err := knitted.Of(rows)
 	if err != nil {
 		return fabric.Picture{}, fmt.Errorf("practice: %w", err)
 	}
-	return fabric.Of(t).At(len(rows), h.m.Side())
+	return fabric.Of(t).At(len(rows), l.m.Side())
 }

@@ -6,44 +6,44 @@ import (
 	"acornstep/sock/rows/needle"
 )
 
-// Move is one thing that hands do.
-type Move string
+// Action is one thing that a learner does at the needle.
+type Action string
 
-// The moves. One hand is enough: each is a key or a touch.
+// The actions. One hand is enough: each is a key or a touch.
 const (
-	Knit     Move = "knit"
-	Purl     Move = "purl"
-	Slip     Move = "slip"
-	Front    Move = "front"
-	Back     Move = "back"
-	Over     Move = "over"
-	Turn     Move = "turn"
-	Together Move = "together"
-	Lift     Move = "lift"
-	Wrap     Move = "wrap"
-	Pin      Move = "pin"
-	Twist    Move = "twist"
-	Increase Move = "increase"
-	Pick     Move = "pick"
-	Bind     Move = "bind"
+	Knit     Action = "knit"
+	Purl     Action = "purl"
+	Slip     Action = "slip"
+	Front    Action = "front"
+	Back     Action = "back"
+	Over     Action = "over"
+	Turn     Action = "turn"
+	Together Action = "together"
+	Lift     Action = "lift"
+	Wrap     Action = "wrap"
+	Pin      Action = "pin"
+	Twist    Action = "twist"
+	Increase Action = "increase"
+	Pick     Action = "pick"
+	Bind     Action = "bind"
 	// Upper and Lower are the needles that fetch a strand while casting on.
-	Upper Move = "upper"
-	Lower Move = "lower"
+	Upper Action = "upper"
+	Lower Action = "lower"
 )
 
-// Moves are all of them.
-var Moves = []Move{Knit, Purl, Slip, Front, Back, Over, Turn, Together, Lift, Wrap, Pin, Twist, Increase, Pick, Bind, Upper, Lower}
+// Actions are all of them.
+var Actions = []Action{Knit, Purl, Slip, Front, Back, Over, Turn, Together, Lift, Wrap, Pin, Twist, Increase, Pick, Bind, Upper, Lower}
 
 // Fault is a move that was not the one to make, and what came of it.
 type Fault struct {
 	// Did and Wanted are the moves.
-	Did    Move   `json:"did"`
-	Wanted Move   `json:"wanted"`
+	Did    Action `json:"did"`
+	Wanted Action `json:"wanted"`
 	Text   string `json:"text"`
 }
 
-// hands work the rows of a course on a machine.
-type hands struct {
+// learner works the rows of a course on a machine.
+type learner struct {
 	c *course
 	m needle.Machine
 	// row is the one that is worked, op the operation of it that comes next and done so many of it, as the rows say.
@@ -57,13 +57,13 @@ type hands struct {
 	// slipped: the last move slipped a stitch, which it can still be pulled over, or pinned.
 	slipped bool
 	// fetched are the needles that made the loops of a cast-on, in turn; the first loop lies on the upper one.
-	fetched []Move
+	fetched []Action
 	fault   *Fault
 	done    bool
 }
 
-func (c *course) begin() (*hands, error) {
-	h := &hands{c: c, row: c.first}
+func (c *course) begin() (*learner, error) {
+	h := &learner{c: c, row: c.first}
 	for i := range c.first {
 		if err := h.m.Work(&c.plan.Rows[i]); err != nil {
 			return nil, err
@@ -71,221 +71,242 @@ func (c *course) begin() (*hands, error) {
 	}
 	h.front = h.m.Side() == needle.WS
 	if c.first == 0 {
-		h.fetched = []Move{Upper}
+		h.fetched = []Action{Upper}
 	}
 	return h, h.beginRow()
 }
 
-func (h *hands) beginRow() error {
-	meta := h.c.plan.Rows[h.row]
-	meta.Side = h.m.Side()
-	if h.fault != nil {
+func (l *learner) beginRow() error {
+	meta := l.c.plan.Rows[l.row]
+	meta.Side = l.m.Side()
+	if l.fault != nil {
 		meta.Kind = needle.FlatRow
 	}
-	return h.m.Begin(&meta)
+	return l.m.Begin(&meta)
 }
 
 // wanted is the operation that the rows have next.
-func (h *hands) wanted() needle.Op { return h.c.plan.Rows[h.row].Ops[h.op] }
+func (l *learner) wanted() needle.Op { return l.c.plan.Rows[l.row].Ops[l.op] }
 
 // next is the move that leads on; false when there is none any more.
-func (h *hands) next() (Move, bool) {
-	if h.done || h.fault != nil {
+func (l *learner) next() (Action, bool) {
+	if l.done || l.fault != nil {
 		return "", false
 	}
-	o := h.wanted()
-	yarn := func(then Move, purls bool) (Move, bool) {
-		switch {
-		case purls && !h.front:
-			return Front, true
-		case !purls && h.front:
-			return Back, true
-		}
-		return then, true
-	}
+	o := l.wanted()
 	switch o.Code {
 	case needle.K, needle.P:
-		return yarn(map[bool]Move{true: Purl, false: Knit}[o.Code.IsPurl()], o.Code.IsPurl())
+		return l.stitch(o), true
 	case needle.Ktbl, needle.Ptbl:
-		return yarn(Twist, o.Code.IsPurl())
+		return l.yarnThen(Twist, o.Code.IsPurl()), true
 	case needle.Kfb:
-		return yarn(Increase, false)
+		return l.yarnThen(Increase, false), true
 	case needle.K2tog, needle.SSK, needle.P2tog, needle.SSP, needle.K3tog, needle.SSSK, needle.P3tog, needle.SSSP, needle.Kds, needle.Pds:
-		return yarn(Together, o.Code.IsPurl())
+		return l.yarnThen(Together, o.Code.IsPurl()), true
 	case needle.KW, needle.PW, needle.KPin, needle.PPin, needle.KLift, needle.PLift:
-		if !h.lifted {
+		if !l.lifted {
 			return Lift, true
 		}
-		return yarn(map[bool]Move{true: Purl, false: Knit}[o.Code.IsPurl()], o.Code.IsPurl())
+		return l.stitch(o), true
 	case needle.M1, needle.M1L, needle.M1R, needle.M1P:
 		return Lift, true
-	case needle.DS:
-		if h.slipped {
-			return Over, true
-		}
-		return yarn(Slip, true)
-	case needle.SlPin:
-		if h.slipped {
-			return Pin, true
-		}
-		return Slip, true
 	case needle.Sl:
-		return yarn(Slip, h.m.Side() == needle.WS)
-	case needle.YO:
-		return Over, true
-	case needle.WT:
-		if h.wrapped {
-			return Turn, true
-		}
-		return Wrap, true
-	case needle.Turn:
-		return Turn, true
+		return l.yarnThen(Slip, l.m.Side() == needle.WS), true
 	case needle.PU, needle.PC:
-		return yarn(Pick, false)
+		return l.yarnThen(Pick, false), true
 	case needle.BO:
 		return Bind, true
 	case needle.CO:
-		// Each needle fetches the strand of the other one: never the same twice.
-		if h.fetched[len(h.fetched)-1] == Upper {
-			return Lower, true
+		return l.fetches(), true
+	}
+	return l.turns(o)
+}
+
+// turns is the move that leads on in an operation of a turn; false for any other.
+func (l *learner) turns(o needle.Op) (Action, bool) {
+	switch o.Code {
+	case needle.DS:
+		if l.slipped {
+			return Over, true
 		}
-		return Upper, true
+		return l.yarnThen(Slip, true), true
+	case needle.SlPin:
+		if l.slipped {
+			return Pin, true
+		}
+		return Slip, true
+	case needle.YO:
+		return Over, true
+	case needle.WT:
+		if !l.wrapped {
+			return Wrap, true
+		}
+		return Turn, true
+	case needle.Turn:
+		return Turn, true
 	}
 	return "", false
 }
 
+// stitch is a knit or a purl, after the yarn was brought to where it belongs.
+func (l *learner) stitch(o needle.Op) Action {
+	if o.Code.IsPurl() {
+		return l.yarnThen(Purl, true)
+	}
+	return l.yarnThen(Knit, false)
+}
+
+// yarnThen is the move itself, or first what brings the yarn to the side from which it is made.
+func (l *learner) yarnThen(then Action, front bool) Action {
+	switch {
+	case front && !l.front:
+		return Front
+	case !front && l.front:
+		return Back
+	}
+	return then
+}
+
+// fetches is the needle that casts on next. Each fetches the strand of the other one: never the same twice.
+func (l *learner) fetches() Action {
+	if l.fetched[len(l.fetched)-1] == Upper {
+		return Lower
+	}
+	return Upper
+}
+
 // act makes one move. The error says what the needle does not allow; then nothing happened.
-func (h *hands) act(move Move) error {
-	want, leads := h.next()
+func (l *learner) act(move Action) error {
+	want, leads := l.next()
 	if move == Upper || move == Lower {
-		return h.fetch(move, want)
+		return l.fetch(move, want)
 	}
 	// Moving the yarn is never wrong by itself: what is worked with it may be.
 	if move == Front || move == Back {
-		h.front = move == Front
+		l.front = move == Front
 		return nil
 	}
 	if leads && move == want {
-		return h.lead(move)
+		return l.lead(move)
 	}
-	if h.done {
+	if l.done {
 		return fmt.Errorf("the lesson is done: take a move back, or begin anew")
 	}
-	text, err := h.stray(move, want)
-	if err == nil && h.fault == nil {
-		h.fault = &Fault{move, want, text}
+	text, err := l.stray(move, want)
+	if err == nil && l.fault == nil {
+		l.fault = &Fault{move, want, text}
 	}
 	return err
 }
 
 // fetch makes one more loop of a cast-on.
-func (h *hands) fetch(move, want Move) error {
+func (l *learner) fetch(move, want Action) error {
 	switch {
-	case h.fetched == nil:
+	case l.fetched == nil:
 		return fmt.Errorf("nothing is cast on here: all loops are on the needles")
-	case h.done || h.fault != nil:
+	case l.done || l.fault != nil:
 		return fmt.Errorf("the lesson is done, or a loop lies wrong: take a move back")
 	case move != want:
-		h.fetched = append(h.fetched, move)
-		h.fault = &Fault{move, want, "The same needle fetched twice: the strands do not cross between both loops, and the second one undoes itself."}
+		l.fetched = append(l.fetched, move)
+		l.fault = &Fault{move, want, "The same needle fetched twice: the strands do not cross between both loops, and the second one undoes itself."}
 		return nil
 	}
-	h.fetched = append(h.fetched, move)
-	if len(h.fetched) < h.wanted().N {
+	l.fetched = append(l.fetched, move)
+	if len(l.fetched) < l.wanted().N {
 		return nil
 	}
-	if err := h.m.Do(h.wanted()); err != nil {
+	if err := l.m.Do(l.wanted()); err != nil {
 		return err
 	}
-	h.now = needle.Ops{h.wanted()}
-	return h.endRow()
+	l.now = needle.Ops{l.wanted()}
+	return l.endRow()
 }
 
 // lead makes the move that leads on.
-func (h *hands) lead(move Move) error {
-	o := h.wanted()
+func (l *learner) lead(move Action) error {
+	o := l.wanted()
 	switch move {
 	case Slip:
-		h.slipped = true
+		l.slipped = true
 		if o.Code != needle.Sl {
 			return nil // it becomes a double stitch or a pinned one with the next move
 		}
 	case Wrap:
-		h.wrapped = true
+		l.wrapped = true
 		return nil
 	case Lift:
 		if !o.Code.IsIncrease() {
-			h.lifted = true
+			l.lifted = true
 			return nil
 		}
 	}
 	code := o.Code
-	if err := h.do(code); err != nil {
+	if err := l.do(code); err != nil {
 		return err
 	}
 	switch code {
 	case needle.DS:
-		h.front = false // it was pulled over the needle to the back
+		l.front = false // it was pulled over the needle to the back
 	case needle.YO, needle.WT:
-		h.front = h.m.Side() == needle.WS
+		l.front = l.m.Side() == needle.WS
 	case needle.Turn:
-		h.front = !h.front
+		l.front = !l.front
 	}
-	h.times++
-	if h.times < o.N {
+	l.times++
+	if l.times < o.N {
 		return nil
 	}
-	h.times, h.op = 0, h.op+1
-	if h.op < len(h.c.plan.Rows[h.row].Ops) {
+	l.times, l.op = 0, l.op+1
+	if l.op < len(l.c.plan.Rows[l.row].Ops) {
 		return nil
 	}
-	return h.endRow()
+	return l.endRow()
 }
 
 // do works one operation on the machine and notes it.
-func (h *hands) do(code needle.Code) error {
-	if err := h.m.Do(needle.Op{Code: code, N: 1}); err != nil {
+func (l *learner) do(code needle.Code) error {
+	if err := l.m.Do(needle.Op{Code: code, N: 1}); err != nil {
 		return err
 	}
-	h.slipped, h.lifted, h.wrapped = false, false, false
-	if n := len(h.now); n > 0 && h.now[n-1].Code == code {
-		h.now[n-1].N++
+	l.slipped, l.lifted, l.wrapped = false, false, false
+	if n := len(l.now); n > 0 && l.now[n-1].Code == code {
+		l.now[n-1].N++
 		return nil
 	}
-	h.now = append(h.now, needle.Op{Code: code, N: 1})
+	l.now = append(l.now, needle.Op{Code: code, N: 1})
 	return nil
 }
 
 // endRow puts the row at hand with those that are worked, and begins the next.
-func (h *hands) endRow() error {
-	h.worked = append(h.worked, h.atHand())
-	h.now, h.op, h.times = nil, 0, 0
-	if h.row++; h.row > h.c.last {
-		h.done = true
+func (l *learner) endRow() error {
+	l.worked = append(l.worked, l.atHand())
+	l.now, l.op, l.times = nil, 0, 0
+	if l.row++; l.row > l.c.last {
+		l.done = true
 		return nil
 	}
-	return h.beginRow()
+	return l.beginRow()
 }
 
 // atHand is the row that is worked, as far as it is.
-func (h *hands) atHand() needle.Row {
-	meta := h.c.plan.Rows[min(h.row, len(h.c.plan.Rows)-1)]
-	side := h.m.Side()
-	if n := len(h.now); n > 0 && (h.now[n-1].Code == needle.Turn || h.now[n-1].Code == needle.WT) {
+func (l *learner) atHand() needle.Row {
+	meta := l.c.plan.Rows[min(l.row, len(l.c.plan.Rows)-1)]
+	side := l.m.Side()
+	if n := len(l.now); n > 0 && (l.now[n-1].Code == needle.Turn || l.now[n-1].Code == needle.WT) {
 		side = map[needle.Side]needle.Side{needle.RS: needle.WS, needle.WS: needle.RS}[side]
 	}
-	return needle.Row{ID: fmt.Sprintf("practice-%d", len(h.worked)+1), Section: meta.Section, N: len(h.worked) + 1, Kind: needle.FlatRow,
-		Side: side, Ops: h.now, Stitches: h.m.Count(), Fabric: meta.Fabric, Colour: meta.Colour}
+	return needle.Row{ID: fmt.Sprintf("practice-%d", len(l.worked)+1), Section: meta.Section, N: len(l.worked) + 1, Kind: needle.FlatRow,
+		Side: side, Ops: l.now, Stitches: l.m.Count(), Fabric: meta.Fabric, Colour: meta.Colour}
 }
 
 // stray makes a move that does not lead on, as the needle takes it, and says what came of it.
-func (h *hands) stray(move, want Move) (string, error) {
+func (l *learner) stray(move, want Action) (string, error) {
 	code := needle.NoOp
 	extra := false
 	switch move {
 	case Knit, Purl:
 		purls := move == Purl
-		extra = h.front != purls
+		extra = l.front != purls
 		code = map[bool]needle.Code{true: needle.P, false: needle.K}[purls]
 	case Slip:
 		code = needle.Sl
@@ -294,21 +315,21 @@ func (h *hands) stray(move, want Move) (string, error) {
 	case Turn:
 		code = needle.Turn
 	case Together:
-		code = map[bool]needle.Code{true: needle.P2tog, false: needle.K2tog}[h.front]
+		code = map[bool]needle.Code{true: needle.P2tog, false: needle.K2tog}[l.front]
 	case Lift:
 		code = needle.M1
 	case Twist:
-		code = map[bool]needle.Code{true: needle.Ptbl, false: needle.Ktbl}[h.front]
+		code = map[bool]needle.Code{true: needle.Ptbl, false: needle.Ktbl}[l.front]
 	case Increase:
 		code = needle.Kfb
 	case Pick:
-		if code = needle.PU; !h.done && h.wanted().Code == needle.PC {
+		if code = needle.PU; !l.done && l.wanted().Code == needle.PC {
 			code = needle.PC
 		}
 	case Bind:
 		code = needle.BO
 	case Wrap:
-		h.wrapped = true
+		l.wrapped = true
 		return "The yarn lies round the next stitch, which is not wrapped here. Take it back.", nil
 	case Pin:
 		return "", fmt.Errorf("a pin is hung round the yarn of a turn: slip the first stitch after it, then hang the pin")
@@ -316,31 +337,31 @@ func (h *hands) stray(move, want Move) (string, error) {
 		return "", fmt.Errorf("read %.20q; that is no move", move)
 	}
 	if extra {
-		if err := h.do(needle.YO); err != nil {
+		if err := l.do(needle.YO); err != nil {
 			return "", err
 		}
 	}
-	if h.slipped && code != needle.YO {
+	if l.slipped && code != needle.YO {
 		// A slip that waited for its second half stays a slip.
-		if err := h.do(needle.Sl); err != nil {
+		if err := l.do(needle.Sl); err != nil {
 			return "", err
 		}
 	}
-	if err := h.do(code); err != nil {
+	if err := l.do(code); err != nil {
 		return "", fmt.Errorf("%s", refusal(err.Error(), want))
 	}
 	if code == needle.Turn {
-		h.front = !h.front
-		h.worked = append(h.worked, h.atHand())
-		h.now = nil
-		h.fault = &Fault{move, want, slipText(move, want, false)}
-		return "", h.beginRow()
+		l.front = !l.front
+		l.worked = append(l.worked, l.atHand())
+		l.now = nil
+		l.fault = &Fault{move, want, slipText(move, want, false)}
+		return "", l.beginRow()
 	}
 	return slipText(move, want, extra), nil
 }
 
 // refusal says what the needle does not allow, and why that is so.
-func refusal(said string, want Move) string {
+func refusal(said string, want Action) string {
 	switch want {
 	case Together:
 		return "Only one leg would be caught, and a strand would lie loose: put the needle through both. (" + said + ")"
@@ -353,7 +374,7 @@ func refusal(said string, want Move) string {
 }
 
 // slipText names a slip and what it looks like.
-func slipText(did, want Move, extra bool) string {
+func slipText(did, want Action, extra bool) string {
 	if extra {
 		if did == Purl {
 			return "The yarn was behind: it went over the needle to the front, and a loop too many lies there. Bring it to the front between the tips first."

@@ -1,4 +1,4 @@
-package foot
+package body
 
 import (
 	"math"

@@ -1,4 +1,4 @@
-package trace_test
+package knitted_test
 
 import (
 	"testing"
@@ -10,16 +10,16 @@ import (
 	"acornstep/sock/craft/knit"
 	"acornstep/sock/figures/at"
 	"acornstep/sock/papers/design"
+	"acornstep/sock/rows/knitted"
 	"acornstep/sock/rows/needle"
-	"acornstep/sock/rows/trace"
 )
 
-func traced(t require.TestingT, more string) *trace.Trace {
+func traced(t require.TestingT, more string) *knitted.Sock {
 	d, err := design.Read([]byte(`{"format":"acorn-step.design","version":1,"foot":{"length_mm":251,"ball_girth_mm":236},"gauge":{"stitches_per_100mm":32,"rounds_per_100mm":44}` + more + `}`))
 	require.NoError(t, err)
 	p, err := knit.Make(d)
 	require.NoError(t, err)
-	found, err := trace.Of(p.Rows)
+	found, err := knitted.Of(p.Rows)
 	require.NoError(t, err)
 	return found
 }
@@ -80,7 +80,7 @@ func TestAFaultEndsTheTrace(t *testing.T) {
 	rows := traced(t, "").Rows
 	spoiled := append([]needle.Row(nil), rows[:9]...)
 	spoiled[8].Ops = needle.Ops{{Code: needle.DS, N: 1}}
-	found, err := trace.Of(spoiled)
+	found, err := knitted.Of(spoiled)
 	var fault *needle.Fault
 	require.ErrorAs(t, err, &fault)
 	assert.Equal(t, rows[8].ID, fault.Row)
@@ -92,7 +92,7 @@ func BenchmarkTrace(b *testing.B) {
 	rows := traced(b, "").Rows
 	b.ReportAllocs()
 	for b.Loop() {
-		if _, err := trace.Of(rows); err != nil {
+		if _, err := knitted.Of(rows); err != nil {
 			b.Fatal(err)
 		}
 	}

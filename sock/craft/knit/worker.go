@@ -10,8 +10,8 @@ import (
 	"acornstep/sock/rows/pattern"
 )
 
-// hands knit: every operation is done on the needles first and then written down.
-type hands struct {
+// worker knits: every operation is done on the needles first and then written down.
+type worker struct {
 	machine needle.Machine
 	rows    []needle.Row
 	ops     []needle.Op // one arena for the operations of all rows
@@ -58,133 +58,133 @@ type hands struct {
 	err     error
 }
 
-// newHands have room for so many rows.
-func newHands(rows int) *hands {
-	return &hands{
+// newWorker have room for so many rows.
+func newWorker(rows int) *worker {
+	return &worker{
 		rows: make([]needle.Row, 0, rows), ops: make([]needle.Op, 0, 8*rows),
 		numbers: make(map[needle.Section]int, len(needle.Sections)),
 	}
 }
 
 // sole is the number of loops on needle 2.
-func (h *hands) sole() int { return h.machine.Count() - h.instep }
+func (w *worker) sole() int { return w.machine.Count() - w.instep }
 
-func (h *hands) enter(section needle.Section) { h.section, h.fabric, h.lifts = section, "", false }
+func (w *worker) enter(section needle.Section) { w.section, w.fabric, w.lifts = section, "", false }
 
 // begin starts a row where the yarn is.
-func (h *hands) begin(kind needle.RowKind) {
-	h.numbers[h.section]++
-	n := h.numbers[h.section]
-	h.row = needle.Row{
-		ID: string(h.section) + "-" + strconv.Itoa(n), Section: h.section, N: n,
-		Kind: kind, Side: h.machine.Side(), Fabric: h.fabric, Colour: h.colour,
+func (w *worker) begin(kind needle.RowKind) {
+	w.numbers[w.section]++
+	n := w.numbers[w.section]
+	w.row = needle.Row{
+		ID: string(w.section) + "-" + strconv.Itoa(n), Section: w.section, N: n,
+		Kind: kind, Side: w.machine.Side(), Fabric: w.fabric, Colour: w.colour,
 	}
-	if h.row.Side == "" {
-		h.row.Side = needle.RS
+	if w.row.Side == "" {
+		w.row.Side = needle.RS
 	}
-	if h.instep > 0 && !h.machine.Open() {
-		if sole := h.machine.LoopsBefore(h.instep); sole*2 != h.machine.Count() {
-			h.row.Markers = []needle.Marker{{Loop: sole, Name: needle.SoleMarker}}
+	if w.instep > 0 && !w.machine.Open() {
+		if sole := w.machine.LoopsBefore(w.instep); sole*2 != w.machine.Count() {
+			w.row.Markers = []needle.Marker{{Loop: sole, Name: needle.SoleMarker}}
 		}
 	}
-	h.rowOps = len(h.ops)
-	h.inRow, h.merge, h.changed = true, false, false
-	if err := h.machine.Begin(&h.row); err != nil {
-		h.fail(err)
+	w.rowOps = len(w.ops)
+	w.inRow, w.merge, w.changed = true, false, false
+	if err := w.machine.Begin(&w.row); err != nil {
+		w.fail(err)
 	}
 }
 
 // end writes the row down.
-func (h *hands) end() *needle.Row {
-	h.row.Ops = h.ops[h.rowOps:len(h.ops):len(h.ops)]
-	h.row.Stitches = h.machine.Count()
-	h.inRow = false
-	h.laid()
-	reached := h.machine.Reached()
-	if n := len(h.rows); n == 0 || h.row.Kind == needle.Round || len(h.rows[n-1].OnNeedles) == len(h.row.OnNeedles) {
-		h.row.Moves = append(h.row.Moves, reached...)
+func (w *worker) end() *needle.Row {
+	w.row.Ops = w.ops[w.rowOps:len(w.ops):len(w.ops)]
+	w.row.Stitches = w.machine.Count()
+	w.inRow = false
+	w.laid()
+	reached := w.machine.Reached()
+	if n := len(w.rows); n == 0 || w.row.Kind == needle.Round || len(w.rows[n-1].OnNeedles) == len(w.row.OnNeedles) {
+		w.row.Moves = append(w.row.Moves, reached...)
 	} // else the loops of the row are laid on other needles first, so that none reaches over
-	if h.fingers != nil && h.fingers.Asks(&h.row, h.machine.Open()) {
-		now := h.machine.SnapshotIn(h.loops)
-		h.loops = now.Loops[:cap(now.Loops)]
-		if found, some := h.fingers.After(&h.row, now, h.machine.LoopsBefore(h.instep)); some {
-			h.row.Groups = found.List()
+	if w.fingers != nil && w.fingers.Asks(&w.row, w.machine.Open()) {
+		now := w.machine.SnapshotIn(w.loops)
+		w.loops = now.Loops[:cap(now.Loops)]
+		if found, some := w.fingers.After(&w.row, now, w.machine.LoopsBefore(w.instep)); some {
+			w.row.Groups = found.List()
 		}
 	}
-	if h.crosses {
-		h.over.round++
-		h.crosses = false
+	if w.crosses {
+		w.over.round++
+		w.crosses = false
 	}
-	if n := len(h.rows); n > 0 {
-		h.remark(h.yarnNote(&h.rows[n-1], &h.row))
+	if n := len(w.rows); n > 0 {
+		w.remark(w.yarnNote(&w.rows[n-1], &w.row))
 	}
-	h.remark(h.joins)
-	h.joins = ""
-	h.rows = append(h.rows, h.row)
-	return &h.rows[len(h.rows)-1]
+	w.remark(w.joins)
+	w.joins = ""
+	w.rows = append(w.rows, w.row)
+	return &w.rows[len(w.rows)-1]
 }
 
 // remark says something of the present row, after what is said of it already.
-func (h *hands) remark(text string) {
+func (w *worker) remark(text string) {
 	if text == "" {
 		return
 	}
-	if h.row.Note != "" {
-		h.row.Note += " "
+	if w.row.Note != "" {
+		w.row.Note += " "
 	}
-	h.row.Note += text
+	w.row.Note += text
 }
 
 // do works one kind of operation n times; n may be zero.
-func (h *hands) do(code needle.Code, n int) {
-	if n == 0 || h.err != nil {
+func (w *worker) do(code needle.Code, n int) {
+	if n == 0 || w.err != nil {
 		return
 	}
 	op := needle.Op{Code: code, N: n}
-	if h.changed && code.Takes() == 0 {
-		h.machine.Onto()
+	if w.changed && code.Takes() == 0 {
+		w.machine.Onto()
 	}
-	h.changed = false
-	if err := h.machine.Do(op); err != nil {
-		h.fail(err)
+	w.changed = false
+	if err := w.machine.Do(op); err != nil {
+		w.fail(err)
 		return
 	}
-	if last := len(h.ops) - 1; h.merge && last >= h.rowOps && h.ops[last].Code == code {
-		h.ops[last].N += n
+	if last := len(w.ops) - 1; w.merge && last >= w.rowOps && w.ops[last].Code == code {
+		w.ops[last].N += n
 	} else {
-		h.ops = append(h.ops, op)
+		w.ops = append(w.ops, op)
 	}
-	h.merge = code.Takes() == 1 && code != needle.Kfb && code != needle.Pfb
+	w.merge = code.Takes() == 1 && code != needle.Kfb && code != needle.Pfb
 }
 
 // nextNeedle keeps what comes apart from what was worked: the needle changes here.
-func (h *hands) nextNeedle() { h.merge, h.changed = false, true }
+func (w *worker) nextNeedle() { w.merge, w.changed = false, true }
 
-func (h *hands) fail(err error) {
-	if h.err == nil {
-		h.err = fmt.Errorf("%s-%d: %w", h.section, h.numbers[h.section], err)
+func (w *worker) fail(err error) {
+	if w.err == nil {
+		w.err = fmt.Errorf("%s-%d: %w", w.section, w.numbers[w.section], err)
 	}
 }
 
 // plain is the operation of a smooth stitch on the side that shows; garter is knit on both.
-func (h *hands) plain() needle.Code {
-	if h.machine.Side() == needle.WS && h.fabric != needle.Garter {
+func (w *worker) plain() needle.Code {
+	if w.machine.Side() == needle.WS && w.fabric != needle.Garter {
 		return needle.P
 	}
 	return needle.K
 }
 
 // round works one whole round, needle 1 by the first function, needle 2 by the second.
-func (h *hands) round(instep, sole func()) *needle.Row {
-	h.begin(needle.Round)
+func (w *worker) round(instep, sole func()) *needle.Row {
+	w.begin(needle.Round)
 	instep()
-	h.nextNeedle()
+	w.nextNeedle()
 	sole()
-	return h.end()
+	return w.end()
 }
 
 // plainRound knits every stitch, needle by needle.
-func (h *hands) plainRound() {
-	front, back := h.instep, h.sole()
-	h.round(func() { h.settle(front) }, func() { h.settle(back) })
+func (w *worker) plainRound() {
+	front, back := w.instep, w.sole()
+	w.round(func() { w.settle(front) }, func() { w.settle(back) })
 }

@@ -1,15 +1,15 @@
-// Package trace knits the rows of a sock once and keeps what happened: the
+// Package knitted knits the rows of a sock once and keeps what happened: the
 // needles between the rows, where the yarn stood, and for every loop the row
 // and operation that made it and the loops it was drawn through. Words,
-// pictures, reckonings and searches read the trace; nobody knits again.
-package trace
+// pictures, reckonings and searches read it; nobody knits again.
+package knitted
 
 import (
 	"acornstep/sock/rows/needle"
 )
 
-// Trace is what happened to the loops of a sock, row by row.
-type Trace struct {
+// Sock is what happened to the loops of a sock, row by row.
+type Sock struct {
 	// Rows that were worked.
 	Rows []needle.Row
 	// Steps say what each row did.
@@ -34,9 +34,9 @@ type State struct {
 	Sole int
 }
 
-// Of knits rows on empty needles. When one cannot be worked, the trace ends
+// Of knits rows on empty needles. When one cannot be worked, the sock ends
 // before it and the error is its *needle.Fault.
-func Of(rows []needle.Row) (*Trace, error) {
+func Of(rows []needle.Row) (*Sock, error) {
 	var m needle.Machine
 	made, lie := 0, 0
 	for i := range rows {
@@ -45,7 +45,7 @@ func Of(rows []needle.Row) (*Trace, error) {
 	const room = 1 << 20 // no sock has as many loops: a plan that says so does not get the memory
 	history := m.Remember(min(made+made/16, room))
 	arena := make([]needle.LoopView, min(lie, room))
-	t := &Trace{Steps: make([]Step, 0, len(rows)), states: make([]State, 0, len(rows)+1)}
+	t := &Sock{Steps: make([]Step, 0, len(rows)), states: make([]State, 0, len(rows)+1)}
 	var err error
 	for i := range rows {
 		row := &rows[i]
@@ -67,7 +67,7 @@ func Of(rows []needle.Row) (*Trace, error) {
 
 // note keeps the needles as they are before a row, or after the last, in the
 // arena, and gives what is left of it.
-func (t *Trace) note(m *needle.Machine, next *needle.Row, arena []needle.LoopView) []needle.LoopView {
+func (t *Sock) note(m *needle.Machine, next *needle.Row, arena []needle.LoopView) []needle.LoopView {
 	s := State{Snapshot: m.SnapshotIn(arena)}
 	if next != nil && !s.Open && len(s.Loops) > 0 {
 		s.Sole = next.SoleBegins(len(s.Loops))
@@ -77,16 +77,16 @@ func (t *Trace) note(m *needle.Machine, next *needle.Row, arena []needle.LoopVie
 }
 
 // Before is the needles before a row, counted from 0; before the row after the last one they are as the last one left them.
-func (t *Trace) Before(row int) *State { return &t.states[row] }
+func (t *Sock) Before(row int) *State { return &t.states[row] }
 
 // After is the needles after a row, counted from 0.
-func (t *Trace) After(row int) *State { return &t.states[row+1] }
+func (t *Sock) After(row int) *State { return &t.states[row+1] }
 
 // Colour is the yarn of a loop, named as the row that made it names it.
-func (t *Trace) Colour(loop int32) string { return t.Rows[t.Loops[loop].Row].Colour }
+func (t *Sock) Colour(loop int32) string { return t.Rows[t.Loops[loop].Row].Colour }
 
 // Stitches is the number of loops worked from one row to another, the latter not counted.
-func (t *Trace) Stitches(from, to int) int {
+func (t *Sock) Stitches(from, to int) int {
 	n := 0
 	for i := max(0, from); i < min(to, len(t.Steps)); i++ {
 		n += t.Steps[i].Worked

@@ -1,4 +1,4 @@
-// Package foot is the body of a foot and leg, made from its measurements: what
+// Package body is the body of a foot and leg, made from its measurements: what
 // a sock is drawn over.
 //
 // The body is a pile of slices. They stand upright along the foot, turn about a
@@ -11,4 +11,4 @@
 //
 // x runs along the foot from the tip of the toes, y up from the floor, z to
 // the wearer's left, in millimetres: the outer side of a left foot, the inner one of a right foot.
-package foot
+package body
