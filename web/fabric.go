@@ -61,7 +61,7 @@ func (s *server) fabric(c call[FabricQuestion]) (FabricList, error) {
 		if row < 0 {
 			return FabricList{}, document.Faults{{Field: "row", Message: fmt.Sprintf("read %d; the first row is 0", row)}}
 		}
-		held := by.Trace.Before(row).Side
+		held := by.Knitted.Before(row).Side
 		if held == "" {
 			held = needle.RS
 		}

@@ -128,7 +128,7 @@ func (s *server) whereAmI(c call[WhereQuestion]) (WhereAnswer, error) {
 		places = &o.SecondWheres
 	}
 	by := o.pair()[max(0, min(c.Asked.Sock, 2)-1)]
-	return pictured(places.Ask(seen, c.Asked.Logged), o.Fabric(max(1, min(c.Asked.Sock, 2))), by.Trace)
+	return pictured(places.Ask(seen, c.Asked.Logged), o.Fabric(max(1, min(c.Asked.Sock, 2))), by.Knitted)
 }
 
 func (s *server) countIsWrong(c call[CountQuestion]) (CauseList, error) {
@@ -141,7 +141,7 @@ func (s *server) countIsWrong(c call[CountQuestion]) (CauseList, error) {
 		return CauseList{}, err
 	}
 	by := o.pair()[which]
-	causes, err := replan.CountIsWrong(by.Plan, by.Trace, c.Asked.Row, c.Asked.Counted)
+	causes, err := replan.CountIsWrong(by.Plan, by.Knitted, c.Asked.Row, c.Asked.Counted)
 	return CauseList{causes}, err
 }
 

@@ -134,11 +134,11 @@ func (s *shelf) forget(id string, version int) { s.editions.Remove(edition{id, v
 
 // pair is what both socks are knitted by.
 func (o *onNeedles) pair() [2]tally.Knitted {
-	first := tally.Knitted{Plan: o.Plan, Trace: o.Trace}
+	first := tally.Knitted{Plan: o.Plan, Knitted: o.Knitted}
 	if o.Second == nil {
 		return [2]tally.Knitted{first, first}
 	}
-	return [2]tally.Knitted{first, {Plan: o.Second, Trace: o.SecondTrace}}
+	return [2]tally.Knitted{first, {Plan: o.Second, Knitted: o.SecondKnitted}}
 }
 
 // tally is what the events come to on a day.

@@ -91,22 +91,22 @@ func withStart(list []int32, start, live int32) []int32 {
 
 // turns notes where round the sock each loop of a whole round stands.
 func (e *edge) turns(i int) {
-	row := &e.trace.Rows[i]
+	row := &e.knitted.Rows[i]
 	if row.Kind != needle.Round || row.Section == needle.Toe || row.Section == needle.CastOn {
 		return
 	}
 	if e.front == 0 {
-		e.cloth.Toe = int(e.next) - len(e.trace.After(i).Loops)
+		e.cloth.Toe = int(e.next) - len(e.knitted.After(i).Loops)
 	}
 	e.front += e.sizes[i].high
 	if row.Section == needle.Heel {
 		return
 	}
-	after := e.trace.After(i)
+	after := e.knitted.After(i)
 	n := len(after.Loops)
 	begins, sole := 0, n/2
-	if i+1 < len(e.trace.Rows) {
-		next := &e.trace.Rows[i+1]
+	if i+1 < len(e.knitted.Rows) {
+		next := &e.knitted.Rows[i+1]
 		begins, sole = next.InstepBegins(), after.Sole
 		if sole == 0 {
 			sole = n / 2

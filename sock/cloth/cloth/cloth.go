@@ -75,7 +75,7 @@ type Loop struct {
 
 // Cloth is a sock as cloth.
 type Cloth struct {
-	// Loops by their number in the trace; those of a bind-off are left out.
+	// Loops by their number in the knitted sock; those of a bind-off are left out.
 	Loops []Loop
 	Links []Link
 	// Facets are triangles of loops, from right to above; seen from outside, where rows run to the left, clockwise.

@@ -12,9 +12,9 @@ const none int32 = -1
 
 // edge is the cloth as it grows, with its edge on the needles.
 type edge struct {
-	cloth *Cloth
-	trace *knitted.Sock
-	sizes []size
+	cloth   *Cloth
+	knitted *knitted.Sock
+	sizes   []size
 	// side are the loops down the side of the cloth, from a loop on the needles to the next one up the ring: where rows turned.
 	// The place before the first loop of a line is that after none.
 	side map[int32][]int32
@@ -43,14 +43,14 @@ type edge struct {
 func newEdge(t *knitted.Sock, sizes Sizes) *edge {
 	n := len(t.Loops)
 	return &edge{
-		cloth: &Cloth{Loops: make([]Loop, n), Links: make([]Link, 0, 4*n), Facets: make([][3]int32, 0, 2*n), Lies: make([]Lie, 0, 2*n)},
-		trace: t, sizes: sizesOf(t.Rows, sizes), side: map[int32][]int32{}, ends: [2]int32{none, none},
+		cloth:   &Cloth{Loops: make([]Loop, n), Links: make([]Link, 0, 4*n), Facets: make([][3]int32, 0, 2*n), Lies: make([]Lie, 0, 2*n)},
+		knitted: t, sizes: sizesOf(t.Rows, sizes), side: map[int32][]int32{}, ends: [2]int32{none, none},
 	}
 }
 
 // row works one row.
 func (e *edge) row(i int) {
-	row, before := &e.trace.Rows[i], e.trace.Before(i)
+	row, before := &e.knitted.Rows[i], e.knitted.Before(i)
 	e.now, e.flip, e.begun, e.start, e.first = i, row.Side == needle.WS, none, nil, e.next
 	if len(before.Loops) == 0 {
 		e.castOn(row)
@@ -205,7 +205,7 @@ func (e *edge) make(takes, makes, k int) int32 {
 		}
 		return right
 	}
-	for at, from := range e.trace.Loops[id].From {
+	for at, from := range e.knitted.Loops[id].From {
 		if from == 0 {
 			continue
 		}

@@ -99,7 +99,7 @@ func (b *builder) left(c *Cell, s *Stitch) {
 		}
 		// The float lies where the yarn was carried: behind on the right side, in front on the wrong side, so on the inside of the sock.
 		if b.p.Side == needle.WS && c.High > 1 {
-			b.stroke(c.X, c.Y, 1, "strand", b.f.trace.Rows[row].Colour, float)
+			b.stroke(c.X, c.Y, 1, "strand", b.f.knitted.Rows[row].Colour, float)
 		}
 	}
 }
@@ -108,7 +108,7 @@ func (b *builder) left(c *Cell, s *Stitch) {
 func (b *builder) wraps(stitch int32) int {
 	s := &b.f.Stitches[stitch]
 	for _, above := range s.Above {
-		if a := &b.f.Stitches[above]; int(a.Row) < b.row && b.f.trace.Rows[a.Row].Fabric != needle.Garter {
+		if a := &b.f.Stitches[above]; int(a.Row) < b.row && b.f.knitted.Rows[a.Row].Fabric != needle.Garter {
 			return 0
 		}
 	}

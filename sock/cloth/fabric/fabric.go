@@ -1,6 +1,6 @@
 // Package fabric is the sock as a fabric: which stitch hangs on which, what
 // each shows to either side, and what a turn, a slip or a wrap left on it. It
-// reads the trace; pictures of the fabric are drawn from it alone.
+// reads the knitted sock; pictures of the fabric are drawn from it alone.
 package fabric
 
 import (
@@ -83,20 +83,20 @@ func (f *Fabric) ofTurn(s *Stitch) bool {
 	if s.Code != needle.YO || s.Op != 0 || s.Row == 0 {
 		return false
 	}
-	section := f.trace.Rows[s.Row].Section
-	before := f.trace.Rows[s.Row-1].Ops
+	section := f.knitted.Rows[s.Row].Section
+	before := f.knitted.Rows[s.Row-1].Ops
 	return (section == needle.Heel || section == needle.Toe) && before[len(before)-1].Code == needle.Turn
 }
 
-// Fabric is every stitch of a sock, by its number in the trace.
+// Fabric is every stitch of a sock, by its number in the knitted sock.
 type Fabric struct {
 	Stitches []Stitch
-	trace    *knitted.Sock
+	knitted  *knitted.Sock
 }
 
 // Of makes the fabric of a sock that was traced.
 func Of(t *knitted.Sock) *Fabric {
-	f := &Fabric{Stitches: make([]Stitch, len(t.Loops)), trace: t}
+	f := &Fabric{Stitches: make([]Stitch, len(t.Loops)), knitted: t}
 	last := map[string]int32{} // the newest stitch of each yarn
 	for i := range t.Loops {
 		made, s := &t.Loops[i], &f.Stitches[i]
@@ -123,7 +123,7 @@ func Of(t *knitted.Sock) *Fabric {
 
 // follow notes what a row did to stitches that it did not work.
 func (f *Fabric) follow(i int) {
-	row, now := &f.trace.Rows[i], f.trace.Before(i)
+	row, now := &f.knitted.Rows[i], f.knitted.Before(i)
 	f.castOn(row, i)
 	next := walk(now)
 	for _, o := range row.Ops {
@@ -159,10 +159,10 @@ func (f *Fabric) follow(i int) {
 
 // castOn notes the loops that a cast-on laid with the leading leg behind.
 func (f *Fabric) castOn(row *needle.Row, i int) {
-	if len(row.Turned) == 0 || i+1 > len(f.trace.Rows) {
+	if len(row.Turned) == 0 || i+1 > len(f.knitted.Rows) {
 		return
 	}
-	after := f.trace.After(i)
+	after := f.knitted.After(i)
 	for _, part := range row.Turned {
 		for at := part[0]; at < min(part[1], len(after.Loops)); at++ {
 			f.on(after, at).Turned = true

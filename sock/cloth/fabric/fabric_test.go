@@ -192,7 +192,7 @@ func TestTheCaptionsCountWhatLiesThere(t *testing.T) {
 			met[feature.Name]++
 		}
 		here := map[string]int{}
-		now := f.trace.Before(row)
+		now := f.knitted.Before(row)
 		for i := range pic.Cells {
 			s := &f.Stitches[pic.Cells[i].Stitch]
 			at := slices.IndexFunc(now.Loops, func(l needle.LoopView) bool { return l.Made == pic.Cells[i].Stitch })

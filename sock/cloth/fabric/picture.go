@@ -67,11 +67,11 @@ type Picture struct {
 
 // At pictures the fabric before a row, as a side shows it. The error names the rows that there are.
 func (f *Fabric) At(row int, side needle.Side) (Picture, error) {
-	if row < 0 || row > len(f.trace.Rows) {
-		return Picture{}, fmt.Errorf("read %d; the sock has rows 0 to %d", row, len(f.trace.Rows))
+	if row < 0 || row > len(f.knitted.Rows) {
+		return Picture{}, fmt.Errorf("read %d; the sock has rows 0 to %d", row, len(f.knitted.Rows))
 	}
 	p := Picture{Row: row, Side: side, Strokes: []Stroke{}, Features: []Feature{}}
-	now := f.trace.Before(row)
+	now := f.knitted.Before(row)
 	if len(now.Loops) == 0 {
 		return p, nil
 	}
@@ -258,7 +258,7 @@ func (f *Fabric) shapeOf(s *Stitch) string {
 		return "bar"
 	}
 	switch {
-	case s.made() && f.trace.Rows[s.Row].Section == needle.Heel:
+	case s.made() && f.knitted.Rows[s.Row].Section == needle.Heel:
 		return "lifted"
 	case s.made():
 		return "twisted"

@@ -12,9 +12,9 @@ import (
 
 // sight is what is seen of a sock from the wearer's left.
 type sight struct {
-	worn  *worn.Worn
-	trace *knitted.Sock
-	seen  []bool
+	worn    *worn.Worn
+	knitted *knitted.Sock
+	seen    []bool
 	// runs are the loops in sight that lie beside each other along the yarn, the last one first: in a round from the front to the back.
 	// Rounds are a spiral, and begin at the side that is seen: a run has the back of one round and the front of the next.
 	runs [][]int32
@@ -25,7 +25,7 @@ const grazing = 0.06
 
 func newSight(w *worn.Worn, t *knitted.Sock) *sight {
 	n := len(w.Places)
-	s := &sight{worn: w, trace: t, seen: make([]bool, n)}
+	s := &sight{worn: w, knitted: t, seen: make([]bool, n)}
 	for i := range n {
 		out := w.Outside(i)
 		s.seen[i] = out[2] > grazing*math.Sqrt(out[0]*out[0]+out[1]*out[1]+out[2]*out[2])
@@ -58,14 +58,14 @@ func newSight(w *worn.Worn, t *knitted.Sock) *sight {
 // goesOn says whether the yarn runs through two loops that were made one after the other as along one row.
 func (s *sight) goesOn(a, b int) bool {
 	row, next := s.worn.Cloth.Loops[a].Row, s.worn.Cloth.Loops[b].Row
-	joined := s.trace.Rows[row].Kind == needle.Round && s.trace.Rows[next].Kind == needle.Round
+	joined := s.knitted.Rows[row].Kind == needle.Round && s.knitted.Rows[next].Kind == needle.Round
 	return (row == next || joined) && !s.apart(a, b)
 }
 
 // begins are the loops in sight with which the round of a loop begins: at the top of a sock its end is closed to them.
 func (s *sight) begins(last int32) (list []int32) {
 	row := s.worn.Cloth.Loops[last].Row
-	if s.trace.Rows[row].Kind != needle.Round {
+	if s.knitted.Rows[row].Kind != needle.Round {
 		return nil
 	}
 	first := last
@@ -80,7 +80,7 @@ func (s *sight) begins(last int32) (list []int32) {
 
 // from is the row of which a run is seen: that of the loop in it which was made first.
 func (s *sight) from(run []int32) *needle.Row {
-	return &s.trace.Rows[s.worn.Cloth.Loops[slices.Min(run)].Row]
+	return &s.knitted.Rows[s.worn.Cloth.Loops[slices.Min(run)].Row]
 }
 
 // apart says whether two loops that were made one after the other do not lie beside each other, such as those
@@ -123,8 +123,8 @@ func (s *sight) purls(run []int32) []Points {
 }
 
 func (s *sight) purl(i int32) bool {
-	made := &s.trace.Loops[i]
-	stitch := fabric.Stitch{Code: made.Code, Side: s.trace.Rows[made.Row].Side}
+	made := &s.knitted.Loops[i]
+	stitch := fabric.Stitch{Code: made.Code, Side: s.knitted.Rows[made.Row].Side}
 	return stitch.Face() == fabric.Bump
 }
 

@@ -41,7 +41,7 @@ func SpaceOf(w *worn.Worn, t *knitted.Sock, words, colours []string) Space {
 	for _, p := range w.Places {
 		places = packed(places, p[:])
 	}
-	sight := &sight{worn: w, trace: t}
+	sight := &sight{worn: w, knitted: t}
 	facets, looks := make([]byte, 0, 12*len(w.Cloth.Facets)), make([]byte, 0, len(w.Cloth.Facets))
 	for i, f := range w.Cloth.Facets {
 		top := max(f[0], f[1], f[2]) // the loop that was made last is the stitch that shows

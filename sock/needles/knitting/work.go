@@ -23,8 +23,8 @@ import (
 // Work is an edition with everything that follows from its rows.
 type Work struct {
 	*Edition
-	// Trace is of the sock itself, SecondTrace of the second where its rows are others.
-	Trace, SecondTrace *knitted.Sock
+	// Knitted is the sock itself, SecondKnitted the second where its rows are others.
+	Knitted, SecondKnitted *knitted.Sock
 	// First is the sock itself, or the first of a pair; Other the second where its rows are others.
 	First Sock
 	Other *Sock
@@ -111,7 +111,7 @@ func (e *Edition) Work() (*Work, error) {
 	if err != nil {
 		return nil, fmt.Errorf("edition %d: %w", e.Version, err)
 	}
-	w := &Work{Edition: e, Trace: t, First: sockOf(e.Plan, t), Strip: strip.Of(t), Courses: logbook.CoursesOf(e.Steps),
+	w := &Work{Edition: e, Knitted: t, First: sockOf(e.Plan, t), Strip: strip.Of(t), Courses: logbook.CoursesOf(e.Steps),
 		Wheres: whereami.Of(e.Plan, t, knit.Leaves(&e.Plan.Design))}
 	w.fabrics[0] = sync.OnceValue(func() *fabric.Fabric { return fabric.Of(t) })
 	w.fabrics[1] = w.fabrics[0]
@@ -124,7 +124,7 @@ func (e *Edition) Work() (*Work, error) {
 	}
 	other := sockOf(e.Second, second)
 	w.fabrics[1] = sync.OnceValue(func() *fabric.Fabric { return fabric.Of(second) })
-	w.Other, w.SecondTrace, w.SecondWheres = &other, second, whereami.Of(e.Second, second, knit.Leaves(&e.Second.Design))
+	w.Other, w.SecondKnitted, w.SecondWheres = &other, second, whereami.Of(e.Second, second, knit.Leaves(&e.Second.Design))
 	return w, nil
 }
 

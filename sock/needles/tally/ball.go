@@ -81,7 +81,7 @@ func (o *socks) beforeLeg(row int) (stitches, done int) {
 		case needle.Cuff, needle.BindOff:
 		default:
 			if i >= row && r.Colour == "" {
-				stitches += o.trace.Steps[i].Worked
+				stitches += o.knitted.Steps[i].Worked
 			}
 		}
 	}

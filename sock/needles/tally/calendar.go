@@ -60,9 +60,9 @@ func (o *socks) due(t *Tally, today day.Date) *Due {
 		if place.Finished {
 			continue
 		}
-		for i := place.Row; i < len(o.trace.Steps); i++ {
+		for i := place.Row; i < len(o.knitted.Steps); i++ {
 			d.Rows++
-			stitches += o.trace.Steps[i].Worked
+			stitches += o.knitted.Steps[i].Worked
 		}
 	}
 	d.PairOn = today.Add(daysFor(t.Pace, stitches))

@@ -29,7 +29,7 @@ func ProgressOf(pair [2]Knitted, book logbook.Book) Progress {
 	if finished(0) {
 		sock = 1
 	}
-	place, p, t := book.Places[sock], pair[sock].Plan, pair[sock].Trace
+	place, p, t := book.Places[sock], pair[sock].Plan, pair[sock].Knitted
 	if finished(sock) {
 		return Progress{Done: len(p.Rows)}
 	}

@@ -29,7 +29,7 @@ func (o *socks) scraps(book logbook.Book) []Scrap {
 		if per == 0 {
 			per = yarn.GramsPerStitch(&o.plan.Design)
 		}
-		all := o.workedIn(name, len(o.trace.Steps))
+		all := o.workedIn(name, len(o.knitted.Steps))
 		toDo := [2]float64{}
 		for sock, place := range book.Places {
 			toDo[sock] = float64(all-o.workedIn(name, place.Row)) * per / (1 - yarn.Reserve)

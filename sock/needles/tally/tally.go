@@ -58,23 +58,23 @@ type Ahead struct {
 
 // Knitted is the plan that a sock is knitted by, with its rows traced.
 type Knitted struct {
-	Plan  *plan.Plan
-	Trace *knitted.Sock
+	Plan    *plan.Plan
+	Knitted *knitted.Sock
 }
 
 // socks are a pair on the needles; what is reckoned for both follows the first.
 type socks struct {
-	plan  *plan.Plan
-	trace *knitted.Sock
+	plan    *plan.Plan
+	knitted *knitted.Sock
 }
 
 // Of reckons a pair on a day. The second sock may follow rows of its own.
 func Of(pair [2]Knitted, events []logbook.Event, today day.Date) Tally {
-	o := socks{pair[0].Plan, pair[0].Trace}
+	o := socks{pair[0].Plan, pair[0].Knitted}
 	t := Tally{Book: logbook.Read(events), Sections: []Ahead{}, Scraps: []Scrap{}}
-	stitches := make([]int, len(o.trace.Steps))
-	for i := range o.trace.Steps {
-		stitches[i] = o.trace.Steps[i].Worked
+	stitches := make([]int, len(o.knitted.Steps))
+	for i := range o.knitted.Steps {
+		stitches[i] = o.knitted.Steps[i].Worked
 	}
 	t.Pace = logbook.PaceOf(t.Book.Standing, stitches)
 	for sock, place := range t.Book.Places {
@@ -82,15 +82,15 @@ func Of(pair [2]Knitted, events []logbook.Event, today day.Date) Tally {
 			continue // the second sock counts from its first row on
 		}
 		by := pair[sock]
-		for i := place.Row; i < len(by.Trace.Steps); i++ {
+		for i := place.Row; i < len(by.Knitted.Steps); i++ {
 			name := string(by.Plan.Rows[i].Section)
 			if n := len(t.Sections); n == 0 || t.Sections[n-1].Section != name || t.Sections[n-1].Sock != sock+1 {
 				t.Sections = append(t.Sections, Ahead{Sock: sock + 1, Section: name})
 			}
 			last := &t.Sections[len(t.Sections)-1]
 			last.Rows++
-			last.Stitches += by.Trace.Steps[i].Worked
-			t.StitchesLeft += by.Trace.Steps[i].Worked
+			last.Stitches += by.Knitted.Steps[i].Worked
+			t.StitchesLeft += by.Knitted.Steps[i].Worked
 		}
 	}
 	t.SecondsLeft = int(t.Pace.TimeFor(t.StitchesLeft).Seconds())
@@ -113,7 +113,7 @@ func Of(pair [2]Knitted, events []logbook.Event, today day.Date) Tally {
 // of a section is what it takes of that.
 func (o *socks) workedIn(name string, row int) int {
 	n := 0
-	for i := range min(row, len(o.trace.Steps)) {
+	for i := range min(row, len(o.knitted.Steps)) {
 		r := &o.plan.Rows[i]
 		section := string(r.Section)
 		switch r.Section {
@@ -123,7 +123,7 @@ func (o *socks) workedIn(name string, row int) int {
 			section = string(needle.Cuff)
 		}
 		if r.Colour == name || r.Colour == needle.Contrast && section == name {
-			n += o.trace.Steps[i].Worked
+			n += o.knitted.Steps[i].Worked
 		}
 	}
 	return n

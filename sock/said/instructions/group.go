@@ -39,7 +39,7 @@ type Section struct {
 // longestRepeat is how many rows a repeat has at most.
 const longestRepeat = 12
 
-// Of writes the rows of a plan, with its trace; each on a line of its own where every row is asked for.
+// Of writes the rows of a plan, with the sock as it was knitted; each on a line of its own where every row is asked for.
 func Of(p *plan.Plan, t *knitted.Sock, every bool) []Section {
 	w := writer{p: p, every: every, parts: words.Written(t, &p.Design), fingers: position.Fingers(p, t)}
 	var list []Section
