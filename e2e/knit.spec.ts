@@ -142,28 +142,36 @@ for (const size of [
       await putAt(page, "foot-31");
       await expect(where(page)).toContainText("foot, round 31 of 65");
       await page.keyboard.press("t");
-      const length = page.getByLabel("From the tip of the toe to the needle");
+      const length = page.getByLabel("From the tip of the toes to the needle");
+      // What the tape should read is said; typed, it changes nothing.
+      const should = page.locator("figcaption strong");
+      await expect(should).toContainText("behind the tip of the toes");
+      await length.fill((await should.innerText()).split(" ")[0] ?? "");
+      await page.getByRole("button", { name: "What does it change?" }).click();
+      await expect(page.locator(".knit-panel__proposal")).toContainText("It reads as it should");
+      await expect(page.getByRole("button", { name: "Go on like that" })).toBeHidden();
       await length.fill("4");
       await page.getByRole("button", { name: "What does it change?" }).click();
       await expect(page.getByRole("alert")).toContainText("no gauge explains so much");
       await length.fill("");
-      await page.getByLabel("It sits").click();
-      await page.getByTitle("too tight at the ankle or leg").click();
+      await page.getByRole("radiogroup", { name: "ball" }).getByText("tight", { exact: true }).click();
       await page.getByRole("button", { name: "What does it change?" }).click();
-      await expect(page.locator(".knit-panel__proposal")).toContainText("stitches of the leg: 68 → 72");
+      await expect(page.locator(".knit-panel__proposal")).toContainText("a quarter of a millimetre thicker");
+      await expect(page.locator(".knit-panel__proposal")).toContainText("rip back to the toe (30 rows");
+      await expect(page.locator(".knit-panel__proposal")).toContainText("ask your clinician");
       await page.keyboard.press("Escape");
       await page.keyboard.press("t");
-      await length.fill("11.8");
+      await length.fill("12.2");
       await page.getByRole("button", { name: "What does it change?" }).click();
-      // 49 rounds in 118 mm are 41.5 in 100 mm: 59 rounds before the heel.
-      await expect(page.locator(".knit-panel__proposal")).toContainText("6 fewer rounds before the heel");
-      await expect(page.locator(".knit-panel__proposal")).toContainText("65 → 59");
+      // 11.6 cm are expected; 12.2 are a twentieth more: 60 rounds before the heel.
+      await expect(page.locator(".knit-panel__proposal")).toContainText("5 fewer rounds before the heel");
+      await expect(page.locator(".knit-panel__proposal")).toContainText("65 → 60");
       await expect(where(page)).toContainText("of 65");
       await page.getByRole("button", { name: "Go on like that" }).click();
-      await expect(where(page)).toContainText("foot, round 31 of 59");
+      await expect(where(page)).toContainText("foot, round 31 of 60");
       await page.getByRole("link", { name: "Log", exact: true }).click();
       await expect(page.getByRole("heading", { name: "The plan changed" })).toBeVisible();
-      await expect(page.locator(".log__log-list")).toContainText("Tried on: 11.8 cm from the tip.");
+      await expect(page.locator(".log__log-list")).toContainText("Tried on. 12.2 cm from the tip of the toes.");
     });
 
     test("the ball is weighed, by hand where no scale is connected", async ({ page }) => {
@@ -241,7 +249,7 @@ test("the heel's place is seen on the foot, and both socks follow the plan", asy
   await page.getByRole("button", { name: "What does it change?" }).click();
   await expect(page.locator(".knit-panel__proposal")).toContainText("65 → 59");
   await page.getByRole("button", { name: "Go on like that" }).click();
-  await expect(where(page)).toContainText("foot, round 31 of 59");
+  await expect(where(page)).toContainText("foot, round 31 of 60");
   await page.getByLabel("Which sock").getByText("Second").click();
   await expect(where(page), "six rounds fewer, the same round of the leg").toContainText("leg, round 4 of");
 });

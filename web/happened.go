@@ -1,6 +1,8 @@
 package web
 
 import (
+	"context"
+	"errors"
 	"strings"
 
 	"acornstep/sock/cloth/fabric"
@@ -47,8 +49,12 @@ type ReplanQuestion struct {
 	Length string `json:"length,omitempty"`
 	// ToHeel is how far the needle is from the heel's place, in the same unit; with a minus when it is past it.
 	ToHeel string `json:"to_heel,omitempty"`
-	Unit   string `json:"unit" enum:"cm,in"`
-	Accept bool   `json:"accept"`
+	// Height of the needle above the floor, at the back of the leg, as it was measured.
+	Height string `json:"height,omitempty"`
+	// HeelOff is how far behind the heel of the foot that of the sock sits; with a minus where it sits before it.
+	HeelOff string `json:"heel_off,omitempty"`
+	Unit    string `json:"unit" enum:"cm,in"`
+	Accept  bool   `json:"accept"`
 }
 
 // WhereAnswer is where a sock can be, and what the first of these places look like.
@@ -153,21 +159,10 @@ func (s *server) replan(c call[ReplanQuestion]) (replan.Proposal, error) {
 	if c.Asked.Version != o.Version {
 		return replan.Proposal{}, basket.ErrChanged
 	}
-	h := c.Asked.Happened
-	if h.Unit, err = unitOf(c.Asked.Unit); err != nil {
-		return replan.Proposal{}, err
-	}
-	length, err := lengthOf(c.Asked.Length, c.Asked.Unit)
+	h, err := s.told(c, o, &c.Asked)
 	if err != nil {
 		return replan.Proposal{}, err
 	}
-	if length != nil {
-		h.Length = length
-	}
-	if h.ToHeel, err = toHeel(c.Asked.ToHeel, c.Asked.Unit); err != nil {
-		return replan.Proposal{}, err
-	}
-	h.Done = o.done(s.today())
 	if h.ByVersion > 0 && h.ByVersion < o.Version {
 		if h.Before, err = s.Logbook.Edition(c, c.ID, h.ByVersion); err != nil {
 			return replan.Proposal{}, err
@@ -184,12 +179,52 @@ func (s *server) replan(c call[ReplanQuestion]) (replan.Proposal, error) {
 	return proposal, s.placeAt(c, o, proposal.Edition.Version, max(1, h.Sock), proposal.Row)
 }
 
-// toHeel reads how far the heel's place is; past it is less than nothing.
-func toHeel(text, unitName string) (*measure.Length, error) {
+// told reads what was typed of a sock, and adds what the program knows of it: what is knitted, what a tape should read, how fast it goes.
+func (s *server) told(c context.Context, o *onNeedles, asked *ReplanQuestion) (replan.Happened, error) {
+	h := asked.Happened
+	var err error
+	if h.Unit, err = unitOf(asked.Unit); err != nil {
+		return h, err
+	}
+	for _, read := range []struct {
+		text, field string
+		into        **measure.Length
+	}{
+		{asked.Length, "length", &h.Length}, {asked.Height, "height", &h.Height}, {asked.ToHeel, "to_heel", &h.ToHeel},
+		{asked.HeelOff, "heel_off", &h.HeelOff},
+	} {
+		length, err := signed(read.text, read.field, asked.Unit)
+		if err != nil {
+			return h, err
+		}
+		if length != nil {
+			*read.into = length
+		}
+	}
+	today := s.today()
+	h.Done, h.Pace = o.done(today), o.tally(today).Pace
+	which, err := ofPair(h.Sock)
+	if err != nil {
+		return h, err
+	}
+	p := o.pair()[which].Plan
+	if h.Length == nil && h.Height == nil || !p.HasDesign() || h.Row < 0 || h.Row > len(p.Rows) {
+		return h, nil
+	}
+	should, err := s.tapeAt(c, o, which, h.Row)
+	if faults := (document.Faults{}); errors.As(err, &faults) {
+		return h, nil // too early to be tried on: what is asked says so
+	}
+	h.Should, h.HeightShould = should.behind, should.above
+	return h, err
+}
+
+// signed reads a length that may be less than nothing.
+func signed(text, field, unitName string) (*measure.Length, error) {
 	distance, past := strings.CutPrefix(strings.Replace(strings.TrimSpace(text), "−", "-", 1), "-")
 	length, err := lengthOf(distance, unitName)
 	if err != nil {
-		return nil, document.Faults{{Field: "to_heel", Message: strings.TrimPrefix(err.Error(), "length: ")}}
+		return nil, document.Faults{{Field: field, Message: strings.TrimPrefix(err.Error(), "length: ")}}
 	}
 	if length != nil && past {
 		*length = -*length

@@ -221,7 +221,7 @@ func TestTwoDevicesWhileThePlanBends(t *testing.T) {
 	}
 	require.Equal(t, 200, a.do("POST", path+"/events",
 		say(event("a", 1, fmt.Sprintf(`"kind":"row","row":%d`, foot-1)), second("b", 2, heel))).status)
-	r := a.do("POST", path+"/replan", fmt.Sprintf(`{"version":1,"happened":{"row":%d},"length":"11.8","unit":"cm","accept":true}`, foot))
+	r := a.do("POST", path+"/replan", fmt.Sprintf(`{"version":1,"happened":{"row":%d},"length":"12.8","unit":"cm","accept":true}`, foot))
 	require.Equal(t, 200, r.status, r.text)
 	var next web.KnitView
 	a.do("GET", path+"/knit", "").into(t, &next)
@@ -273,20 +273,20 @@ func TestThePlanBendsAndKeepsItsVersions(t *testing.T) {
 		}
 	}
 	ask := func(version int, accept bool) reply {
-		return a.do("POST", path+"/replan", fmt.Sprintf(`{"version":%d,"happened":{"row":%d},"length":"11.8","unit":"cm","accept":%t}`,
+		return a.do("POST", path+"/replan", fmt.Sprintf(`{"version":%d,"happened":{"row":%d},"length":"12.2","unit":"cm","accept":%t}`,
 			version, row, accept))
 	}
 	var proposal replan.Proposal
 	ask(1, false).into(t, &proposal)
-	assert.Contains(t, proposal.Text, "6 fewer rounds before the heel")
+	assert.Contains(t, proposal.Text, "5 fewer rounds before the heel")
 	assert.Contains(t, a.do("GET", path+"/knit", "").text, `"version":1,"versions":[{"version":1,`, "only looked at")
 	require.Equal(t, 200, ask(1, true).status)
 	assert.Equal(t, 409, ask(1, true).status, "another window accepted it first")
 	var next web.KnitView
 	a.do("GET", path+"/knit", "").into(t, &next)
 	assert.Equal(t, 2, next.Version)
-	assert.Contains(t, next.Versions[1].Reason, "6 fewer")
-	assert.Equal(t, len(v.Rows)-6-3-1, len(next.Rows))
+	assert.Contains(t, next.Versions[1].Reason, "5 fewer")
+	assert.Equal(t, len(v.Rows)-5-3-1, len(next.Rows))
 	for i := range row {
 		assert.Equal(t, v.Rows[i].Parts, next.Rows[i].Parts)
 	}

@@ -8,6 +8,7 @@ import (
 
 	"acornstep/sock/figures/day"
 	"acornstep/sock/figures/document"
+	"acornstep/sock/figures/measure"
 	"acornstep/sock/needles/knitting"
 	"acornstep/sock/needles/logbook"
 	"acornstep/sock/needles/tally"
@@ -18,6 +19,7 @@ import (
 const (
 	editionsAtHand = 48
 	logsAtHand     = 48
+	tapesAtHand    = 400
 )
 
 // shelf keeps at hand what was worked out of editions, which never change, and
@@ -26,7 +28,17 @@ type shelf struct {
 	books    Logbook
 	editions *lru.Cache[edition, *knitting.Work]
 	logs     *lru.Cache[string, *log]
+	tapes    *lru.Cache[needleAt, tape]
 }
+
+// needleAt names the needle of a sock after a row.
+type needleAt struct {
+	edition
+	sock, row int
+}
+
+// tape is what a tape should read of a sock that is tried on: how far its needle lies behind the tip of the toes, or above the floor.
+type tape struct{ behind, above measure.Length }
 
 // edition names one version of the plan of a sock.
 type edition struct {
@@ -49,7 +61,11 @@ func newShelf(books Logbook) (*shelf, error) {
 		return nil, err
 	}
 	logs, err := lru.New[string, *log](logsAtHand)
-	return &shelf{books, editions, logs}, err
+	if err != nil {
+		return nil, err
+	}
+	tapes, err := lru.New[needleAt, tape](tapesAtHand)
+	return &shelf{books, editions, logs, tapes}, err
 }
 
 // onNeedles is a sock that is being knitted, with its newest plan and all its events.

@@ -2,6 +2,7 @@ package web
 
 import (
 	"cmp"
+	"context"
 	"errors"
 	"fmt"
 	"strings"
@@ -46,20 +47,39 @@ func (s *server) tried(c call[TriedQuestion]) (board.Tried, error) {
 	if !p.HasDesign() {
 		return none, document.Faults{{Message: "this plan does not say for which foot it is: it cannot be shown on one"}}
 	}
-	sock := knit.Measure(&p.Design)
-	rounds, err := measuredRounds(q, p, sock)
+	rounds, err := s.measuredRounds(c, o, which, q)
 	if err != nil {
 		return none, err
 	}
-	t, err := settled(c, s.drawings, func() (board.Tried, error) { return board.TryOn(c, p, sock, q.Row, rounds) })
+	return s.triedOn(c, p, q.Row, rounds)
+}
+
+// triedOn puts the first rows of a plan on its foot, as many rounds to the mm as were measured; 0 for those of the swatch.
+func (s *server) triedOn(c context.Context, p *plan.Plan, row int, rounds float64) (board.Tried, error) {
+	t, err := settled(c, s.drawings, func() (board.Tried, error) { return board.TryOn(c, p, knit.Measure(&p.Design), row, rounds) })
 	if errors.Is(err, board.ErrTooEarly) {
-		return none, document.Faults{{Field: "row", Message: err.Error()}}
+		return t, document.Faults{{Field: "row", Message: err.Error()}}
 	}
 	return t, err
 }
 
+// tapeAt is what a tape should read of a sock of the pair that is tried on after a row: the very figures that are shown.
+func (s *server) tapeAt(c context.Context, o *onNeedles, which, row int) (tape, error) {
+	at := needleAt{edition{o.id, o.Version}, which, row}
+	if known, there := s.shelf.tapes.Get(at); there {
+		return known, nil
+	}
+	shown, err := s.triedOn(c, o.pair()[which].Plan, row, 0)
+	if err != nil {
+		return tape{}, err
+	}
+	should := tape{shown.Behind, shown.Above}
+	s.shelf.tapes.Add(at, should)
+	return should, nil
+}
+
 // measuredRounds are the rounds per mm that a measured length of the foot comes to; 0 where none was measured.
-func measuredRounds(q TriedQuestion, p *plan.Plan, sock *knit.Sock) (float64, error) {
+func (s *server) measuredRounds(c context.Context, o *onNeedles, which int, q TriedQuestion) (float64, error) {
 	if strings.TrimSpace(q.Length) == "" {
 		return 0, nil
 	}
@@ -71,13 +91,17 @@ func measuredRounds(q TriedQuestion, p *plan.Plan, sock *knit.Sock) (float64, er
 	if err != nil {
 		return 0, document.Faults{{Field: "length", Message: err.Error()}}
 	}
+	p := o.pair()[which].Plan
 	if q.Row == 0 || p.Rows[q.Row-1].Section != needle.Foot {
 		return 0, document.Faults{{Field: "length", Message: "the length to the needle is read while the needle is on the foot"}}
 	}
-	planned := sock.Toe.Length + sock.Gauge.Height(float64(p.Rows[q.Row-1].N))
-	if off := float64(long/planned) - 1; off < -mostOff || off > mostOff {
-		return 0, document.Faults{{Field: "length",
-			Message: fmt.Sprintf("read %s; after this row it is about %s", unit.Show(long), unit.Show(planned))}}
+	should, err := s.tapeAt(c, o, which, q.Row)
+	if err != nil {
+		return 0, err
 	}
-	return sock.Gauge.Rounds * float64(planned/long), nil
+	if off := float64(long/should.behind) - 1; off < -mostOff || off > mostOff {
+		return 0, document.Faults{{Field: "length",
+			Message: fmt.Sprintf("read %s; after this row it should be about %s", unit.Show(long), unit.Show(should.behind))}}
+	}
+	return p.Design.Gauge.PerMM().Rounds * float64(should.behind/long), nil
 }

@@ -25,7 +25,17 @@ type Tried struct {
 	// above the floor, at the back. A sock whose needle lies on the leg has Above, else Behind.
 	Behind measure.Length `json:"behind_mm,omitempty"`
 	Above  measure.Length `json:"above_mm,omitempty"`
+	// Bone is what lies nearest to hand there, and FromBone how far behind or above it the needle lies, in mm; negative before or below it.
+	Bone     string         `json:"bone"`
+	FromBone measure.Length `json:"from_bone_mm"`
 }
+
+// Where the bones lie by which a needle is found, as shares of the length of a foot: the joint of the big toe behind the tip of the toes, and
+// the outer ankle bone above the floor. Feet at large; ours is an estimate.
+const (
+	toeJoint  = 0.27
+	ankleBone = 0.27
+)
 
 // ErrTooEarly says that there is nothing to put on a foot yet.
 var ErrTooEarly = errors.New("the toe is not closed yet: there is nothing to try on before the first round of the foot")
@@ -51,8 +61,10 @@ func TryOn(ctx context.Context, p *plan.Plan, sock *knit.Sock, rows int, rounds 
 	back := backOf(w)
 	if bend, _ := w.Foot.Bend(); w.Foot.Page(back) > bend && back[1] > onLeg*w.Foot.Length {
 		tried.Above = measure.Length(math.Max(0, back[1])).Tenth()
+		tried.Bone, tried.FromBone = "the outer ankle bone", (tried.Above - measure.Length(ankleBone*w.Foot.Length)).Tenth()
 	} else {
 		tried.Behind = measure.Length(math.Max(0, back[0])).Tenth()
+		tried.Bone, tried.FromBone = "the joint of the big toe", (tried.Behind - measure.Length(toeJoint*w.Foot.Length)).Tenth()
 	}
 	return tried, nil
 }

@@ -67,7 +67,7 @@ var unknitted = []at.Path{at.Name, at.Format, at.Version, at.Mirror, at.FootEsti
 func Decide(e *knitting.Edition, d design.Design, b Bound, unit measure.Unit) (Decided, error) {
 	first := max(1, b.Sock)
 	p := e.PlanOf(first)
-	out := Decided{Proposal: Proposal{Row: b.Done[0], OtherRow: &b.Done[1], Changes: []Change{}, Coming: []string{}},
+	out := Decided{Proposal: Proposal{Row: b.Done[0], OtherRow: &b.Done[1], Changes: []Change{}, Coming: []string{}, Advice: []Advice{}},
 		Pending: []Pending{}, Locked: []Lock{}}
 	if !p.HasDesign() {
 		return out, fault("", "this plan came without a design, so nothing can be decided anew: go on as it says")

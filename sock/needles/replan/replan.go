@@ -12,6 +12,7 @@ import (
 	"acornstep/sock/figures/document"
 	"acornstep/sock/figures/measure"
 	"acornstep/sock/needles/knitting"
+	"acornstep/sock/needles/logbook"
 	"acornstep/sock/papers/design"
 	"acornstep/sock/papers/plan"
 	"acornstep/sock/rows/knitted"
@@ -25,8 +26,15 @@ type Happened struct {
 	Sock int `json:"sock,omitempty"`
 	// Row is its next row to knit, counted from 0.
 	Row int `json:"row"`
-	// Length from the tip of the toe, in mm, as it was tried on or measured.
+	// Length is from the tip of the toes to the needle, in mm, as the tape read it under the sole of the foot that wears it.
 	Length *measure.Length `json:"length_mm,omitempty"`
+	// Should is what the tape should read there by the plan; whoever asks works it out on the foot. 0: the sock lay flat beside the tape.
+	Should measure.Length `json:"-"`
+	// Height is that of the needle above the floor, in mm, as the tape read it at the back of the leg, HeightShould what it should read.
+	Height       *measure.Length `json:"height_mm,omitempty"`
+	HeightShould measure.Length  `json:"-"`
+	// HeelOff is how far behind the heel of the foot that of the sock sits, in mm; negative where it sits before it.
+	HeelOff *measure.Length `json:"heel_off_mm,omitempty"`
 	// CastOn is the number of loops that were really cast on.
 	CastOn *int `json:"cast_on,omitempty"`
 	// PickedUp at the left and the right of the flap, corners not counted.
@@ -35,7 +43,9 @@ type Happened struct {
 	Missed *Missed `json:"missed,omitempty"`
 	// HeelLate is how many rounds later than planned the heel begins; negative for earlier.
 	HeelLate *int `json:"heel_late,omitempty"`
-	// Feels is how it sits when it is tried on; empty for well.
+	// Sits are the places at which it sits tight or loose when it is tried on; none for well.
+	Sits []Sit `json:"sits,omitempty"`
+	// Feels is how that was told before there were places; it is read all the same.
 	Feels string `json:"feels,omitempty" enum:"tight_foot,loose_foot,tight_leg,loose_leg"`
 	// ToHeel is how far the needle still is from the heel's place on the foot, in mm; negative when it is past it.
 	ToHeel *measure.Length `json:"to_heel_mm,omitempty"`
@@ -49,6 +59,8 @@ type Happened struct {
 	Before *knitting.Edition `json:"-"`
 	// Unit is what is read.
 	Unit measure.Unit `json:"-"`
+	// Pace is the knitter's own; whoever asks looks it up.
+	Pace logbook.Pace `json:"-"`
 	// Done is what is knitted of both socks, from what happened to them.
 	Done knitting.Done `json:"-"`
 }
@@ -70,7 +82,9 @@ type Proposal struct {
 	CostMM measure.Length `json:"cost_mm"`
 	// Repair is what to do on the needles instead; empty for nothing.
 	Repair string `json:"repair"`
-	Text   string `json:"text"`
+	// Advice is what can still be done where it sits tight or loose, place by place.
+	Advice []Advice `json:"advice"`
+	Text   string   `json:"text"`
 	// Pair says what it means for the other sock of the pair; empty when the plan stays.
 	Pair string `json:"pair"`
 	// Coming are the next rows of the new plan in words, from where the knitter stands.
@@ -153,10 +167,23 @@ func replanned(e *knitting.Edition, h Happened) (Proposal, error) {
 	p := e.PlanOf(h.sock())
 	d := knit.PinnedTo(p)
 	from := h.Done[h.sock()-1]
-	if h.Length != nil {
-		if err := triedOn(p, &d, h); err != nil {
+	said := ""
+	for _, told := range []struct {
+		is   bool
+		take func() (string, error)
+	}{
+		{h.Length != nil, func() (string, error) { return onFoot(p, &d, h) }},
+		{h.Height != nil, func() (string, error) { return onLeg(p, &d, h) }},
+		{h.HeelOff != nil, func() (string, error) { return heelOff(p, h) }},
+	} {
+		if !told.is {
+			continue
+		}
+		more, err := told.take()
+		if err != nil {
 			return Proposal{}, err
 		}
+		said = strings.TrimSpace(said + " " + more)
 	}
 	if h.ToHeel != nil {
 		if repair, err := heelPlace(p, &d, h); repair != "" || err != nil {
@@ -174,17 +201,23 @@ func replanned(e *knitting.Edition, h Happened) (Proposal, error) {
 	if h.LegRounds != nil {
 		d.Leg.Rounds = h.LegRounds
 	}
-	if h.Feels != "" {
-		if repair, err := feels(p, &d, h); repair != "" || err != nil {
-			return unchanged(h, repair), err
-		}
+	advice, err := h.advise(p, &d)
+	if err != nil {
+		return Proposal{}, err
 	}
-	return propose(e, d, h, from)
+	if len(design.Differences(knit.PinnedTo(p), d)) == 0 {
+		q := unchanged(h, said)
+		q.Advice = advice
+		return q, nil
+	}
+	q, err := propose(e, d, h, from)
+	q.Repair, q.Advice = said, advice
+	return q, err
 }
 
 // unchanged keeps the plan, with something to do on the needles.
 func unchanged(h Happened, repair string) Proposal {
-	return Proposal{Row: h.Row, Changes: []Change{}, Coming: []string{}, Repair: repair, Text: "The plan stays as it is."}
+	return Proposal{Row: h.Row, Changes: []Change{}, Coming: []string{}, Advice: []Advice{}, Repair: repair, Text: "The plan stays as it is."}
 }
 
 func fault(field, format string, args ...any) error {
@@ -243,7 +276,7 @@ func proposeBend(e *knitting.Edition, bend knitting.Bend, h Happened) (Proposal,
 	at[h.sock()-1] = h.Row
 	after := edition.From(at)
 	proposal := Proposal{Edition: edition, Plans: true, Row: after[h.sock()-1], OtherRow: &after[2-h.sock()], Changes: []Change{},
-		Coming: []string{}}
+		Coming: []string{}, Advice: []Advice{}}
 	proposal.compare(e.PlanOf(h.sock()), edition.PlanOf(h.sock()), h.Length == nil, h.Unit)
 	proposal.tellPair(e, edition, h.sock(), fates, h.Done, h.Unit)
 	edition.Reason = proposal.Text

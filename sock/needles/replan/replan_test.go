@@ -117,10 +117,10 @@ func TestALegThatWouldBeTight(t *testing.T) {
 	q, err = Ask(edition(p), Happened{Row: rowAt(t, p, "leg-4"), Feels: "tight_leg"})
 	require.NoError(t, err)
 	assert.False(t, q.Plans)
-	assert.Contains(t, q.Repair, "thicker needle")
+	assert.Contains(t, q.Advice[0].Ways[0], "thicker")
 	q, err = Ask(edition(p), Happened{Row: rowAt(t, p, "foot-40"), Feels: "tight_foot"})
 	require.NoError(t, err)
-	assert.Contains(t, q.Repair, "circulation")
+	assert.Contains(t, q.Advice[0].Ways[1], "circulation")
 	_, err = Ask(edition(p), Happened{Row: 9, Feels: "itchy"})
 	assert.ErrorContains(t, err, "itchy")
 }

@@ -102,7 +102,7 @@ func missed(e *knitting.Edition, h Happened) (Proposal, error) {
 	}
 	if rest > 0 {
 		side := map[string]string{"start": "beginning", "end": "end"}[h.Missed.End]
-		return Proposal{Row: h.Row, Changes: []Change{}, Coming: []string{}, Text: "The plan stays as it is.",
+		return Proposal{Row: h.Row, Changes: []Change{}, Coming: []string{}, Advice: []Advice{}, Text: "The plan stays as it is.",
 			Repair: fmt.Sprintf("The toe is done: in the next round lift the strand beside the first stitch of needle %d, counted from its %s, and knit it twisted. Then the count is right.", h.Missed.Needle, side)}, nil
 	}
 	went.Toe[last][at] = 0

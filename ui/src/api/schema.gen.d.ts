@@ -1455,6 +1455,8 @@ export interface components {
         BoardTried: {
             above_mm?: components["schemas"]["MeasureLength"];
             behind_mm?: components["schemas"]["MeasureLength"];
+            bone: string;
+            from_bone_mm: components["schemas"]["MeasureLength"];
             ghost: components["schemas"]["ShapePoints"];
             needle: components["schemas"]["ShapePoints"];
             shape: components["schemas"]["ShapeProfile"];
@@ -1525,6 +1527,7 @@ export interface components {
             on: boolean;
         };
         DecideAnswer: {
+            advice: components["schemas"]["ReplanAdvice"][];
             changes: components["schemas"]["ReplanChange"][];
             coming: string[];
             cost_mm: components["schemas"]["MeasureLength"];
@@ -2358,6 +2361,14 @@ export interface components {
             /** @enum {integer} */
             status: "409" | "422";
         };
+        ReplanAdvice: {
+            care: string;
+            /** @enum {string} */
+            how: "tight" | "loose";
+            /** @enum {string} */
+            place: "toes" | "ball" | "instep" | "ankle" | "leg" | "cuff";
+            ways: string[];
+        };
         ReplanCause: {
             place: string;
             repair: string;
@@ -2375,12 +2386,15 @@ export interface components {
             /** @enum {string} */
             feels?: "tight_foot" | "loose_foot" | "tight_leg" | "loose_leg";
             heel_late?: null | number;
+            heel_off_mm?: null | number;
+            height_mm?: null | number;
             leg_rounds?: null | number;
             length_mm?: null | number;
             missed?: components["schemas"]["ReplanMissed"];
             other_row?: null | number;
             picked_up?: null | number[];
             row: number;
+            sits?: components["schemas"]["ReplanSit"][];
             sock?: number;
             to_heel_mm?: null | number;
         };
@@ -2400,6 +2414,7 @@ export interface components {
             label: string;
         };
         ReplanProposal: {
+            advice: components["schemas"]["ReplanAdvice"][];
             changes: components["schemas"]["ReplanChange"][];
             coming: string[];
             cost_mm: components["schemas"]["MeasureLength"];
@@ -2409,6 +2424,12 @@ export interface components {
             repair: string;
             row: number;
             text: string;
+        };
+        ReplanSit: {
+            /** @enum {string} */
+            how: "tight" | "loose";
+            /** @enum {string} */
+            place: "toes" | "ball" | "instep" | "ankle" | "leg" | "cuff";
         };
         RestoreView: {
             id: string;
@@ -4961,6 +4982,8 @@ export interface operations {
                 "application/json": {
                     accept: boolean;
                     happened: components["schemas"]["ReplanHappened"];
+                    heel_off?: string;
+                    height?: string;
                     length?: string;
                     to_heel?: string;
                     /** @enum {string} */

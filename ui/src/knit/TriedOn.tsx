@@ -29,10 +29,11 @@ export function TriedOn({ sock, row, length }: { sock: number; row: number; leng
   if (early || tried.isError) {
     return <p className="hint">{tried.isError ? faultText(tried.error) : "Nothing is cast on yet."}</p>;
   }
-  const { shape, ghost, needle, behind_mm, above_mm } = tried.data ?? {};
-  if (!shape || !ghost || !needle) {
+  if (!tried.data) {
     return <Skeleton active />;
   }
+  const { shape, ghost, needle, behind_mm, above_mm, bone, from_bone_mm } = tried.data;
+  const beyond = from_bone_mm < 0 ? (above_mm ? "below" : "before") : above_mm ? "above" : "behind";
   const tall = Math.max(shape.height_mm + 30, 0.62 * shape.width_mm, 110);
   const wide = Math.max(...ghost.map(([x = 0]) => x));
   const d = (points: number[][]) => `M${points.map(([x = 0, y = 0]) => `${x} ${tall - y}`).join("L")}`;
@@ -53,13 +54,15 @@ export function TriedOn({ sock, row, length }: { sock: number; row: number; leng
         {needle.length > 1 && <path className={knitPanelCss.triedNeedle} d={d(needle)} />}
       </svg>
       <figcaption>
-        {length.trim() ? "As you measured it, the needle lies " : "Tried on now, the needle should lie "}
+        {length.trim() ? "As you measured it, the needle lies " : "Tried on now, the tape should read "}
         <strong>
           {above_mm
             ? `${lengthWithUnit(above_mm, unit)} above the floor`
             : `${lengthWithUnit(behind_mm ?? 0, unit)} behind the tip of the toes`}
         </strong>
-        {above_mm ? ", at the back of the leg." : ", under the sole, pulled on by hand."}
+        {above_mm ? ", at the back of the leg" : ", under the sole, pulled on by hand"}: about{" "}
+        {lengthWithUnit(Math.abs(from_bone_mm), unit)} {beyond} {bone}. Half a centimetre more or less is how
+        hard it was pulled.
       </figcaption>
     </figure>
   );

@@ -7,6 +7,8 @@ import { useKnitting } from "./context";
 export type Said = Omit<Schemas["ReplanHappened"], "sock" | "row" | "other_row" | "by_version"> & {
   length?: string;
   toHeel?: string;
+  height?: string;
+  heelOff?: string;
 };
 
 /**
@@ -21,7 +23,7 @@ export function useReplan(sock: number, row: number, accepted: () => void) {
   return useMutation({
     mutationFn: async ({ said, accept }: { said: Said; accept: boolean }) => {
       await send();
-      const { length = "", toHeel = "", ...happened } = said;
+      const { length = "", toHeel = "", height = "", heelOff = "", ...happened } = said;
       const proposal = answered(
         await client.POST("/api/socks/{id}/replan", {
           params: { path: { id } },
@@ -30,6 +32,8 @@ export function useReplan(sock: number, row: number, accepted: () => void) {
             happened: { ...happened, sock, row },
             length,
             to_heel: toHeel,
+            height,
+            heel_off: heelOff,
             unit,
             accept,
           },
