@@ -208,7 +208,7 @@ test("a panel that is opened while another is being closed stays open", async ({
         document.body.dispatchEvent(new KeyboardEvent("keydown", { key, bubbles: true }));
       }
     });
-    await expect(page.getByLabel("From the tip of the toes to the needle")).toBeVisible();
+    await expect(page.getByRole("heading", { name: "I tried it on" })).toBeVisible();
     await page.keyboard.press("Escape");
     await expect(page.locator(".knit-panel__knit-panel")).toBeHidden();
   }

@@ -171,7 +171,35 @@ for (const size of [
       await expect(where(page)).toContainText("foot, round 31 of 60");
       await page.getByRole("link", { name: "Log", exact: true }).click();
       await expect(page.getByRole("heading", { name: "The plan changed" })).toBeVisible();
-      await expect(page.locator(".log__log-list")).toContainText("Tried on. 12.2 cm from the tip of the toes.");
+      await expect(page.locator(".log__log-list")).toContainText(
+        "Tried on. 12.2 cm from the tip of the toes.",
+      );
+    });
+
+    test("tried on when the heel is knitted: what no row to come can mend is said, the leg is measured from the floor", async ({
+      page,
+    }) => {
+      await cast(page, `Sock with its heel on at ${size.width}`);
+      await putAt(page, "leg-21");
+      await expect(where(page)).toContainText("leg, round 21");
+      await page.keyboard.press("t");
+      await page.getByLabel("The heel sits too far back by").fill("2");
+      await page.getByRole("radiogroup", { name: "leg" }).getByText("loose", { exact: true }).click();
+      await page.getByRole("button", { name: "What does it change?" }).click();
+      const proposal = page.locator(".knit-panel__proposal");
+      await expect(proposal).toContainText(
+        "2.0 cm too long. No row to come can mend it. Rip back to the end of round",
+      );
+      await expect(proposal).toContainText("a rib holds it up");
+      await expect(page.getByRole("button", { name: "Go on like that" })).toBeHidden();
+      await page.getByLabel("The heel sits too far back by").fill("");
+      const should = page.locator("figcaption strong");
+      await expect(should).toContainText("above the floor");
+      const high = Number.parseFloat(await should.innerText()) + 1;
+      await page.getByLabel("From the floor to the needle, at the back").fill(String(high));
+      await page.getByRole("button", { name: "What does it change?" }).click();
+      await expect(proposal).toContainText("leg rounds");
+      await expect(page.locator(".knit-panel__knit-panel")).toContainText("ask your clinician");
     });
 
     test("the ball is weighed, by hand where no scale is connected", async ({ page }) => {

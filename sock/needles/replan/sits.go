@@ -116,6 +116,19 @@ func (h *Happened) atToes(p *plan.Plan, foot int, tight bool) []string {
 
 func (h *Happened) atBall(p *plan.Plan, foot int, tight bool) []string {
 	multiple := max(2, p.Design.Fit.Multiple)
+	if section(p, h.Row) != needle.Foot {
+		if tight {
+			return []string{
+				"The foot is knitted. Wash the sock before you judge it: it gives a little.",
+				fmt.Sprintf("Or rip back to the toe (%s) and take the next count up, %d. A sock that is too tight wears through, and is no good for poor circulation.",
+					h.again(p, foot), p.Summary.FootStitches+multiple),
+			}
+		}
+		return []string{
+			"The foot is knitted. Wash the sock before you judge it: wool draws together.",
+			fmt.Sprintf("Or rip back to the toe (%s) and take the next count down, %d.", h.again(p, foot), p.Summary.FootStitches-multiple),
+		}
+	}
 	if tight {
 		return []string{
 			"Go on with a needle a quarter of a millimetre thicker: from here on it is about 3 % wider. What is knitted stays tight.",

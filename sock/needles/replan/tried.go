@@ -146,7 +146,7 @@ func (h *Happened) price(p *plan.Plan, from, to int) string {
 			rows, stitches = rows+1, stitches+n
 		}
 	}
-	text := fmt.Sprintf("%s, %s to knit again, about %.0f g of yarn on the way", measure.Count(rows, "row"), stitchesOf(stitches),
+	text := fmt.Sprintf("%s, %s to knit again, about %.0f g of yarn", measure.Count(rows, "row"), stitchesOf(stitches),
 		math.Ceil(float64(stitches)*yarn.GramsPerStitch(&p.Design)))
 	if took := h.Pace.TimeFor(stitches); took > 0 {
 		text += fmt.Sprintf(", %s at your pace", inWords(took))

@@ -55,7 +55,7 @@ export function Happened({
       <h2>{tried ? "I tried it on" : "It went otherwise"}</h2>
       {tried ? (
         <>
-          <TriedOn sock={sock} row={row} length={where.foot ? settled : ""} />
+          <TriedOn sock={sock} row={row} length={where.foot ? settled : ""} taped={where.foot || where.leg} />
           <OnTheFoot
             where={where}
             heelPlace={heelPlace}
@@ -82,17 +82,19 @@ export function Happened({
           {ask.data.repair && <p>{ask.data.repair}</p>}
           {ask.data.advice.map((advice) => (
             <section key={advice.place}>
-              <h3>
-                {advice.place}, {advice.how}
+              <h3 className={css.sitHead}>
+                {advice.place}: {advice.how}
               </h3>
               <ol>
                 {advice.ways.map((way) => (
                   <li key={way}>{way}</li>
                 ))}
               </ol>
-              {advice.care && <p className="stale-note">{advice.care}</p>}
             </section>
           ))}
+          {ask.data.advice.some((advice) => advice.care) && (
+            <p className="stale-note">{ask.data.advice.find((advice) => advice.care)?.care}</p>
+          )}
           {ask.data.pair && <p>{ask.data.pair}</p>}
           <ul>
             {ask.data.changes.map((change) => (

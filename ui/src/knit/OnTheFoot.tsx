@@ -119,7 +119,7 @@ export function OnTheFoot({
           "Its point lies under your heel: leave it empty. Too far forward: with a minus.",
         )}
       {where.places.map((place) => (
-        <div className={css.lookLine} key={place}>
+        <div className={css.sitLine} key={place}>
           <span id={`sits-${place}`}>{place}</span>
           <Radio.Group
             size="small"

@@ -8,7 +8,18 @@ import { useKnitting } from "./context";
 import knitPanelCss from "./knit-panel.module.css";
 
 /** TriedOn is the sock so far on the foot: where the needle should lie when it is tried on now, or where it does as it was measured. */
-export function TriedOn({ sock, row, length }: { sock: number; row: number; length: string }) {
+export function TriedOn({
+  sock,
+  row,
+  length,
+  taped,
+}: {
+  sock: number;
+  row: number;
+  length: string;
+  /** A tape can be held to the needle here: on the foot and on the leg. */
+  taped: boolean;
+}) {
   const unit = useUnit();
   const { id, version } = useKnitting((s) => s.view);
   const early = useKnitting((s) => s.view.version === 0);
@@ -54,15 +65,21 @@ export function TriedOn({ sock, row, length }: { sock: number; row: number; leng
         {needle.length > 1 && <path className={knitPanelCss.triedNeedle} d={d(needle)} />}
       </svg>
       <figcaption>
-        {length.trim() ? "As you measured it, the needle lies " : "Tried on now, the tape should read "}
-        <strong>
-          {above_mm
-            ? `${lengthWithUnit(above_mm, unit)} above the floor`
-            : `${lengthWithUnit(behind_mm ?? 0, unit)} behind the tip of the toes`}
-        </strong>
-        {above_mm ? ", at the back of the leg" : ", under the sole, pulled on by hand"}: about{" "}
-        {lengthWithUnit(Math.abs(from_bone_mm), unit)} {beyond} {bone}. Half a centimetre more or less is how
-        hard it was pulled.
+        {taped ? (
+          <>
+            {length.trim() ? "As you measured it, the needle lies " : "Tried on now, the tape should read "}
+            <strong>
+              {above_mm
+                ? `${lengthWithUnit(above_mm, unit)} above the floor`
+                : `${lengthWithUnit(behind_mm ?? 0, unit)} behind the tip of the toes`}
+            </strong>
+            {above_mm ? ", at the back of the leg" : ", under the sole, pulled on by hand"}: about{" "}
+            {lengthWithUnit(Math.abs(from_bone_mm), unit)} {beyond} {bone}. Half a centimetre more or less is
+            how hard it was pulled.
+          </>
+        ) : (
+          "The sock so far, on the foot."
+        )}
       </figcaption>
     </figure>
   );
