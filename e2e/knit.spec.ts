@@ -146,7 +146,7 @@ for (const size of [
       // What the tape should read is said; typed, it changes nothing.
       const should = page.locator("figcaption strong");
       await expect(should).toContainText("behind the tip of the toes");
-      await length.fill((await should.innerText()).split(" ")[0] ?? "");
+      await length.fill(((await should.textContent()) ?? "").split(" ")[0] ?? "");
       await page.getByRole("button", { name: "What does it change?" }).click();
       await expect(page.locator(".knit-panel__proposal")).toContainText("It reads as it should");
       await expect(page.getByRole("button", { name: "Go on like that" })).toBeHidden();
@@ -195,7 +195,7 @@ for (const size of [
       await page.getByLabel("The heel sits too far back by").fill("");
       const should = page.locator("figcaption strong");
       await expect(should).toContainText("above the floor");
-      const high = Number.parseFloat(await should.innerText()) + 1;
+      const high = Number.parseFloat((await should.textContent()) ?? "") + 1;
       await page.getByLabel("From the floor to the needle, at the back").fill(String(high));
       await page.getByRole("button", { name: "What does it change?" }).click();
       await expect(proposal).toContainText("leg rounds");

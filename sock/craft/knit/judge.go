@@ -237,8 +237,12 @@ func (s *Sock) cautions() {
 		s.Checks.Say(verdict.OnRound, verdict.Caution, "ease_high", "%g %% smaller than the foot is a tight sock. %s",
 			s.Design.Fit.GirthEasePct, seeClinician)
 	}
-	if foot.CalfHeight != nil && s.Design.Leg.Height >= *foot.CalfHeight {
+	if top := s.HeelEnd() + s.Design.Leg.Height; foot.CalfHeight != nil && top >= *foot.CalfHeight {
 		s.Checks.Say(verdict.OnLeg, verdict.Caution, "knee_band", "A band of rib at the knee can be too tight. %s", seeClinician)
+	}
+	if foot.CalfGirth != nil && foot.CalfHeight == nil && s.HeelEnd()+s.Design.Leg.Height > ankleShare*foot.Length+s.Design.Cuff.Height {
+		s.Checks.Of(verdict.OnLeg, at.FootCalfHeight, verdict.Caution, "calf_height_asked",
+			"how high above the floor is the calf widest? Without its height the leg keeps the count of the ankle.")
 	}
 	const smallFoot = 180
 	if foot.Length < smallFoot || foot.Careful("smooth_floors") {

@@ -58,13 +58,31 @@ func (s *Sock) countAnkle() int {
 	return n
 }
 
-// countCalf is the count for the calf of a leg that reaches it; 0 for a shorter one.
+// ankleShare is how high above the floor the ankle is measured, as a share of the length of the foot: an estimate for feet at large.
+const ankleShare = 0.4
+
+// heelShare is how high above the floor a heel ends and the leg begins, as a share of the length of the foot: the length of the usual
+// short-row heel, whatever the heel is, so that the count of a leg does not depend on it.
+const heelShare = 0.2
+
+// HeelEnd is how high above the floor the leg begins.
+func (s *Sock) HeelEnd() measure.Length { return heelShare * s.Design.Foot.Length }
+
+// countCalf is the count that the leg has where its cuff begins: on the way from the ankle to the widest place of the calf it grows as the
+// leg does. 0 for a leg that ends at the ankle, or whose calf nobody measured.
 func (s *Sock) countCalf(repeat int) int {
-	foot := s.Design.Foot
-	if foot.CalfGirth == nil || foot.CalfHeight == nil || s.Design.Leg.Height < *foot.CalfHeight {
+	foot, d := &s.Design.Foot, s.Design
+	if foot.CalfGirth == nil || foot.CalfHeight == nil {
 		return 0
 	}
-	return NearestMultiple(target(s.Design, *foot.CalfGirth), repeat)
+	ankle := ankleShare * foot.Length
+	top := s.HeelEnd() + d.Leg.Height - min(d.Cuff.Height, d.Leg.Height)
+	if *foot.CalfHeight <= ankle || top <= ankle {
+		return 0
+	}
+	part := min(1, (top-ankle)/(*foot.CalfHeight-ankle))
+	girth := foot.AnkleGirth + part*(*foot.CalfGirth-foot.AnkleGirth)
+	return NearestMultiple(target(d, girth), repeat)
 }
 
 func lcm(a, b int) int {
@@ -230,13 +248,20 @@ func (s *Sock) growLeg(first int) {
 		measure.Count(s.LegRounds-rounds, "round"), s.AnkleStitches, s.cuffPattern().Label, s.AnkleStitches-s.Ankle.After)
 }
 
-// placeCalf spreads pairs of increases evenly from the ankle to the top of the leg.
+// placeCalf spreads pairs of increases evenly from the ankle to the widest place of the calf, or to the top of a leg that ends below it.
 func (s *Sock) placeCalf(from int) {
 	pairs := (s.LegStitches - s.AnkleStitches) / 2
 	if pairs <= 0 {
 		return
 	}
-	room := s.LegRounds - from + 1
+	last := s.LegRounds
+	if foot := &s.Design.Foot; foot.CalfHeight != nil {
+		first, widest := max(from, s.roundAt(ankleShare*foot.Length)), min(last, s.roundAt(*foot.CalfHeight))
+		if widest-first+1 >= pairs {
+			from, last = first, widest
+		}
+	}
+	room := last - from + 1
 	if room < pairs {
 		s.Checks.Say(verdict.OnLeg, verdict.Caution, "calf_no_room", "The leg has no rounds for %s at the calf: it keeps %d stitches.",
 			measure.Count(2*pairs, "increase"), s.AnkleStitches)
@@ -246,6 +271,11 @@ func (s *Sock) placeCalf(from int) {
 	for i := range pairs {
 		s.Ankle.calfRounds = append(s.Ankle.calfRounds, change{from + i*room/pairs, 2})
 	}
+}
+
+// roundAt is the round of the leg at a height above the floor.
+func (s *Sock) roundAt(height measure.Length) int {
+	return s.Gauge.RoundsIn(max(0, height-s.HeelEnd())) - len(s.Heel.GussetRounds)
 }
 
 // sayCuff remarks on cuffs that are likely to roll.

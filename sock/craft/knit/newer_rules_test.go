@@ -9,7 +9,6 @@ import (
 	"github.com/stretchr/testify/require"
 
 	"acornstep/sock/craft/knit"
-	"acornstep/sock/figures/measure"
 	"acornstep/sock/needles/knitting"
 	"acornstep/sock/needles/logbook"
 	"acornstep/sock/needles/replan"
@@ -72,8 +71,7 @@ func TestANewerRuleChangesNoKnittedRow(t *testing.T) {
 	e.SaidOffer = offer.Name
 	assert.Nil(t, e.Offer(knitting.Done{row}), "it is said once")
 
-	tried := replan.Happened{Row: row, Length: new(measure.Length)}
-	*tried.Length = 195
+	tried := replan.Happened{Row: row, Sits: []replan.Sit{{Place: "ankle", How: "tight"}}}
 	late := 3
 	for name, h := range map[string]replan.Happened{"tried on": tried, "the leg is taller": {Row: row, LegRounds: &[]int{80}[0]},
 		"the heel came late": {Row: row, HeelLate: &late}} {

@@ -1,6 +1,8 @@
 package knit
 
 import (
+	"fmt"
+	"slices"
 	"strings"
 	"testing"
 
@@ -234,6 +236,44 @@ func TestKneeSocksGrowAtTheBack(t *testing.T) {
 		"gauge":{"stitches_per_100mm":32,"rounds_per_100mm":44},"leg":{"height_mm":340}}`)
 	assert.Equal(t, 104, p.Summary.LegStitches, "360·0.9·0.32 = 103.7")
 	assert.Equal(t, "knee_band", p.Checks[len(p.Checks)-1].Code, "and a caution about tight bands")
+	// The widest place is at (310 − 50.2)·0.44 = 114 rounds, the ankle at (100.4 − 50.2)·0.44 = 22: eighteen pairs lie between them.
+	grown := 0
+	for _, row := range p.Rows {
+		if row.Section != needle.Leg || !slices.ContainsFunc(row.Ops, func(o needle.Op) bool { return o.Code == needle.M1R }) {
+			continue
+		}
+		grown++
+		assert.True(t, row.N >= 22 && row.N <= 114, row.ID)
+	}
+	assert.Equal(t, 18, grown)
+}
+
+// A millimetre of leg more or less changes the count by one repeat at most: the leg grows as the calf does, and no height is a threshold.
+func TestALegHasNoCliff(t *testing.T) {
+	rapid.Check(t, func(t *rapid.T) {
+		girth := rapid.IntRange(250, 420).Draw(t, "calf")
+		high := rapid.IntRange(240, 380).Draw(t, "its height")
+		leg := rapid.IntRange(60, 420).Draw(t, "leg")
+		count := func(leg, high int) int {
+			d, err := design.Read(fmt.Appendf(nil, `{"format":"acorn-step.design","version":1,"foot":{"length_mm":251,"ball_girth_mm":236,
+				"calf_girth_mm":%d,"calf_height_mm":%d},"gauge":{"stitches_per_100mm":32,"rounds_per_100mm":44},"leg":{"height_mm":%d}}`, girth, high, leg))
+			require.NoError(t, err)
+			return Measure(&d).LegStitches
+		}
+		here := count(leg, high)
+		for _, there := range []int{count(leg+1, high), count(leg, high+1)} {
+			if off := there - here; off < -4 || off > 4 {
+				t.Fatalf("a leg of %d mm has %d stitches, and a millimetre more makes it %d", leg, here, there)
+			}
+		}
+	})
+}
+
+func TestACalfWithoutItsHeightIsAskedAbout(t *testing.T) {
+	p := makePlan(t, strings.Replace(strings.Replace(isolde, `"ball_girth_mm":236`, `"ball_girth_mm":236,"calf_girth_mm":360`, 1), `"height_mm":180`, `"height_mm":340`, 1))
+	assert.Contains(t, checkNamed(p, "calf_height_asked"), "how high above the floor")
+	short := makePlan(t, strings.Replace(strings.Replace(isolde, `"ball_girth_mm":236`, `"ball_girth_mm":236,"calf_girth_mm":360`, 1), `"height_mm":180`, `"height_mm":60`, 1))
+	assert.Empty(t, checkNamed(short, "calf_height_asked"))
 }
 
 func TestContradictionsHaveAWayOut(t *testing.T) {

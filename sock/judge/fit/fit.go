@@ -66,7 +66,7 @@ func Of(s *knit.Sock) []Place {
 		cuff(stretch("cuff", wearer.HeelDiagonal, g.Girth(float64(s.LegStitches)), 0, 100*(knit.PassCaution-1),
 			wearer.Guessed("heel_diagonal_mm"))),
 	}
-	if wearer.CalfGirth != nil && wearer.CalfHeight != nil && d.Leg.Height >= *wearer.CalfHeight {
+	if wearer.CalfGirth != nil && wearer.CalfHeight != nil && s.HeelEnd()+d.Leg.Height >= *wearer.CalfHeight {
 		places = append(places, leg(s, "calf", *wearer.CalfGirth, s.LegStitches, false))
 	}
 	return places
