@@ -3,6 +3,7 @@
 package replan
 
 import (
+	"cmp"
 	"fmt"
 	"math"
 	"slices"
@@ -127,7 +128,7 @@ func Ask(e *knitting.Edition, h Happened) (Proposal, error) {
 	if h.ByVersion != 0 {
 		return byVersion(e, h)
 	}
-	if err := answerable(e, h); err != nil {
+	if err := cmp.Or(answerable(e, h), h.alone(e.PlanOf(h.sock()))); err != nil {
 		return Proposal{}, err
 	}
 	p := e.PlanOf(h.sock())
@@ -162,6 +163,33 @@ func answerable(e *knitting.Edition, h Happened) error {
 	return nil
 }
 
+// alone says which of several things that were told at once has to be worked in first, by itself: what changes rows that are knitted.
+func (h *Happened) alone(p *plan.Plan) error {
+	knittedOtherwise := []struct {
+		field, said string
+		is          bool
+	}{
+		{"cast_on", "the count that was cast on", h.CastOn != nil && p != nil && *h.CastOn != p.Summary.CastOnStitches},
+		{"missed", "the increase that was forgotten", h.Missed != nil}, {"picked_up", "what was picked up", h.PickedUp != nil},
+	}
+	others := h.Length != nil || h.Height != nil || h.ToHeel != nil || h.HeelOff != nil || h.HeelLate != nil || h.LegRounds != nil ||
+		h.Feels != "" || len(h.Sits) > 0
+	first := ""
+	for _, told := range knittedOtherwise {
+		switch {
+		case !told.is:
+		case first != "":
+			return fault(told.field, "tell one of these at a time: take %s in first, then tell %s", first, told.said)
+		default:
+			first = told.said
+		}
+	}
+	if first != "" && others {
+		return fault("", "take %s in first, by itself: what else happened is told of the rows that come of it", first)
+	}
+	return nil
+}
+
 // replanned takes what was measured, counted or felt into the design, and knits the rest by it.
 func replanned(e *knitting.Edition, h Happened) (Proposal, error) {
 	p := e.PlanOf(h.sock())
@@ -174,6 +202,7 @@ func replanned(e *knitting.Edition, h Happened) (Proposal, error) {
 	}{
 		{h.Length != nil, func() (string, error) { return onFoot(p, &d, h) }},
 		{h.Height != nil, func() (string, error) { return onLeg(p, &d, h) }},
+		{h.ToHeel != nil, func() (string, error) { return heelPlace(p, &d, h) }},
 		{h.HeelOff != nil, func() (string, error) { return heelOff(p, h) }},
 	} {
 		if !told.is {
@@ -184,11 +213,6 @@ func replanned(e *knitting.Edition, h Happened) (Proposal, error) {
 			return Proposal{}, err
 		}
 		said = strings.TrimSpace(said + " " + more)
-	}
-	if h.ToHeel != nil {
-		if repair, err := heelPlace(p, &d, h); repair != "" || err != nil {
-			return unchanged(h, repair), err
-		}
 	}
 	if h.HeelLate != nil {
 		rounds := p.Summary.FootRounds + *h.HeelLate

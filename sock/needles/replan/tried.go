@@ -120,8 +120,8 @@ func heelOff(p *plan.Plan, h Happened) (string, error) {
 	foot := p.Summary.FootRounds
 	if off > 0 {
 		back := max(0, foot-rounds)
-		return fmt.Sprintf("The foot is %s too long. No row to come can mend it. Rip back to the end of round %d of the foot (%s) and begin the heel there; or go on, and it lies in folds under the arch.",
-			h.unit().Show(off), back, h.price(p, heel-(foot-back), h.Row)), nil
+		return fmt.Sprintf("The foot is %s too long. No row to come can mend it. Rip back to %s (%s) and begin the heel there; or go on, and it lies in folds under the arch.",
+			h.unit().Show(off), endOf(back), h.price(p, heel-(foot-back), h.Row)), nil
 	}
 	return fmt.Sprintf("The foot is %s too short. No row to come can mend it. Rip back to the end of the foot (%s), knit %s more, and begin the heel; or go on, and it pulls at the toes and slips off the heel.",
 		h.unit().Show(-off), h.price(p, heel, h.Row), measure.Count(rounds, "round")), nil
@@ -130,8 +130,16 @@ func heelOff(p *plan.Plan, h Happened) (string, error) {
 // ripOr says the two ways of a foot that is too long: to rip so many rounds, or to live with it.
 func (h *Happened) ripOr(p *plan.Plan, d *design.Design, rounds int, over measure.Length, goOn string) string {
 	foot := sectionDone(p, needle.Foot, h.Row)
-	return fmt.Sprintf("The foot is already %s too long: rip back to the end of round %d of the foot (%s) and begin the heel there; or %s, and have it that much too long.",
-		h.unit().Show(over), foot-rounds, h.price(p, h.Row-rounds, h.Row), goOn)
+	return fmt.Sprintf("The foot is already %s too long: rip back to %s (%s) and begin the heel there; or %s, and have it that much too long.",
+		h.unit().Show(over), endOf(foot-rounds), h.price(p, h.Row-rounds, h.Row), goOn)
+}
+
+// endOf names the end of a round of the foot; before its first one that of the toe.
+func endOf(round int) string {
+	if round < 1 {
+		return "the end of the toe"
+	}
+	return fmt.Sprintf("the end of round %d of the foot", round)
 }
 
 // price is what it takes to knit the rows of a plan from one to another again: stitches, grams, and the time at the knitter's own pace.
@@ -181,7 +189,8 @@ func heelPlace(p *plan.Plan, d *design.Design, h Happened) (repair string, err e
 	rounds := done + d.Gauge.PerMM().RoundsIn(*h.ToHeel)
 	if rounds < done {
 		back := min(done-rounds, done)
-		return fmt.Sprintf("The heel should have begun %d rounds ago: rip back to the end of round %d of the foot, put the count there, and begin the heel.", back, done-back), nil
+		return fmt.Sprintf("The heel should have begun %s ago: rip back to %s (%s), put the count there, and begin the heel.",
+			measure.Count(back, "round"), endOf(done-back), h.price(p, h.Row-back, h.Row)), nil
 	}
 	d.FootLength.Rounds = &rounds
 	return "", nil

@@ -160,3 +160,24 @@ func TestTimesAreSaidAsPeopleSayThem(t *testing.T) {
 		assert.Equal(t, said, inWords(took))
 	}
 }
+
+// Several things that are told at once are all worked in, or the one that cannot is named.
+func TestSeveralThingsToldAtOnce(t *testing.T) {
+	p := planOf(t, "")
+	q, err := Ask(edition(p), Happened{Row: rowAt(t, p, "foot-31"), ToHeel: mm(66), LegRounds: whole(70), Sits: []Sit{{"ball", "tight"}}})
+	require.NoError(t, err)
+	assert.Equal(t, []Change{{"rounds before the heel", 65, 59}, {"leg rounds", 61, 70}}, q.Changes)
+	assert.Equal(t, "ball", q.Advice[0].Place)
+	// Past the heel's place no round to come can help: the rest is worked in all the same.
+	q, err = Ask(edition(p), Happened{Row: rowAt(t, p, "foot-31"), ToHeel: mm(-20), LegRounds: whole(70), Unit: measure.Centimetres})
+	require.NoError(t, err)
+	assert.Contains(t, q.Repair, "begun 9 rounds ago: rip back to the end of round 21 of the foot (9 rows, 612 stitches")
+	assert.Equal(t, []Change{{"leg rounds", 61, 70}}, q.Changes)
+	q, err = Ask(edition(p), Happened{Row: rowAt(t, p, "foot-4"), ToHeel: mm(-20)})
+	require.NoError(t, err)
+	assert.Contains(t, q.Repair, "rip back to the end of the toe (3 rows")
+	_, err = Ask(edition(p), Happened{Row: rowAt(t, p, "toe-9"), CastOn: whole(34), LegRounds: whole(70)})
+	assert.ErrorContains(t, err, "take the count that was cast on in first, by itself")
+	_, err = Ask(edition(p), Happened{Row: rowAt(t, p, "toe-9"), CastOn: whole(34), Missed: &Missed{Needle: 1, End: "start"}})
+	assert.ErrorContains(t, err, "missed: tell one of these at a time")
+}
