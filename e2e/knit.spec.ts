@@ -174,6 +174,14 @@ for (const size of [
       await expect(page.locator(".log__log-list")).toContainText(
         "Tried on. 12.2 cm from the tip of the toes.",
       );
+      await page.getByRole("button", { name: "Back to the plan before" }).click();
+      await expect(page.getByText("5 more rounds before the heel")).toBeVisible();
+      await page.getByRole("button", { name: "Go back to it" }).click();
+      await expect(
+        page.getByRole("listitem").filter({ hasText: "Back to plan 1: 5 more rounds" }).first(),
+      ).toBeVisible();
+      await page.getByRole("link", { name: "to the needles" }).click();
+      await expect(where(page)).toContainText("foot, round 31 of 65");
     });
 
     test("tried on when the heel is knitted: what no row to come can mend is said, the leg is measured from the floor", async ({

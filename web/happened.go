@@ -168,6 +168,11 @@ func (s *server) replan(c call[ReplanQuestion]) (replan.Proposal, error) {
 			return replan.Proposal{}, err
 		}
 	}
+	if h.BackTo > 0 && h.BackTo < o.Version {
+		if h.Earlier, err = s.Logbook.Edition(c, c.ID, h.BackTo); err != nil {
+			return replan.Proposal{}, err
+		}
+	}
 	proposal, err := replan.Ask(o.Edition, h)
 	if err != nil || !c.Asked.Accept || !proposal.Plans {
 		return proposal, err

@@ -12,7 +12,7 @@ import (
 var update = flag.Bool("update", false, "write the API description that the interface's types are made from")
 
 // The interface's types are generated from this file; when the Go types
-// change, it is written anew with go test ./http -update.
+// change, it is written anew with go test ./web -run TestDocumentIsTheOne -update.
 func TestDocumentIsTheOneTheInterfaceWasMadeFrom(t *testing.T) {
 	const path = "../ui/src/api/openapi.json"
 	text, err := Document()
@@ -22,5 +22,5 @@ func TestDocumentIsTheOneTheInterfaceWasMadeFrom(t *testing.T) {
 	}
 	kept, err := os.ReadFile(path)
 	require.NoError(t, err)
-	assert.JSONEq(t, string(kept), string(text), "run: go test ./http -update && npm --prefix ui run types")
+	assert.JSONEq(t, string(kept), string(text), "run: go test ./web -run TestDocumentIsTheOne -update && npm --prefix ui run types")
 }

@@ -56,6 +56,9 @@ type Happened struct {
 	LegRounds *int `json:"leg_rounds,omitempty"`
 	// ByVersion says that the rows before it were knitted by that version of the plan, of which Row counts the rows.
 	ByVersion int `json:"by_version,omitempty"`
+	// BackTo is the version of the plan to whose rows the knitter goes back, and Earlier that version; whoever asks looks it up.
+	BackTo  int               `json:"back_to,omitempty"`
+	Earlier *knitting.Edition `json:"-"`
 	// Before is that version; whoever asks looks it up.
 	Before *knitting.Edition `json:"-"`
 	// Unit is what is read.
@@ -127,6 +130,9 @@ func Ask(e *knitting.Edition, h Happened) (Proposal, error) {
 	}
 	if h.ByVersion != 0 {
 		return byVersion(e, h)
+	}
+	if h.BackTo != 0 {
+		return backTo(e, h)
 	}
 	if err := cmp.Or(answerable(e, h), h.alone(e.PlanOf(h.sock()))); err != nil {
 		return Proposal{}, err

@@ -7,6 +7,7 @@
 package tracing
 
 import (
+	"fmt"
 	"math"
 
 	"acornstep/sock/figures/document"
@@ -54,6 +55,8 @@ type Foot struct {
 	LittleToeAside *Found `json:"little_toe_aside,omitempty"`
 	// Text says what was assumed.
 	Text string `json:"text"`
+	// Doubt asks about a sheet that looks like another paper; empty for none.
+	Doubt string `json:"doubt"`
 }
 
 // Found is a measured length.
@@ -113,6 +116,7 @@ func Measure(m Marks) (Foot, error) {
 	foot.Text = "Scaled by two marks: right for a scan, or a picture taken from straight above."
 	if m.Sheet != "" {
 		foot.Text = "Scaled by the four corners of the sheet: the slant of the picture is taken out."
+		foot.Doubt = m.otherPaper()
 	}
 	return foot, nil
 }
@@ -213,6 +217,40 @@ func (m Marks) onSheet(sheet Sheet) [4]Point {
 	return [4]Point{{0, 0}, {first, 0}, {first, second}, {0, second}}
 }
 
+// straight is by how much, as a share, opposite sides of a sheet differ at most in a picture from so straight above that the slant
+// shortens neither of them noticeably.
+const straight = 0.04
+
+// otherPaper doubts a sheet whose sides, seen from straight above, are those of another paper than it is said to be. A slant shortens a
+// side, so that a picture with one tells nothing.
+func (m Marks) otherPaper() string {
+	side := func(i, j int) float64 {
+		return math.Hypot(m.Corners[j][0]-m.Corners[i][0], m.Corners[j][1]-m.Corners[i][1])
+	}
+	a, b, c, d := side(0, 1), side(1, 2), side(2, 3), side(3, 0)
+	if math.Abs(a-c) > straight*(a+c)/2 || math.Abs(b-d) > straight*(b+d)/2 {
+		return ""
+	}
+	seen := math.Max(a+c, b+d) / math.Min(a+c, b+d)
+	off := func(s Sheet) float64 { return math.Abs(seen/float64(s.Long/s.Short) - 1) }
+	said, _ := sheetOf(m.Sheet)
+	for _, other := range Sheets {
+		if other.Name != said.Name && 2*off(other) < off(said) {
+			return fmt.Sprintf("The sides of this sheet are as %.2f to 1, like those of %s; those of %s are as %.2f. Which paper is it?", seen, other.Label,
+				said.Label, float64(said.Long/said.Short))
+		}
+	}
+	return ""
+}
+
+// exchanged says whether ball or little toe lie nearer to the mark of the heel than to that of the toe.
+func (m *Marks) exchanged() bool {
+	nearer := func(p Point) bool {
+		return math.Hypot(p[0]-m.Heel[0], p[1]-m.Heel[1]) < math.Hypot(p[0]-m.Toe[0], p[1]-m.Toe[1])
+	}
+	return len(m.Ball) == 2 && nearer(m.Ball[0]) && nearer(m.Ball[1]) || len(m.LittleToe) == 1 && nearer(m.LittleToe[0])
+}
+
 func sheetOf(name string) (Sheet, bool) {
 	for _, s := range Sheets {
 		if s.Name == name {
@@ -257,6 +295,8 @@ func (m *Marks) check() document.Faults {
 	}
 	if near(m.Heel, m.Toe) {
 		faults.Add("toe", "heel and toe lie on top of each other")
+	} else if m.exchanged() {
+		faults.Add("heel", "ball and toes lie nearer to the mark of the heel than to that of the toe: are the two exchanged?")
 	}
 	return faults
 }

@@ -65,6 +65,9 @@ func TestASlantIsTakenOut(t *testing.T) {
 				t.Fatalf("%s: ± %v", name, got.Uncertainty)
 			}
 		}
+		if foot.Doubt != "" {
+			t.Fatalf("an A4 sheet is doubted: %s", foot.Doubt)
+		}
 		near("length", foot.Length, length)
 		near("width", *foot.Width, 95)
 		near("toes", *foot.ToeDepth, 0.2*length)
@@ -153,4 +156,30 @@ func FuzzMeasure(f *testing.F) {
 			t.Fatalf("%v cannot be said: %s", foot, err)
 		}
 	})
+}
+
+// A Letter sheet of 279.4 by 215.9 mm that is read as A4 makes every foot six per cent longer and three narrower: its sides are doubted. In a
+// slanted picture they may be anything.
+func TestAnotherPaperIsDoubted(t *testing.T) {
+	at := func(long, short, slant float64) Marks {
+		return Marks{Sheet: "a4", Corners: []Point{{0, 0}, {4 * long, 0}, {4*long - slant, 4 * short}, {slant, 4 * short}},
+			Heel: Point{40, 400}, Toe: Point{1000, 400}}
+	}
+	letter, err := Measure(at(279.4, 215.9, 0))
+	require.NoError(t, err)
+	assert.Equal(t, "The sides of this sheet are as 1.29 to 1, like those of Letter; those of A4 are as 1.41. Which paper is it?", letter.Doubt)
+	for name, m := range map[string]Marks{"a4": at(297, 210, 0), "slanted": at(279.4, 215.9, 60), "neither": at(250, 185, 0)} {
+		foot, err := Measure(m)
+		require.NoError(t, err)
+		assert.Empty(t, foot.Doubt, name)
+	}
+}
+
+func TestHeelAndToeExchangedAreNoticed(t *testing.T) {
+	m := Marks{Scale: []Point{{100, 50}, {900, 50}}, Known: 200, Heel: Point{1104, 400}, Toe: Point{100, 400}, Ball: []Point{{800, 208}, {760, 592}}}
+	_, err := Measure(m)
+	assert.ErrorContains(t, err, "are the two exchanged?")
+	m.Ball, m.LittleToe = nil, []Point{{904, 560}}
+	_, err = Measure(m)
+	assert.ErrorContains(t, err, "are the two exchanged?")
 }

@@ -2381,6 +2381,7 @@ export interface components {
             was: number;
         };
         ReplanHappened: {
+            back_to?: number;
             by_version?: number;
             cast_on?: null | number;
             /** @enum {string} */
@@ -2760,6 +2761,7 @@ export interface components {
         /** Format: int64 */
         TimeDuration: number;
         TracingFoot: {
+            doubt: string;
             length: components["schemas"]["TracingFound"];
             little_toe_aside?: components["schemas"]["TracingFound"];
             text: string;

@@ -9,6 +9,7 @@ import { Shown } from "../shell/Shown";
 import { useDraft } from "../shell/useDraft";
 import { usePageTitle } from "../shell/usePageTitle";
 import { countText, lengthWithUnit, type Unit, useUnit, yarnWithUnit } from "../units/units";
+import { BackTo } from "./BackTo";
 import { useKnitting } from "./context";
 import { Due } from "./Due";
 import knitRowCss from "./knit-row.module.css";
@@ -141,6 +142,7 @@ function Log() {
                 {view.versions.slice(1).map((v) => (
                   <li key={v.version}>
                     {momentText(v.created)}: {v.reason}
+                    <BackTo version={v.version - 1} />
                   </li>
                 ))}
               </ul>
