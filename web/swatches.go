@@ -281,11 +281,11 @@ func (s *server) aim(c call[AimQuestion]) (swatch.Aim, error) {
 	}
 	var own []swatch.Knitted
 	for _, v := range b.Swatches {
-		if v.Swatch.YarnID == this.Swatch.YarnID && v.Judged.Stitches != nil && v.Needle != nil {
+		if v.Swatch.YarnID == this.Swatch.YarnID && !v.Judged.Doubted() && v.Needle != nil {
 			own = append(own, swatch.Knitted{Size: float64(v.Needle.Size), Stitches: v.Judged.Stitches.Mean})
 		}
 	}
-	found, err := swatch.NextNeedle(own, wanted)
+	found, err := swatch.NextNeedle(own, wanted, this.Yarn)
 	if err != nil {
 		return found, document.Faults{{Field: "", Message: err.Error()}}
 	}

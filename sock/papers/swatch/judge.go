@@ -3,6 +3,7 @@ package swatch
 import (
 	"fmt"
 	"math"
+	"slices"
 
 	"acornstep/sock/figures/measure"
 	"acornstep/sock/figures/verdict"
@@ -71,6 +72,13 @@ func Judge(s *Swatch, y *Yarn) Judged {
 	return j
 }
 
+// Doubted says whether the stitches of a swatch are too uncertain to reckon with: counts far apart, or taken for the rounds.
+func (j *Judged) Doubted() bool {
+	return j.Stitches == nil || slices.ContainsFunc(j.Checks, func(c verdict.Check) bool {
+		return c.Code == "spread_stitches" || c.Code == "exchanged"
+	})
+}
+
 func (j *Judged) judgeDensity(y *Yarn, say func(level verdict.Level, code, format string, args ...any)) {
 	if j.Stitches == nil || y == nil {
 		return
@@ -106,12 +114,14 @@ type Try struct {
 	Stitches float64 `json:"stitches_per_100mm"`
 	// Knitted: a swatch of this yarn was knitted on this needle.
 	Knitted bool `json:"knitted"`
+	// Beyond says why this yarn makes no sock like that; empty where it does, and where the yarn is not known.
+	Beyond string `json:"beyond"`
 }
 
 // Aim is the advice for the next swatch.
 type Aim struct {
 	Tries []Try `json:"tries"`
-	// Best is the needle that comes nearest to the gauge that is aimed at.
+	// Best is the needle that comes nearest to the gauge that is aimed at, among those that suit the yarn; 0 for none.
 	Best float64 `json:"best_size_mm"`
 	Text string  `json:"text"`
 }
@@ -128,10 +138,10 @@ type Knitted struct{ Size, Stitches float64 }
 
 // NextNeedle reckons what each needle would give from the knitter's own
 // swatches of that yarn: along the line of least squares through them, or with
-// the usual step where all were knitted on one needle.
-func NextNeedle(own []Knitted, wanted float64) (Aim, error) {
+// the usual step where all were knitted on one needle. What the yarn makes no sock of is never the best.
+func NextNeedle(own []Knitted, wanted float64, y *Yarn) (Aim, error) {
 	if len(own) == 0 {
-		return Aim{}, fmt.Errorf("no swatch of this yarn has its stitches counted yet")
+		return Aim{}, fmt.Errorf("no swatch of this yarn has its stitches counted yet, so that one can reckon with them")
 	}
 	size, stitches := 0.0, 0.0
 	for _, k := range own {
@@ -152,13 +162,31 @@ func NextNeedle(own []Knitted, wanted float64) (Aim, error) {
 		for _, k := range own {
 			t.Knitted = t.Knitted || math.Abs(k.Size-try) < 0.01
 		}
+		t.Beyond = beyond(t.Stitches, y)
 		aim.Tries = append(aim.Tries, t)
-		if miss := math.Abs(t.Stitches - wanted); miss < best-1e-9 {
+		if miss := math.Abs(t.Stitches - wanted); t.Beyond == "" && miss < best-1e-9 {
 			best, aim.Best = miss, try
 		}
 	}
 	aim.Text = how
+	if why := beyond(wanted, y); why != "" {
+		aim.Text += fmt.Sprintf(" %.1f stitches in 10 cm are %s: take another yarn, or another gauge.", wanted, why)
+	}
 	return aim, nil
+}
+
+// beyond says why a yarn makes no sock of so many stitches in 100 mm; empty where it does, or is not known.
+func beyond(stitches float64, y *Yarn) string {
+	if y == nil {
+		return ""
+	}
+	switch d := yarn.Density(stitches/100, design.Yarn{BallGrams: y.Grams, BallMetres: y.Metres}); {
+	case d < yarn.Loosest:
+		return "too loose for this yarn"
+	case d > yarn.HardOnHands:
+		return "too tight for this yarn"
+	}
+	return ""
 }
 
 // slopeOf is the line of least squares; ok is false for one needle only, or for

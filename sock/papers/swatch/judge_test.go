@@ -1,6 +1,7 @@
 package swatch
 
 import (
+	"slices"
 	"testing"
 
 	"github.com/stretchr/testify/assert"
@@ -56,7 +57,7 @@ func TestWhatIsWrongWithASwatch(t *testing.T) {
 
 // 32 on 2.5 mm and 34.5 on 2.25 mm: ten stitches a mm, so 37 on 2 mm.
 func TestTheNextNeedleFromOwnSwatches(t *testing.T) {
-	aim, err := NextNeedle([]Knitted{{2.5, 32}, {2.25, 34.5}}, 36.6)
+	aim, err := NextNeedle([]Knitted{{2.5, 32}, {2.25, 34.5}}, 36.6, nil)
 	require.NoError(t, err)
 	assert.InDelta(t, 2, aim.Best, 0)
 	for _, try := range aim.Tries {
@@ -65,11 +66,11 @@ func TestTheNextNeedleFromOwnSwatches(t *testing.T) {
 	}
 	assert.Contains(t, aim.Text, "each mm of needle takes 10.0 stitches")
 	// One needle only: 16 % a mm, 32 + 0.25 · 5.12 = 33.28 on 2.25 mm.
-	aim, err = NextNeedle([]Knitted{{2.5, 32}}, 33.3)
+	aim, err = NextNeedle([]Knitted{{2.5, 32}}, 33.3, nil)
 	require.NoError(t, err)
 	assert.InDelta(t, 2.25, aim.Best, 0)
 	assert.Contains(t, aim.Text, "usual step")
-	_, err = NextNeedle(nil, 32)
+	_, err = NextNeedle(nil, 32, nil)
 	assert.Error(t, err)
 }
 
@@ -80,7 +81,7 @@ func TestThickerNeedlesNeverPromiseMoreStitches(t *testing.T) {
 			own = append(own, Knitted{rapid.SampledFrom(Sizes).Draw(t, "size"), rapid.Float64Range(15, 45).Draw(t, "stitches")})
 			_ = i
 		}
-		aim, err := NextNeedle(own, 30)
+		aim, err := NextNeedle(own, 30, nil)
 		if err != nil {
 			t.Fatal(err)
 		}
@@ -99,4 +100,31 @@ func TestWhatCannotBeKept(t *testing.T) {
 	assert.ErrorContains(t, (&Noted{What: "rows", Count: 30, Width: 100}).Validate(measure.Centimetres), `"rows"`)
 	assert.ErrorContains(t, (&Noted{What: "stitches", Count: 300, Width: 100}).Validate(measure.Centimetres), "no knitting")
 	assert.ErrorContains(t, (&Noted{What: "stitches", Count: 3, Width: 4}).Validate(measure.Inches), "3/8 in to 39 3/8 in")
+}
+
+// 420 m in 100 g carry about 31 to 41 stitches in 10 cm. 26 are looser than that: no needle is the best for them, and why is said.
+func TestANeedleOutOfTheYarnsReachIsNotAdvised(t *testing.T) {
+	y := &Yarn{Grams: 100, Metres: 420}
+	aim, err := NextNeedle([]Knitted{{2.5, 32}, {2.25, 34.5}}, 26, y)
+	require.NoError(t, err)
+	assert.Contains(t, aim.Text, "26.0 stitches in 10 cm are too loose for this yarn")
+	best := slices.IndexFunc(aim.Tries, func(try Try) bool { return try.Size == aim.Best })
+	require.GreaterOrEqual(t, best, 0)
+	assert.Empty(t, aim.Tries[best].Beyond, "the nearest that wears")
+	assert.NotEmpty(t, aim.Tries[len(aim.Tries)-1].Beyond)
+	rapid.Check(t, func(t *rapid.T) {
+		aim, err := NextNeedle([]Knitted{{rapid.SampledFrom(Sizes).Draw(t, "size"), rapid.Float64Range(12, 60).Draw(t, "stitches")}},
+			rapid.Float64Range(12, 60).Draw(t, "wanted"), y)
+		require.NoError(t, err)
+		for _, try := range aim.Tries {
+			require.False(t, try.Size == aim.Best && try.Beyond != "")
+		}
+	})
+}
+
+func TestADoubtedSwatchIsNotReckonedWith(t *testing.T) {
+	apart := Judge(&Swatch{Form: "round", Washed: true, Readings: append(counted("stitches", 28, 32, 33), counted("rounds", 44, 44, 44)...)}, nil)
+	assert.True(t, apart.Doubted())
+	even := Judge(&Swatch{Form: "round", Washed: true, Readings: append(counted("stitches", 32, 32, 32), counted("rounds", 44, 44, 44)...)}, nil)
+	assert.False(t, even.Doubted())
 }

@@ -2707,6 +2707,7 @@ export interface components {
             swatch_id: string;
         };
         SwatchTry: {
+            beyond: string;
             knitted: boolean;
             /** Format: double */
             size_mm: number;

@@ -235,9 +235,11 @@ function Aim({ id }: { id: string }) {
       </form>
       {aim.data && (
         <>
-          <p>
-            Try <strong className="figure">{aim.data.best_size_mm} mm</strong>
-          </p>
+          {aim.data.best_size_mm > 0 && (
+            <p>
+              Try <strong className="figure">{aim.data.best_size_mm} mm</strong>
+            </p>
+          )}
           <table className="figures">
             <thead>
               <tr>
@@ -250,7 +252,8 @@ function Aim({ id }: { id: string }) {
                 <tr key={t.size_mm} className={t.size_mm === aim.data.best_size_mm ? "changed" : ""}>
                   <th scope="row">{t.size_mm} mm</th>
                   <td>
-                    about {gaugeText(t.stitches_per_100mm, unit)} {t.knitted && "· you have knitted this one"}
+                    about {gaugeText(t.stitches_per_100mm, unit)} {t.knitted && "· you have knitted this one"}{" "}
+                    {t.beyond && <span className="muted">· {t.beyond}</span>}
                   </td>
                 </tr>
               ))}
