@@ -168,9 +168,11 @@ function Measuring({ picture, id, side }: { picture: Picture; id: string; side: 
             <Found label="Longest toe, inward" found={found.toe_tip_aside} />
             <Found label="Little toe, outward" found={found.little_toe_aside} />
             <p className="hint">{found.text}</p>
-            <p className="fault" role="alert">
-              {found.doubt}
-            </p>
+            {found.doubt && (
+              <p className="fault" role="alert">
+                {found.doubt}
+              </p>
+            )}
             <div className="field">
               <label htmlFor="traced-on">Traced on</label>
               <Input
