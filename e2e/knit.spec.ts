@@ -285,7 +285,7 @@ test("the heel's place is seen on the foot, and both socks follow the plan", asy
   await page.getByRole("button", { name: "What does it change?" }).click();
   await expect(page.locator(".knit-panel__proposal")).toContainText("65 → 59");
   await page.getByRole("button", { name: "Go on like that" }).click();
-  await expect(where(page)).toContainText("foot, round 31 of 60");
+  await expect(where(page)).toContainText("foot, round 31 of 59");
   await page.getByLabel("Which sock").getByText("Second").click();
   await expect(where(page), "six rounds fewer, the same round of the leg").toContainText("leg, round 4 of");
 });

@@ -2,7 +2,9 @@ package replan
 
 import (
 	"fmt"
+	"slices"
 
+	"acornstep/sock/craft/knit"
 	"acornstep/sock/papers/design"
 	"acornstep/sock/papers/plan"
 	"acornstep/sock/rows/needle"
@@ -102,10 +104,13 @@ func (h *Happened) again(p *plan.Plan, from int) string { return h.price(p, from
 
 func (h *Happened) atToes(p *plan.Plan, foot int, tight bool) []string {
 	if tight {
+		way := fmt.Sprintf("Rip back to the end of the toe (%s) and work one increase round and one plain round more: the toe grows deeper and four stitches rounder.",
+			h.again(p, foot))
+		if !knit.GrowsAtSides(&p.Design) {
+			way = fmt.Sprintf("Rip the foot and the toe (%s and the toe) and begin again with four stitches more.", h.again(p, foot))
+		}
 		return []string{
-			fmt.Sprintf("Rip back to the last round of the toe (%s) and work one more round of increases, every other round: the toe grows deeper and four stitches rounder. Choose %d stitches on the board first.",
-				h.again(p, foot), p.Summary.FootStitches+4),
-			"Or go on: it gives a little when it is washed. For the next pair measure the toes to where the foot is widest, and let the toe begin fitted.",
+			way, "Or go on: it gives a little when it is washed. For the next pair measure the toes to where the foot is widest.",
 		}
 	}
 	return []string{
@@ -144,7 +149,7 @@ func (h *Happened) atBall(p *plan.Plan, foot int, tight bool) []string {
 }
 
 func (h *Happened) atInstep(p *plan.Plan, heel int, tight bool) []string {
-	if h.Row <= heel {
+	if !workedSince(p, heel, h.Row) {
 		if tight {
 			return []string{
 				"The heel is still to come: choose one with more room on the board. A gusset takes the instep in, with its own number beside it.",
@@ -169,6 +174,13 @@ func (h *Happened) atInstep(p *plan.Plan, heel int, tight bool) []string {
 	}
 	return append(ways, fmt.Sprintf("Rip back to before the heel (%s) and turn it with fewer turns.", h.again(p, heel)),
 		"Or rib the leg from here: it holds what slides.")
+}
+
+// workedSince says whether a stitch was worked in the rows from one to another: a lone turn is no row.
+func workedSince(p *plan.Plan, from, to int) bool {
+	return from < to && slices.ContainsFunc(p.Rows[from:to], func(row needle.Row) bool {
+		return slices.ContainsFunc(row.Ops, func(o needle.Op) bool { return o.Code != needle.Turn })
+	})
 }
 
 // atAnkle gives a leg that is still to come another count.
