@@ -51,7 +51,7 @@ func onFoot(p *plan.Plan, d *design.Design, h Happened) (said string, err error)
 	d.FootLength.Rounds = &rounds
 	legByGauge(p, d, h)
 	if left < -TapeNoise {
-		said = h.ripOr(p, d, min(gauge.RoundsIn(-left), foot), -left, "begin the heel now")
+		said = h.ripOr(p, min(gauge.RoundsIn(-left), foot), -left)
 	}
 	return said, nil
 }
@@ -127,11 +127,11 @@ func heelOff(p *plan.Plan, h Happened) (string, error) {
 		h.unit().Show(-off), h.price(p, heel, h.Row), measure.Count(rounds, "round")), nil
 }
 
-// ripOr says the two ways of a foot that is too long: to rip so many rounds, or to live with it.
-func (h *Happened) ripOr(p *plan.Plan, d *design.Design, rounds int, over measure.Length, goOn string) string {
+// ripOr says the two ways of a foot that is too long by a length in mm: to rip so many rounds, or to live with it.
+func (h *Happened) ripOr(p *plan.Plan, rounds int, over measure.Length) string {
 	foot := sectionDone(p, needle.Foot, h.Row)
-	return fmt.Sprintf("The foot is already %s too long: rip back to %s (%s) and begin the heel there; or %s, and have it that much too long.",
-		h.unit().Show(over), endOf(foot-rounds), h.price(p, h.Row-rounds, h.Row), goOn)
+	return fmt.Sprintf("The foot is already %s too long: rip back to %s (%s) and begin the heel there; or begin the heel now, and have it that much too long.",
+		h.unit().Show(over), endOf(foot-rounds), h.price(p, h.Row-rounds, h.Row))
 }
 
 // endOf names the end of a round of the foot; before its first one that of the toe.
