@@ -5,6 +5,7 @@ async function newWearer(page: Page, name: string) {
   await page.goto("/feet");
   await page.getByLabel("Name of the wearer").fill(name);
   await page.getByRole("button", { name: "Measure" }).click();
+  await page.waitForURL(/\/feet\/\w+$/);
   await expect(page.getByLabel("Name of the wearer")).toHaveValue(name);
 }
 
@@ -135,6 +136,7 @@ test("a growing foot has a size for a chosen month", async ({ page }) => {
 
 test("what to be careful of changes the advice on the sock", async ({ page }) => {
   await newWearer(page, "Torvald");
+  await page.reload(); // this page has no list of anybody yet
   await measure(page, "Length", "26.2");
   await page.getByRole("checkbox", { name: "Numb feet" }).click();
   await expect(page.getByText("not felt until they have rubbed")).toBeVisible();
@@ -192,6 +194,32 @@ test("a foot that has changed is offered to the sock, and deleting it asks and c
   await expect(page.getByRole("link", { name: "Vidar", exact: true })).toHaveCount(0);
   await page.getByRole("button", { name: "Undo" }).click();
   await expect(page.getByRole("link", { name: "Vidar", exact: true })).toBeVisible();
+});
+
+test("a list that was asked for before somebody was brought back is asked for again", async ({ page }) => {
+  await newWearer(page, "Torvald");
+  await page.reload(); // this page has no list of anybody yet
+  let held = 0;
+  let backThere = () => {};
+  const restored = new Promise<void>((resolve) => {
+    backThere = resolve;
+  });
+  // The list is answered as it is while Torvald is gone, and the answer is long under way.
+  await page.route("**/api/feet", async (route) => {
+    const answer = await route.fetch();
+    if (held++ === 0) {
+      await restored;
+    }
+    await route.fulfill({ response: answer }).catch(() => {}); // nobody may want it any more
+  });
+  await page.getByRole("button", { name: "Delete", exact: true }).click();
+  await expect(page.getByText("Torvald is deleted.")).toBeVisible();
+  await expect.poll(() => held).toBe(1);
+  const back = page.waitForResponse("**/restore");
+  await page.getByRole("button", { name: "Undo" }).click();
+  await back;
+  backThere();
+  await expect(page.getByRole("link", { name: "Torvald", exact: true })).toBeVisible();
 });
 
 test("the basket teaches the first sock in three steps while it is empty", async ({ page }) => {

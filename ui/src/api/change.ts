@@ -1,4 +1,18 @@
-import { type QueryKey, useMutation, useQueryClient } from "@tanstack/react-query";
+import { type QueryClient, type QueryKey, useMutation, useQueryClient } from "@tanstack/react-query";
+
+/**
+ * lookAgain has all that shows these things ask for them again. A first answer
+ * that is still under way tells how they were before the change, and would be
+ * taken for the new one: it is not waited for.
+ */
+export async function lookAgain(queries: QueryClient, ...keys: QueryKey[]): Promise<void> {
+  await Promise.all(
+    keys.map(async (queryKey) => {
+      await queries.cancelQueries({ queryKey });
+      await queries.invalidateQueries({ queryKey });
+    }),
+  );
+}
 
 /**
  * useChange is a change on the server, after which everything that shows these
@@ -11,9 +25,7 @@ export function useChange<Q, A>(keys: QueryKey[], change: (question: Q) => Promi
     mutationFn: change,
     // The change is done when the program has it, not when all that shows it has looked again.
     onSuccess: () => {
-      for (const queryKey of keys) {
-        void queries.invalidateQueries({ queryKey });
-      }
+      void lookAgain(queries, ...keys);
     },
   });
 }
@@ -36,9 +48,9 @@ export function useAmend<V, P>(own: QueryKey, keys: QueryKey[], save: (now: V, p
     },
     onSuccess: (after) => {
       queries.setQueryData(own, after);
-      return Promise.all(keys.map((queryKey) => queries.invalidateQueries({ queryKey })));
+      return lookAgain(queries, ...keys);
     },
     // Somebody may have changed it meanwhile: the next try is made on that.
-    onError: () => queries.invalidateQueries({ queryKey: own }),
+    onError: () => lookAgain(queries, own),
   });
 }

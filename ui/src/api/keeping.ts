@@ -1,5 +1,5 @@
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
-import { useChange } from "./change";
+import { lookAgain, useChange } from "./change";
 import { answered, client, type Problem, Refusal, type Schemas } from "./client";
 
 export type CopyStatus = Schemas["CopyStatus"];
@@ -60,7 +60,7 @@ export function useBringBack() {
   return useMutation({
     mutationFn: async (thing: Thing) =>
       answered(await client.POST("/api/bin/{id}/{part}/restore", pathOf(thing))),
-    onSuccess: () => queries.invalidateQueries(), // it is shown again wherever it was
+    onSuccess: () => lookAgain(queries, []), // it is shown again wherever it was
   });
 }
 

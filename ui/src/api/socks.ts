@@ -6,7 +6,7 @@ import {
   useQueryClient,
 } from "@tanstack/react-query";
 import type { Unit } from "../units/units";
-import { useChange } from "./change";
+import { lookAgain, useChange } from "./change";
 import { answered, client, type Draft, type FootTaken, type Sock, type SwatchTaken } from "./client";
 
 export const basketKey = ["basket"] as const;
@@ -70,7 +70,7 @@ export function useAddSock() {
     }) => answered(await client.POST("/api/socks", { body: sock })),
     onSuccess: (sock) => {
       queries.setQueryData(sockKey(sock.id), sock);
-      return queries.invalidateQueries({ queryKey: basketKey });
+      return lookAgain(queries, basketKey);
     },
   });
 }
@@ -94,7 +94,7 @@ export function useSaveSock() {
       answered(await client.PUT("/api/socks/{id}", { params: { path: { id } }, body })),
     onSuccess: (sock: Sock) => {
       queries.setQueryData(sockKey(sock.id), sock);
-      return queries.invalidateQueries({ queryKey: basketKey });
+      return lookAgain(queries, basketKey);
     },
   });
 }
@@ -104,11 +104,7 @@ function useSockAction<T>(act: (id: string) => Promise<T>) {
   const queries = useQueryClient();
   return useMutation({
     mutationFn: act,
-    onSettled: () =>
-      Promise.all([
-        queries.invalidateQueries({ queryKey: basketKey }),
-        queries.invalidateQueries({ queryKey: ["socks"] }),
-      ]),
+    onSettled: () => lookAgain(queries, basketKey, ["socks"]),
   });
 }
 

@@ -2,6 +2,7 @@ import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { Button } from "antd";
 import { type DragEvent, type ReactNode, useRef, useState } from "react";
 import { Link, useNavigate } from "react-router";
+import { lookAgain } from "../api/change";
 import { answered, client, Refusal, saidFault } from "../api/client";
 import { basketKey, useAddSock } from "../api/socks";
 import { useUnit } from "../units/units";
@@ -41,7 +42,7 @@ export function OpenFile({ children }: { children: (open: ReactNode) => ReactNod
       }
       if (isArchive(file)) {
         const { socks } = await openArchive(file);
-        await queries.invalidateQueries({ queryKey: basketKey });
+        await lookAgain(queries, basketKey);
         setTook(socks);
         return undefined;
       }

@@ -2,6 +2,7 @@ import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { Button, Segmented } from "antd";
 import { useState } from "react";
 import { Link } from "react-router";
+import { lookAgain } from "../api/change";
 import { answered, client, type Draft, faultText } from "../api/client";
 import { useUnit } from "../units/units";
 import css from "./path.module.css";
@@ -36,7 +37,7 @@ export function NeedlesNote({ id }: { id: string }) {
   });
   const take = useMutation({
     mutationFn: async () => answered(await ask(draft as Draft, true, held.data?.version ?? 0)),
-    onSuccess: () => queries.invalidateQueries({ queryKey: ["decide", id] }),
+    onSuccess: () => lookAgain(queries, ["decide", id]),
   });
   const knit = <Link to={`/socks/${id}/knit`}>on the needles</Link>;
   const answer = held.data;

@@ -1,6 +1,7 @@
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { App, Button } from "antd";
 import { Link, useNavigate } from "react-router";
+import { lookAgain } from "../api/change";
 import { answered, client, faultText, type Schemas } from "../api/client";
 import css from "./practice.module.css";
 
@@ -20,7 +21,7 @@ export function Pieces({ pieces }: { pieces: Piece[] }) {
     mutationFn: async (piece: string) =>
       answered(await client.POST("/api/practice/pieces", { body: { piece } })),
     onSuccess: async (sock) => {
-      await queries.invalidateQueries({ queryKey: ["pieces"] });
+      await lookAgain(queries, ["pieces"]);
       navigate(`/socks/${sock.id}/knit`);
     },
     onError: (error) => void message.error(faultText(error)),

@@ -1,5 +1,6 @@
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { Button, Modal } from "antd";
+import { lookAgain } from "../api/change";
 import { answered, client, faultText } from "../api/client";
 import { momentText } from "../shell/moment";
 import css from "./rows.module.css";
@@ -13,7 +14,7 @@ export function Lend({ id, close }: { id: string; close: () => void }) {
     queryFn: async () =>
       answered(await client.GET("/api/socks/{id}/shares", { params: { path: { id } } })).shares,
   });
-  const again = () => queries.invalidateQueries({ queryKey: key });
+  const again = () => lookAgain(queries, key);
   const make = useMutation({
     mutationFn: async () =>
       answered(await client.POST("/api/socks/{id}/shares", { params: { path: { id } } })),
