@@ -344,8 +344,10 @@ test("rows that became others are kept, shown and asked about", async ({ page, b
   await page.getByRole("button", { name: "It went otherwise" }).click();
   await page.getByLabel("The heel begins later by, in rounds").fill("3");
   await page.getByRole("button", { name: "What does it change?" }).click();
-  await expect(page.locator(".knit-panel__proposal")).toContainText("The second sock is planned alike.");
-  await page.getByRole("button", { name: "Go on like that" }).click();
+  await expect(page.locator(".knit-panel__proposal")).toContainText(
+    "The second sock: 3 more rounds before the heel.",
+  );
+  await page.getByRole("button", { name: "Alike", exact: true }).click();
   await expect(where(page)).toContainText("foot, round 60 of 68");
   await context.setOffline(false);
   await written(phone);

@@ -167,14 +167,32 @@ for (const size of [
       await expect(page.locator(".knit-panel__proposal")).toContainText("5 fewer rounds before the heel");
       await expect(page.locator(".knit-panel__proposal")).toContainText("65 → 60");
       await expect(where(page)).toContainText("of 65");
-      await page.getByRole("button", { name: "Go on like that" }).click();
+      const second = page.getByRole("group", { name: "And the second sock?" });
+      await expect(second.getByRole("button"), "what the tape says is likely to be so again").toHaveText([
+        "Alike",
+        "As planned",
+        "Decide later",
+      ]);
+      await second.getByRole("button", { name: "Decide later" }).click();
       await expect(where(page)).toContainText("foot, round 31 of 60");
+      // It is asked again, and shown before it is taken.
+      const open = page.getByRole("status").filter({ hasText: "Still to be decided." });
+      await open.getByRole("button", { name: "Alike: what would change?" }).click();
+      await expect(open).toContainText("5 fewer rounds before the heel");
+      await page.getByRole("link", { name: "Log", exact: true }).click();
+      await expect(page.getByText("The second sock: 5 more rounds before the heel")).toBeVisible();
+      await page.goBack();
+      await open.getByRole("button", { name: "Alike: what would change?" }).click();
+      await open.getByRole("button", { name: "Knit it like that" }).click();
+      await expect(open).toBeHidden();
+      await page.getByLabel("Which sock").getByText("Second").click();
+      await page.getByLabel("Which sock").getByText("First").click();
       await page.getByRole("link", { name: "Log", exact: true }).click();
       await expect(page.getByRole("heading", { name: "The plan changed" })).toBeVisible();
       await expect(page.locator(".log__log-list")).toContainText(
         "Tried on. 12.2 cm from the tip of the toes.",
       );
-      await page.getByRole("button", { name: "Back to the plan before" }).click();
+      await page.getByRole("button", { name: "Back to the plan before" }).first().click();
       await expect(page.getByText("5 more rounds before the heel")).toBeVisible();
       await page.getByRole("button", { name: "Go back to it" }).click();
       await expect(
@@ -256,9 +274,8 @@ for (const size of [
       await page.getByLabel("Which sock").getByText("Both").click();
       await expect(page.locator(".knit__knit-head")).toContainText("second sock");
       await page.keyboard.press(" ");
-      await expect(page.locator(".knit__knit-head")).toContainText("first sock");
-      await page.keyboard.press(" ");
-      await expect(page.locator(".knit__knit-head")).toContainText("second sock");
+      await expect(page.locator(".knit__knit-head")).toContainText("both socks");
+      await page.getByLabel("Which sock").getByText("Second").click();
       await expect(
         page.locator(".knit-row__knit-note").filter({ hasText: "On the first sock" }),
       ).toContainText("really");
@@ -364,8 +381,13 @@ test("a whole baby sock is knitted to the bind-off, and has its page", async ({ 
   }
   expect([...sections]).toEqual(["cast on", "toe", "foot", "heel", "leg", "cuff", "bind off"]);
   await page.getByRole("button", { name: "It is finished" }).click();
-  await page.getByRole("link", { name: "To the page of this sock" }).click();
-  await expect(page.getByText("Nothing: it is off the needles.")).toBeVisible();
+  // The end of the first leads to the second.
+  await page.getByRole("button", { name: "Cast on the second sock" }).click();
+  await expect(page.locator(".knit__knit-head small")).toHaveText("second sock");
+  await expect(where(page)).toContainText("cast on");
+  await page.getByLabel("Which sock").getByText("First").click();
+  await page.getByRole("link", { name: "To the page of this pair" }).click();
+  await expect(page.getByRole("rowheader", { name: "second sock, foot" })).toBeVisible();
   await page.getByLabel("For the next time").fill("Next time: 4 stitches fewer.");
   await page.getByRole("button", { name: "Keep" }).click();
   await expect(page.locator(".log__log-list")).toContainText("Next time: 4 stitches fewer.");

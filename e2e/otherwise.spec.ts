@@ -5,7 +5,8 @@ import { cast, castOn, choose, newSock, putAt, saved, typeFoot, where } from "./
 
 const panel = (page: Page) => page.locator(".knit-panel__knit-panel");
 const changes = (page: Page) => panel(page).getByRole("button", { name: "What does it change?" });
-const goOn = (page: Page) => panel(page).getByRole("button", { name: "Go on like that" });
+// The second sock is not begun: what happened to the first is asked for it too.
+const goOn = (page: Page) => panel(page).getByRole("button", { name: "Alike", exact: true });
 
 async function otherwise(page: Page, label: string, text: string) {
   await page.getByRole("button", { name: "It went otherwise" }).click();

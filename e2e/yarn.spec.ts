@@ -1,5 +1,5 @@
 import { expect, type Page, test } from "@playwright/test";
-import { cast, newSock, putAt, saved, typeFoot, where } from "./steps";
+import { cast, newSock, putAt, saved, sockID, typeFoot, where } from "./steps";
 
 const panel = (page: Page) => page.locator(".knit-panel__knit-panel");
 
@@ -78,11 +78,27 @@ test("the leg follows the yarn: so many rounds, then the cuff", async ({ page })
   await putAt(page, "leg-10");
   await weigh(page, "16");
   await page.getByRole("button", { name: "Weigh" }).click();
-  const follow = page.getByRole("button", { name: "Let the leg follow the yarn" });
-  const rounds = /yarn: (\d+) rounds/.exec((await follow.textContent()) ?? "")?.[1];
+  const panel = page.locator(".knit-panel__knit-panel");
+  await expect(panel, "16 g are no second sock").toContainText("enough for this sock only");
+  const rounds = /alone: (\d+) rounds/.exec((await panel.textContent()) ?? "")?.[1];
   expect(Number(rounds)).toBeGreaterThan(9);
   await expect(page.locator(".working-line")).toContainText("(16.0 g × 0.92 − 0.0 g below the leg");
-  await expect(page.getByText("When both socks share the ball")).toBeVisible();
-  await follow.click();
+  await page.getByRole("button", { name: "Let this leg follow the yarn" }).click();
+  await expect(panel).toContainText("more leg rounds");
+  await expect(where(page), "it is seen before it is taken").toContainText("leg, round 10 of 61");
+  await page.getByRole("button", { name: "Knit it like that" }).click();
   await expect(where(page)).toContainText(`leg, round 10 of ${rounds}`);
+  // Of 90 g both legs are knitted.
+  await page.getByLabel("Which sock").getByText("Second").click();
+  await expect(where(page)).toContainText("cast on");
+  await page.getByLabel("Which sock").getByText("First").click();
+  await weigh(page, "90");
+  await page.getByRole("button", { name: "Weigh" }).click();
+  const both = /Both legs from this ball: (\d+) rounds/.exec((await panel.textContent()) ?? "")?.[1];
+  await page.getByRole("button", { name: "Let both legs follow the yarn" }).click();
+  await page.getByRole("button", { name: "Knit it like that" }).click();
+  await expect(where(page)).toContainText(`leg, round 10 of ${both}`);
+  const view = await (await page.request.get(`/api/socks/${sockID(page)}/knit`)).json();
+  const legs = (rows: { section: string }[]) => rows.filter((r) => r.section === "leg").length;
+  expect([legs(view.rows), legs(view.second ?? view.rows)]).toEqual([Number(both), Number(both)]);
 });

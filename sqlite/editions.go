@@ -52,9 +52,10 @@ func (s *Store) linesOf(ctx context.Context, sockID, deleted string) ([]knitting
 func (s *Store) Edition(ctx context.Context, sockID string, version int) (*knitting.Edition, error) {
 	e := knitting.Edition{Line: knitting.Line{Version: version}}
 	var text, second, board []byte
-	err := s.db.QueryRowContext(ctx, `SELECT reason, created_ms, document, second, heel_place, places, second_places, board, said_offer, holds FROM editions WHERE sock_id = ? AND version = ?`, sockID, version).
+	err := s.db.QueryRowContext(ctx, `SELECT reason, created_ms, document, second, heel_place, places, second_places, board, said_offer, holds, undecided
+		FROM editions WHERE sock_id = ? AND version = ?`, sockID, version).
 		Scan(&e.Reason, moment{&e.Created}, &text, &second, &e.HeelPlace, document{&e.Places}, document{&e.SecondPlaces}, &board,
-			&e.SaidOffer, document{&e.Holds})
+			&e.SaidOffer, document{&e.Holds}, document{&e.Undecided})
 	switch {
 	case errors.Is(err, sql.ErrNoRows):
 		return nil, fmt.Errorf("edition %d of sock %q: %w", version, sockID, basket.ErrNotFound)
@@ -169,6 +170,10 @@ func keepPair(ctx context.Context, tx *sql.Tx, sockID string, e *knitting.Editio
 	_, err := tx.ExecContext(ctx, `UPDATE editions SET second_places = ?, board = ?, holds = ? WHERE sock_id = ? AND version = ?`,
 		orNull(e.SecondPlaces != nil, e.SecondPlaces), orNull(e.Board != nil, e.Board), orNull(e.Holds != nil, e.Holds), sockID,
 		e.Version)
+	if err == nil && e.Undecided != nil { // the column came last, and files of before pass here on their way to it
+		_, err = tx.ExecContext(ctx, `UPDATE editions SET undecided = ? WHERE sock_id = ? AND version = ?`, written(e.Undecided), sockID,
+			e.Version)
+	}
 	return err
 }
 

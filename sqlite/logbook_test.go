@@ -129,6 +129,7 @@ func TestAPlanKeepsItsOldEditionsWhole(t *testing.T) {
 	require.NoError(t, err)
 	second, _, err := first.Next(knitting.Bend{To: to, Reason: "A taller leg."}, knitting.Done{42, 7})
 	require.NoError(t, err)
+	second.Undecided = &logbook.Undecided{Sock: 2, Text: "A taller leg."}
 	tell(t, store, sock.ID, rowDone("a", 41))
 	require.NoError(t, store.AddEdition(t.Context(), sock.ID, second, [2]int{42, 7}))
 	events, _, err := store.Events(t.Context(), sock.ID, 0)

@@ -79,8 +79,8 @@ func (s *server) packable(c context.Context, id string) (archive.Sock, error) {
 func packedEdition(e *knitting.Edition) archive.Edition {
 	created := e.Created.UTC()
 	packed := archive.Edition{
-		Version: e.Version, Reason: e.Reason, HeelPlace: e.HeelPlace, Places: e.Places, SecondPlaces: e.SecondPlaces, Holds: e.Holds,
-		Board: e.Board, Created: &created, Plan: e.Plan, Second: e.Second,
+		Version: e.Version, Reason: e.Reason, HeelPlace: e.HeelPlace, Places: e.Places, SecondPlaces: e.SecondPlaces,
+		Undecided: e.Undecided, Holds: e.Holds, Board: e.Board, Created: &created, Plan: e.Plan, Second: e.Second,
 	}
 	return packed
 }
@@ -89,7 +89,7 @@ func packedEdition(e *knitting.Edition) archive.Edition {
 func keptEdition(e *archive.Edition) *knitting.Edition {
 	kept := &knitting.Edition{
 		Line: knitting.Line{Version: e.Version, Reason: e.Reason}, Plan: e.Plan, Second: e.Second, HeelPlace: e.HeelPlace,
-		Places: e.Places, SecondPlaces: e.SecondPlaces, Holds: e.Holds, Board: e.Board,
+		Places: e.Places, SecondPlaces: e.SecondPlaces, Undecided: e.Undecided, Holds: e.Holds, Board: e.Board,
 	}
 	if e.Created != nil {
 		kept.Created = *e.Created

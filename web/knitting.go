@@ -7,6 +7,7 @@ import (
 	"acornstep/sock/figures/measure"
 	"acornstep/sock/needles/knitting"
 	"acornstep/sock/needles/logbook"
+	"acornstep/sock/needles/replan"
 	"acornstep/sock/needles/tally"
 	"acornstep/sock/papers/draft"
 	"acornstep/sock/rows/strip"
@@ -45,6 +46,10 @@ type KnitView struct {
 	// Second are the rows of the second sock, and its needles, where the mirrored sock is knitted otherwise.
 	Second        []knitting.Row     `json:"second,omitempty"`
 	SecondNeedles []position.Needles `json:"second_needles,omitempty"`
+	// Apart is where the socks of the pair differ, beyond being mirrored.
+	Apart *replan.Apart `json:"apart,omitempty"`
+	// Undecided is what happened to one sock and is still to be decided for the other.
+	Undecided *logbook.Undecided `json:"undecided,omitempty"`
 	// Offer is said once where this program would knit rows to come otherwise than the one that made the plan.
 	Offer *knitting.Offer `json:"offer,omitempty"`
 	// Course is where the rows of each version lie in the newest, for both socks, and how far they are the same rows.
@@ -115,7 +120,11 @@ func (s *server) knitting(c call[nothing]) (KnitView, error) {
 		return KnitView{}, err
 	}
 	v := viewOfNeedles(&sock, o, o.tally(s.today()))
-	v.Offer = o.Offer(o.done(s.today()))
+	done := o.done(s.today())
+	v.Offer, v.Apart = o.Offer(done), replan.ApartOf(o.Edition)
+	if u := o.Undecided; u != nil && !o.Off(u.Sock, done) {
+		v.Undecided = u
+	}
 	v.Asked, err = s.strayed(c, o, v.Tally.Book.Strays)
 	return v, err
 }

@@ -70,16 +70,18 @@ type Swatch struct {
 
 // Edition is a version of the plan that the sock was knitted from.
 type Edition struct {
-	Version      int            `json:"version"`
-	Reason       string         `json:"reason"`
-	HeelPlace    string         `json:"heel_place"`
-	Places       []int          `json:"places,omitempty"`
-	SecondPlaces []int          `json:"second_places,omitempty"`
-	Holds        *[2]int        `json:"holds,omitempty"`
-	Board        *design.Design `json:"board,omitempty"`
-	Created      *time.Time     `json:"created,omitempty"`
-	Plan         *plan.Plan     `json:"-"`
-	Second       *plan.Plan     `json:"-"`
+	Version      int     `json:"version"`
+	Reason       string  `json:"reason"`
+	HeelPlace    string  `json:"heel_place"`
+	Places       []int   `json:"places,omitempty"`
+	SecondPlaces []int   `json:"second_places,omitempty"`
+	Holds        *[2]int `json:"holds,omitempty"`
+	// Undecided is what is still to be decided for one sock of the pair.
+	Undecided *logbook.Undecided `json:"undecided,omitempty"`
+	Board     *design.Design      `json:"board,omitempty"`
+	Created   *time.Time          `json:"created,omitempty"`
+	Plan      *plan.Plan          `json:"-"`
+	Second    *plan.Plan          `json:"-"`
 }
 
 // planOf is the plan by which a sock, 1 or 2, is knitted.

@@ -92,6 +92,17 @@ func (e *Edition) Next(b Bend, done Done) (*Edition, [2]Fate, error) {
 	return w.edition(), w.fates, nil
 }
 
+// Settled is the edition in which what was left open is decided, and every row stays as it is.
+func (e *Edition) Settled(done Done) *Edition {
+	w := bending{e: e, done: done}
+	for i := range w.plans {
+		w.plans[i], w.places[i] = e.PlanOf(i+1), asTheyWere(e.PlanOf(i+1))
+	}
+	n := w.edition()
+	n.Undecided = nil
+	return n
+}
+
 // bending is an edition on its way to the next.
 type bending struct {
 	e      *Edition
@@ -162,6 +173,9 @@ func (w *bending) edition() *Edition {
 	e := w.e
 	n := &Edition{Line: Line{Version: e.Version + 1, Reason: w.b.Reason}, Plan: w.plans[0], Places: w.places[0], HeelPlace: e.HeelPlace,
 		Board: e.Board}
+	if u := e.Undecided; u != nil && !e.Off(u.Sock, w.done) {
+		n.Undecided = u
+	}
 	n.Holds = &[2]int{}
 	for i := range n.Holds {
 		n.Holds[i] = max(w.done[i], w.change(i, SameRow))

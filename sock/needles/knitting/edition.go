@@ -50,6 +50,8 @@ type Edition struct {
 	Steps []logbook.Step
 	// Board is the design as the board had it when this was decided, without what was counted on the needles; nil when nobody kept it.
 	Board *design.Design
+	// Undecided is what happened to one sock and is still to be decided for the other; nil for nothing.
+	Undecided *logbook.Undecided
 	// SaidOffer names the [Offer] that was last said of it; empty while there was none.
 	SaidOffer string
 }

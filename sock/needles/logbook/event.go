@@ -249,3 +249,11 @@ func (e *Event) String() string {
 		return e.Text
 	}
 }
+
+// Undecided is a question that was put off: whether a sock is to be knitted as the other one will be.
+type Undecided struct {
+	// Sock is the one that waits for an answer, 1 or 2.
+	Sock int `json:"sock"`
+	// Text says what happened to the other.
+	Text string `json:"text"`
+}

@@ -118,14 +118,29 @@ func TestPaceLeavesBreaksOut(t *testing.T) {
 		events = append(events, e)
 	}
 	stitches := []int{60, 60, 60, 60, 60, 60, 60}
-	p := PaceOf(events, stitches)
+	p := PaceOf(events, [2][]int{stitches, stitches})
 	assert.Equal(t, 4, p.Counted)
 	assert.InDelta(t, 2, p.SecondsPerStitch, 1e-9)
 	assert.Equal(t, 8*time.Minute, p.Worked)
 	assert.Equal(t, 2*time.Minute, p.TimeFor(60))
 	assert.Equal(t, 1, p.Days, "the eight minutes lie on one day")
 	assert.Equal(t, 3, p.DaysFor(600), "twenty minutes at eight a day")
-	assert.Zero(t, PaceOf(events[:2], stitches).SecondsPerStitch)
+	assert.Zero(t, PaceOf(events[:2], [2][]int{stitches, stitches}).SecondsPerStitch)
+}
+
+// Both socks at once, a touch every 240 s: 240 s for 60 stitches of the first and 60 of the second are 2 s a stitch.
+func TestPaceOfBothAtOnce(t *testing.T) {
+	var events []Event
+	for i := range 5 {
+		for sock := 1; sock <= 2; sock++ {
+			e := row(fmt.Sprint(sock, i), int64(len(events)+1), sock, i)
+			e.At = int64(i) * 240_000
+			events = append(events, e)
+		}
+	}
+	p := PaceOf(events, [2][]int{{60, 60, 60, 60, 60}, {60, 60, 60, 60, 60}})
+	assert.InDelta(t, 2, p.SecondsPerStitch, 1e-9)
+	assert.Equal(t, 16*time.Minute, p.Worked)
 }
 
 // 100 g at 600 stitches, 88 g at 4600: 3 mg a stitch. Then another ball.

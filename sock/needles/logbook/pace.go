@@ -29,17 +29,25 @@ const (
 // fewestRows are needed before a pace is told.
 const fewestRows = 3
 
+// touch is one on a device: with both socks on the needles at once it counts a row of each, and the time went into both.
+type touch struct {
+	device string
+	at     int64
+}
+
 // PaceOf takes the time between rows that follow each other on one device,
-// with the stitches that each row works; breaks and clocks that jump are left out.
-func PaceOf(standing []Event, stitches []int) Pace {
+// with the stitches that each row of a sock works; breaks and clocks that jump are left out.
+func PaceOf(standing []Event, stitches [2][]int) Pace {
 	var p Pace
 	var each []float64
 	last := map[string]Event{}
+	touched := touches(standing, stitches)
 	days := map[string]bool{}
 	for _, e := range standing {
 		before, seen := last[e.Device]
 		last[e.Device] = e
-		if e.Kind != RowDone || e.Stray || !seen || before.Kind == Paused || e.Row >= len(stitches) || stitches[e.Row] == 0 {
+		worked := touched[touch{e.Device, e.At}]
+		if e.Kind != RowDone || e.Stray || !seen || before.Kind == Paused || worked == 0 {
 			continue
 		}
 		took := time.Duration(e.At-before.At) * time.Millisecond
@@ -47,7 +55,7 @@ func PaceOf(standing []Event, stitches []int) Pace {
 		if before.Kind == RowDone && before.Sock == e.Sock {
 			rows = e.Row - before.Row
 		}
-		per := took.Seconds() / float64(stitches[e.Row])
+		per := took.Seconds() / float64(worked)
 		if rows != 1 || took <= 0 || took > longestRow || per < quickest || per > slowest {
 			continue
 		}
@@ -61,6 +69,24 @@ func PaceOf(standing []Event, stitches []int) Pace {
 		p.SecondsPerStitch = each[len(each)/2]
 	}
 	return p
+}
+
+// touches are the stitches that were worked for each touch.
+func touches(standing []Event, stitches [2][]int) map[touch]int {
+	worked := map[touch]int{}
+	counted := map[touch][2]bool{}
+	for _, e := range standing {
+		rows := stitches[max(1, e.Sock)-1]
+		at := touch{e.Device, e.At}
+		socks := counted[at]
+		if e.Kind != RowDone || e.Stray || e.Row >= len(rows) || socks[max(1, e.Sock)-1] {
+			continue
+		}
+		socks[max(1, e.Sock)-1] = true
+		counted[at] = socks
+		worked[at] += rows[e.Row]
+	}
+	return worked
 }
 
 // TimeFor is how long so many stitches take at this pace; 0 while nobody can say.

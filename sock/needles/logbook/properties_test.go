@@ -74,7 +74,7 @@ func TestOnlyRowsMakeThePace(t *testing.T) {
 			events = append(events, Event{ID: fmt.Sprint("r", row), Device: "d", Clock: int64(row + 1), At: now.UnixMilli(),
 				Kind: RowDone, Version: 1, Sock: 1, Row: row})
 		}
-		p := PaceOf(events, counts)
+		p := PaceOf(events, [2][]int{counts, counts})
 		if even < fewestRows+1 {
 			return
 		}

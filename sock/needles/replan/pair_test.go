@@ -58,7 +58,10 @@ func (v *evening) knit() {
 func (v *evening) happens() (h Happened, fact bool) {
 	h = Happened{Sock: rapid.IntRange(1, 2).Draw(v.T, "told of"), Done: v.done, Unit: measure.Centimetres}
 	h.Row = v.done[h.Sock-1]
-	switch v.pick("what", "late", "late", "length", "leg", "place", "feels", "picked up", "cast on", "missed", "by version") {
+	h.Other = Answer(v.pick("other", "", "planned", "alike", "alike", "later"))
+	switch v.pick("what", "decided", "late", "late", "length", "leg", "place", "feels", "picked up", "cast on", "missed", "by version") {
+	case "decided":
+		h.Decided = Answer(v.pick("decided", "planned", "alike"))
 	case "late":
 		h.HeelLate, fact = whole(rapid.IntRange(-30, 12).Draw(v.T, "late")), true
 	case "length":
@@ -116,6 +119,21 @@ func (v *evening) kept(next *knitting.Edition, told int) {
 	v.editions, v.done = append(v.editions, next), after
 }
 
+// unasked holds an edition against the answer that was given for the other sock: only who said alike changes a row of it.
+func (v *evening) unasked(q Proposal, h Happened) {
+	sister := 3 - h.Sock
+	was, now := v.newest().PlanOf(sister), q.Edition.PlanOf(sister)
+	if h.Other != Alike && h.ByVersion == 0 && !assert.ObjectsAreEqual(was.Rows, now.Rows) {
+		v.Fatalf("the other sock changes unasked: %+v: %s %s", h, q.Text, q.Pair)
+	}
+	if open := q.Edition.Undecided; h.Other == Later && q.Other != nil && (open == nil || open.Sock != sister) {
+		v.Fatalf("nothing is left open for the other sock: %+v", open)
+	}
+	if h.Decided != "" && q.Edition.Undecided != nil {
+		v.Fatalf("it is decided, and asked still: %+v", q.Edition.Undecided)
+	}
+}
+
 // Whatever happens to one sock of a pair, at any place of either, knitted rows of both stay as they are, to the
 // letter, and both stand where they stood; what is told of knitted rows themselves changes those of that sock
 // alone. The rest is sound, and a refusal says why.
@@ -136,6 +154,9 @@ func TestNothingThatHappensTouchesAKnittedRowOfEitherSock(t *testing.T) {
 					told = h.Sock
 				}
 				q, err = Ask(v.newest(), h)
+				if err == nil && q.Plans {
+					v.unasked(q, h)
+				}
 			}
 			if err != nil {
 				if len(err.Error()) < 20 {

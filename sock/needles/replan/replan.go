@@ -50,8 +50,12 @@ type Happened struct {
 	Feels string `json:"feels,omitempty" enum:"tight_foot,loose_foot,tight_leg,loose_leg"`
 	// ToHeel is how far the needle still is from the heel's place on the foot, in mm; negative when it is past it.
 	ToHeel *measure.Length `json:"to_heel_mm,omitempty"`
-	// Other is read and ignored: what is knitted of the other sock is known from what happened to it.
-	Other *int `json:"other_row,omitempty"`
+	// Other is what the other sock is to do about it; empty while nobody was asked, and then it goes on as it was planned.
+	Other Answer `json:"other,omitempty" enum:"planned,alike,later"`
+	// Decided answers, for this sock, what was left open when something happened to the other.
+	Decided Answer `json:"decided,omitempty" enum:"planned,alike"`
+	// OtherRow is read and ignored: what is knitted of the other sock is known from what happened to it.
+	OtherRow *int `json:"other_row,omitempty"`
 	// LegRounds is how tall the leg really becomes, below its cuff.
 	LegRounds *int `json:"leg_rounds,omitempty"`
 	// ByVersion says that the rows before it were knitted by that version of the plan, of which Row counts the rows.
@@ -91,6 +95,8 @@ type Proposal struct {
 	Text   string   `json:"text"`
 	// Pair says what it means for the other sock of the pair; empty when the plan stays.
 	Pair string `json:"pair"`
+	// Other asks for the other sock; nil where there is nothing to ask.
+	Other *Other `json:"other,omitempty"`
 	// Coming are the next rows of the new plan in words, from where the knitter stands.
 	Coming []string `json:"coming"`
 }
@@ -133,6 +139,14 @@ func Ask(e *knitting.Edition, h Happened) (Proposal, error) {
 	}
 	if h.BackTo != 0 {
 		return backTo(e, h)
+	}
+	switch h.Other {
+	case "", AsPlanned, Alike, Later:
+	default:
+		return Proposal{}, fault("other", "read %q; it is %s, %s or %s", h.Other, AsPlanned, Alike, Later)
+	}
+	if h.Decided != "" {
+		return decidedNow(e, h)
 	}
 	if err := cmp.Or(answerable(e, h), h.alone(e.PlanOf(h.sock()))); err != nil {
 		return Proposal{}, err
@@ -287,13 +301,16 @@ func proposeMade(e *knitting.Edition, made *plan.Plan, h Happened, from int, sta
 	if bend.To, err = e.Pair(h.sock(), made); err != nil {
 		return Proposal{}, err
 	}
+	if !stands && !e.OneDesign() {
+		bend.To[2-h.sock()] = alikeTo(e, h.sock(), made)
+	}
 	if stands {
 		bend.Stands = h.Row
-		if h.Done[2-h.sock()] > 0 {
+		if h.Done[2-h.sock()] > 0 || h.Missed != nil { // nobody forgets an increase on purpose
 			bend.To[2-h.sock()] = nil
 		}
 	}
-	return proposeBend(e, bend, h)
+	return bendPair(e, bend, h)
 }
 
 // proposeBend proposes what a bend makes of a pair.

@@ -166,7 +166,7 @@ func TestTheSisterKeepsWhatIsKnitted(t *testing.T) {
 	assert.Same(t, p, q.Edition.Second, "not a row of it is another")
 	assert.Equal(t, leg, *q.OtherRow)
 	assert.Equal(t, "The second sock has knitted past it (leg, round 4 comes next) and stays as it was planned: from here on each sock of the pair has a plan of its own.", q.Pair)
-	q, err = Ask(edition(p), Happened{Row: rowAt(t, p, "foot-20"), Done: knitting.Done{0, rowAt(t, p, "foot-60")}, HeelLate: whole(3)})
+	q, err = Ask(edition(p), Happened{Row: rowAt(t, p, "foot-20"), Done: knitting.Done{0, rowAt(t, p, "foot-60")}, HeelLate: whole(3), Other: Alike})
 	require.NoError(t, err)
 	assert.Nil(t, q.Edition.Second)
 	assert.Equal(t, "The second sock is planned alike.", q.Pair)
@@ -186,7 +186,7 @@ func TestNobodyIsToldWhatIsKnittedOfTheOtherSock(t *testing.T) {
 	p := planOf(t, "")
 	heel := rowAt(t, p, "heel-40")
 	for _, other := range []int{0, heel, 9999} {
-		q, err := Ask(edition(p), Happened{Row: rowAt(t, p, "foot-20"), Other: &other, Done: knitting.Done{0, heel}, HeelLate: whole(3)})
+		q, err := Ask(edition(p), Happened{Row: rowAt(t, p, "foot-20"), OtherRow: &other, Done: knitting.Done{0, heel}, HeelLate: whole(3)})
 		require.NoError(t, err)
 		assert.Same(t, p, q.Edition.Second)
 		assert.Equal(t, heel, *q.OtherRow)
@@ -198,7 +198,7 @@ func TestNobodyIsToldWhatIsKnittedOfTheOtherSock(t *testing.T) {
 func TestRowsThatWereKnittedByThePlanOfBefore(t *testing.T) {
 	e := begunWith(t, "")
 	foot := rowAt(t, e.Plan, "foot-60")
-	late, err := Ask(e, Happened{Row: foot, HeelLate: whole(3)})
+	late, err := Ask(e, Happened{Row: foot, HeelLate: whole(3), Other: Alike})
 	require.NoError(t, err)
 	row := rowAt(t, e.Plan, "heel-3")
 	q, err := Ask(late.Edition, Happened{Row: row, ByVersion: 1, Before: e, Done: knitting.Done{rowAt(t, e.Plan, "heel-1"), 0}})

@@ -45,25 +45,21 @@ func (t *Tally) date(today day.Date) {
 		s.DoneOn = today.Add(max(1, daysFor(t.Pace, stitches)))
 		s.From = min(before.Add(1), s.DoneOn)
 		before, t.DoneOn = s.DoneOn, s.DoneOn
+		t.Each[s.Sock-1].DoneOn = s.DoneOn
 	}
 }
 
 // due reckons both socks of the pair, whether they are begun or not.
-func (o *socks) due(t *Tally, today day.Date) *Due {
+func (o socks) due(t *Tally, today day.Date) *Due {
 	on, promised := logbook.PromisedFor(t.Book.Standing)
 	if !promised {
 		return nil
 	}
 	d := Due{On: on, Days: today.Until(on)}
 	stitches := 0
-	for _, place := range t.Book.Places {
-		if place.Finished {
-			continue
-		}
-		for i := place.Row; i < len(o.knitted.Steps); i++ {
-			d.Rows++
-			stitches += o.knitted.Steps[i].Worked
-		}
+	for _, s := range t.Sections {
+		d.Rows += s.Rows
+		stitches += s.Stitches
 	}
 	d.PairOn = today.Add(daysFor(t.Pace, stitches))
 	d.Late = max(0, on.Until(d.PairOn))

@@ -20,19 +20,18 @@ type Scrap struct {
 }
 
 // scraps reckons the yarns beside the sock's own: first all contrast together, then each section that is knitted in it.
-func (o *socks) scraps(book logbook.Book) []Scrap {
+func (o socks) scraps(book logbook.Book) []Scrap {
 	list := []Scrap{}
 	for _, name := range o.scrapNames() {
-		ball, weighed := logbook.BallOf(book.Standing, name, func(_, row int) int { return o.workedIn(name, row) })
+		ball, weighed := logbook.BallOf(book.Standing, name, o.worked(name))
 		scrap := Scrap{Yarn: name, Ball: ball, Weighed: weighed}
 		per := ball.PerStitch
 		if per == 0 {
-			per = yarn.GramsPerStitch(&o.plan.Design)
+			per = yarn.GramsPerStitch(&o[0].Plan.Design)
 		}
-		all := o.workedIn(name, len(o.knitted.Steps))
 		toDo := [2]float64{}
 		for sock, place := range book.Places {
-			toDo[sock] = float64(all-o.workedIn(name, place.Row)) * per / (1 - yarn.Reserve)
+			toDo[sock] = float64(o[sock].workedIn(name, len(o[sock].Knitted.Steps))-o[sock].workedIn(name, place.Row)) * per / (1 - yarn.Reserve)
 		}
 		scrap.Needs, scrap.Pair = toDo[0], toDo[0]+toDo[1]
 		if book.Places[0].Finished {
@@ -43,13 +42,15 @@ func (o *socks) scraps(book logbook.Book) []Scrap {
 	return list
 }
 
-func (o *socks) scrapNames() []string {
+func (o socks) scrapNames() []string {
 	var sections []string
-	for i := range o.plan.Rows {
-		name := string(o.plan.Rows[i].Section)
-		if o.plan.Rows[i].Colour == needle.Contrast && name != string(needle.CastOn) && name != string(needle.BindOff) &&
-			!slices.Contains(sections, name) {
-			sections = append(sections, name)
+	for _, k := range o {
+		for i := range k.Plan.Rows {
+			name := string(k.Plan.Rows[i].Section)
+			if k.Plan.Rows[i].Colour == needle.Contrast && name != string(needle.CastOn) && name != string(needle.BindOff) &&
+				!slices.Contains(sections, name) {
+				sections = append(sections, name)
+			}
 		}
 	}
 	if len(sections) == 0 {

@@ -18,10 +18,12 @@ type Tally struct {
 	Pace logbook.Pace `json:"pace"`
 	// Sections still to knit, with the time they take at this pace.
 	Sections []Ahead `json:"sections"`
-	// StitchesLeft of both socks that are begun.
+	// StitchesLeft of both socks of the pair, whether they are begun or not.
 	StitchesLeft int `json:"stitches_left"`
 	SecondsLeft  int `json:"seconds_left"`
-	// DoneOn is the day on which what is begun comes off the needles; empty when nothing is left.
+	// Each is what of that is the first sock's and what the second's.
+	Each [2]ToGo `json:"each"`
+	// DoneOn is the day on which the pair comes off the needles; empty when nothing is left.
 	DoneOn day.Date `json:"done_on,omitempty"`
 	// Due is left out unless the pair is a present for a day.
 	Due *Due `json:"due,omitempty"`
@@ -56,32 +58,48 @@ type Ahead struct {
 	DoneOn day.Date `json:"done_on"`
 }
 
+// ToGo is what is still to knit of one sock.
+type ToGo struct {
+	Stitches int `json:"stitches"`
+	Seconds  int `json:"seconds"`
+	// DoneOn is the day on which it comes off the needles; empty when nothing is left.
+	DoneOn day.Date `json:"done_on,omitempty"`
+}
+
 // Knitted is the plan that a sock is knitted by, with its rows traced.
 type Knitted struct {
 	Plan    *plan.Plan
 	Knitted *knitted.Sock
 }
 
-// socks are a pair on the needles; what is reckoned for both follows the first.
-type socks struct {
-	plan    *plan.Plan
-	knitted *knitted.Sock
+// socks are a pair on the needles.
+type socks [2]Knitted
+
+// stitches are those of every row of both socks.
+func (o socks) stitches() (list [2][]int) {
+	for sock := range o {
+		for i := range o[sock].Knitted.Steps {
+			list[sock] = append(list[sock], o[sock].Knitted.Steps[i].Worked)
+		}
+	}
+	return list
+}
+
+// worked counts the stitches of a yarn that are knitted when a sock, 1 or 2, stands before a row; see [Knitted.workedIn].
+func (o socks) worked(name string) func(sock, row int) int {
+	return func(sock, row int) int { return o[sock-1].workedIn(name, row) }
 }
 
 // Of reckons a pair on a day. The second sock may follow rows of its own.
 func Of(pair [2]Knitted, events []logbook.Event, today day.Date) Tally {
-	o := socks{pair[0].Plan, pair[0].Knitted}
+	o := socks(pair)
 	t := Tally{Book: logbook.Read(events), Sections: []Ahead{}, Scraps: []Scrap{}}
-	stitches := make([]int, len(o.knitted.Steps))
-	for i := range o.knitted.Steps {
-		stitches[i] = o.knitted.Steps[i].Worked
-	}
-	t.Pace = logbook.PaceOf(t.Book.Standing, stitches)
+	t.Pace = logbook.PaceOf(t.Book.Standing, o.stitches())
 	for sock, place := range t.Book.Places {
-		if place.Finished || sock == 1 && place.Row == 0 {
-			continue // the second sock counts from its first row on
+		if place.Finished {
+			continue
 		}
-		by := pair[sock]
+		by := o[sock]
 		for i := place.Row; i < len(by.Knitted.Steps); i++ {
 			name := string(by.Plan.Rows[i].Section)
 			if n := len(t.Sections); n == 0 || t.Sections[n-1].Section != name || t.Sections[n-1].Sock != sock+1 {
@@ -91,7 +109,9 @@ func Of(pair [2]Knitted, events []logbook.Event, today day.Date) Tally {
 			last.Rows++
 			last.Stitches += by.Knitted.Steps[i].Worked
 			t.StitchesLeft += by.Knitted.Steps[i].Worked
+			t.Each[sock].Stitches += by.Knitted.Steps[i].Worked
 		}
+		t.Each[sock].Seconds = int(t.Pace.TimeFor(t.Each[sock].Stitches).Seconds())
 	}
 	t.SecondsLeft = int(t.Pace.TimeFor(t.StitchesLeft).Seconds())
 	t.date(today)
@@ -99,11 +119,11 @@ func Of(pair [2]Knitted, events []logbook.Event, today day.Date) Tally {
 	t.Ball = o.ball(t.Book)
 	t.Scraps = o.scraps(t.Book)
 	if stripes, ok := logbook.StripesOf(t.Book.Standing); ok {
-		d := &o.plan.Design
+		d := &o[0].Plan.Design
 		rounds := func(stitches int) float64 {
 			return yarn.StripeRounds(measure.Length(stripes.Repeat), stitches, d.Gauge.PerMM(), yarn.Thickness(d.Yarn))
 		}
-		t.Stripes = &Stripes{stripes, rounds(o.plan.Summary.FootStitches), rounds(o.plan.Summary.LegStitches)}
+		t.Stripes = &Stripes{stripes, rounds(o[0].Plan.Summary.FootStitches), rounds(o[0].Plan.Summary.LegStitches)}
 	}
 	return t
 }
@@ -111,10 +131,10 @@ func Of(pair [2]Knitted, events []logbook.Event, today day.Date) Tally {
 // workedIn counts the stitches of the rows before a row that are knitted in a
 // yarn: the sock's own has no name, contrast is all of the other, and the name
 // of a section is what it takes of that.
-func (o *socks) workedIn(name string, row int) int {
+func (k *Knitted) workedIn(name string, row int) int {
 	n := 0
-	for i := range min(row, len(o.knitted.Steps)) {
-		r := &o.plan.Rows[i]
+	for i := range min(row, len(k.Knitted.Steps)) {
+		r := &k.Plan.Rows[i]
 		section := string(r.Section)
 		switch r.Section {
 		case needle.CastOn:
@@ -123,7 +143,7 @@ func (o *socks) workedIn(name string, row int) int {
 			section = string(needle.Cuff)
 		}
 		if r.Colour == name || r.Colour == needle.Contrast && section == name {
-			n += o.knitted.Steps[i].Worked
+			n += k.Knitted.Steps[i].Worked
 		}
 	}
 	return n

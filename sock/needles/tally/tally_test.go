@@ -128,6 +128,34 @@ func TestHowFarTheBallReaches(t *testing.T) {
 
 	two, traced := sockOf(t, twoYarns)
 	assert.Equal(t, 36, Of(pairOf(two, traced), weighed(two), today).Ball.Each[0].LegRounds)
+	// Both at the same round of the leg, 40 g: 2 × 8.36 of the 36.8 g are for the cuffs, 50.2 rounds remain for both, twenty each are
+	// knitted. In seed stitch of two rounds, after the plain ones, whole repeats are left.
+	both := func(pattern string) *Ball {
+		d := one.Design
+		d.Leg.Pattern = pattern
+		p, err := knit.Make(d)
+		require.NoError(t, err)
+		traced, err := knitted.Of(p.Rows)
+		require.NoError(t, err)
+		leg := at(t, p, "leg-1")
+		return Of(pairOf(p, traced), weighed(p, logbook.Event{Kind: logbook.Placed, Sock: 2, Row: leg + 20}, logbook.Event{Kind: logbook.Weighed, Grams: 40}), today).Ball
+	}
+	b = both("stockinette")
+	require.Len(t, b.Follow, 3)
+	assert.Equal(t, []int{1, 2}, b.Follow[0].Socks)
+	assert.Equal(t, []int{2}, b.Follow[2].Socks)
+	assert.Equal(t, b.Each[1].FollowLeg, b.Follow[2].Rounds)
+	per := yarn.GramsPerStitch(&one.Design) // another ball was begun, and nothing is weighed of it
+	cuff := yarn.KeptBack(per, yarn.Leg{Stitches: 68, CuffRounds: 18})
+	rounds := 20 + int((40*0.92-2*cuff)/(2*68*per))
+	assert.Equal(t, rounds, b.Follow[0].Rounds)
+	assert.InDelta(t, float64(rounds+18)/0.44, float64(b.Follow[0].Height), 1e-9)
+	assert.InDelta(t, cuff+float64(rounds-20)*68*per, b.Follow[0].Takes[1], 1e-9)
+	assert.LessOrEqual(t, b.Follow[0].Takes[0]+b.Follow[0].Takes[1], 40*0.92)
+	seed := both("seed_stitch").Follow[0]
+	assert.Equal(t, 2, seed.Repeat)
+	assert.Zero(t, (seed.Rounds-knit.Measure(&one.Design).PlainRounds)%2)
+
 	// Ripped back to the foot: 65 rounds of 68, and the 34 of the instep before and after the heel, are of its own
 	// yarn: 4,488 at 4/680 g.
 	back := Of(pairOf(two, traced), weighed(two, logbook.Event{Kind: logbook.Placed, Row: at(t, two, "foot-1")}), today).Ball
@@ -142,7 +170,7 @@ func TestBothSocksFromOneBall(t *testing.T) {
 		grams := rapid.Float64Range(1, 150).Draw(t, "grams")
 		b := Of(pairOf(p, traced), book(logbook.Event{Kind: logbook.Placed, Row: one},
 			logbook.Event{Kind: logbook.Placed, Sock: 2, Row: two}, logbook.Event{Kind: logbook.Weighed, Grams: grams}), today).Ball
-		o := socks{p, traced}
+		o := Knitted{p, traced}
 		per := yarn.GramsPerStitch(&p.Design)
 		sock := knit.Measure(&p.Design)
 		takes, done := 0.0, 0
@@ -192,7 +220,12 @@ func TestTheTimeThatIsLeft(t *testing.T) {
 	assert.Equal(t, 18*68, sum.Sections[1].Stitches)
 	assert.InDelta(t, 18*90, sum.Sections[1].Seconds, 15)
 	assert.Equal(t, 1, sum.Sections[0].Sock)
-	assert.Len(t, sum.Sections, 3, "leg, cuff and bind-off; the second sock is not begun")
+	assert.Equal(t, 2, sum.Sections[3].Sock, "leg, cuff and bind-off of the first, then the second, which is not begun")
+	assert.Equal(t, 61-40, sum.Sections[0].Rows)
+	assert.Equal(t, (61-40+18+1)*68, sum.Each[0].Stitches)
+	assert.Equal(t, sum.StitchesLeft, sum.Each[0].Stitches+sum.Each[1].Stitches)
+	assert.Equal(t, sum.Sections[2].DoneOn, sum.Each[0].DoneOn)
+	assert.Equal(t, sum.DoneOn, sum.Each[1].DoneOn, "the pair is off with its second sock")
 }
 
 // 30 minutes on one day. The cuff takes 27 minutes and the bind-off of 68 stitches a minute and a half: both tomorrow.
@@ -206,9 +239,9 @@ func TestAPresentIsAPair(t *testing.T) {
 	}
 	sum := Of(pairOf(p, traced), book(events...), today)
 	assert.Nil(t, sum.Due)
-	require.Len(t, sum.Sections, 2)
+	assert.Equal(t, 2, sum.Sections[2].Sock)
 	assert.Equal(t, []day.Date{"2026-11-24", "2026-11-24", "2026-11-24"},
-		[]day.Date{sum.Sections[0].From, sum.Sections[0].DoneOn, sum.DoneOn})
+		[]day.Date{sum.Sections[0].From, sum.Sections[0].DoneOn, sum.Each[0].DoneOn})
 
 	events = append(events, logbook.Event{Kind: logbook.Promised, Text: "2026-12-24"})
 	due := Of(pairOf(p, traced), book(events...), today).Due
@@ -227,6 +260,11 @@ func TestAPresentIsAPair(t *testing.T) {
 
 	events = append(events, logbook.Event{Kind: logbook.Promised})
 	assert.Nil(t, Of(pairOf(p, traced), book(events...), today).Due, "it is nobody's present any more")
+
+	// A second sock with three rounds less of foot is counted by its own rows.
+	short, own := sockOf(t, `,"foot_length":{"rounds":62}`)
+	events = append(events, logbook.Event{Kind: logbook.Promised, Text: "2026-12-24"})
+	assert.Equal(t, due.Rows-3, Of([2]Knitted{{p, traced}, {short, own}}, book(events...), today).Due.Rows)
 }
 
 // Nobody knows the pace before the first rows: evenings of 90 minutes at 1,500 stitches an hour, 2,250 stitches each.

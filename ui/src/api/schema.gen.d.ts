@@ -1389,10 +1389,14 @@ export interface components {
             calibrated: boolean;
             doubt: string;
             each: components["schemas"]["Reach"][] | null;
+            enough: boolean;
+            follow: components["schemas"]["Follow"][];
             /** Format: double */
             grams_per_stitch: number;
             /** Format: double */
             left_g: number;
+            /** Format: double */
+            pair_g: number;
             shared_leg_rounds: number;
         };
         BinList: {
@@ -1532,6 +1536,7 @@ export interface components {
             coming: string[];
             cost_mm: components["schemas"]["MeasureLength"];
             locked: components["schemas"]["ReplanLock"][];
+            other?: components["schemas"]["ReplanOther"];
             other_row?: null | number;
             pair: string;
             pending: components["schemas"]["ReplanPending"][];
@@ -1856,6 +1861,15 @@ export interface components {
             /** @enum {string} */
             word: "slack" | "sits" | "snug" | "tight";
         };
+        Follow: {
+            calf_mm: components["schemas"]["MeasureLength"];
+            edge_mm: components["schemas"]["MeasureLength"];
+            height_mm: components["schemas"]["MeasureLength"];
+            repeat: number;
+            rounds: number;
+            socks: number[];
+            takes_g: number[] | null;
+        };
         FootTaken: {
             cautions: string[];
             estimated: string[];
@@ -1959,6 +1973,7 @@ export interface components {
             suffix: string;
         };
         KnitView: {
+            apart?: components["schemas"]["ReplanApart"];
             asked: components["schemas"]["Strayed"][];
             course: components["schemas"]["LogbookCourses"];
             events: components["schemas"]["LogbookEvent"][];
@@ -1976,6 +1991,7 @@ export interface components {
             seq: number;
             strip: components["schemas"]["StripPart"][];
             tally: components["schemas"]["Tally"];
+            undecided?: components["schemas"]["LogbookUndecided"];
             version: number;
             versions: components["schemas"]["KnittingLine"][];
             wearer: string;
@@ -2085,6 +2101,10 @@ export interface components {
             rows: number;
             sock: number;
             version: number;
+        };
+        LogbookUndecided: {
+            sock: number;
+            text: string;
         };
         Login: {
             passphrase: string;
@@ -2338,6 +2358,8 @@ export interface components {
             enough: boolean;
             follow_leg_rounds: number;
             leg_rounds: number;
+            /** Format: double */
+            needs_g: number;
             working: string;
         };
         Reference: {
@@ -2369,6 +2391,11 @@ export interface components {
             place: "toes" | "ball" | "instep" | "ankle" | "leg" | "cuff";
             ways: string[];
         };
+        ReplanApart: {
+            counts: components["schemas"]["ReplanChange"][];
+            long_mm: components["schemas"]["MeasureLength"][] | null;
+            text: string;
+        };
         ReplanCause: {
             place: string;
             repair: string;
@@ -2385,6 +2412,8 @@ export interface components {
             by_version?: number;
             cast_on?: null | number;
             /** @enum {string} */
+            decided?: "planned" | "alike";
+            /** @enum {string} */
             feels?: "tight_foot" | "loose_foot" | "tight_leg" | "loose_leg";
             heel_late?: null | number;
             heel_off_mm?: null | number;
@@ -2392,6 +2421,8 @@ export interface components {
             leg_rounds?: null | number;
             length_mm?: null | number;
             missed?: components["schemas"]["ReplanMissed"];
+            /** @enum {string} */
+            other?: "planned" | "alike" | "later";
             other_row?: null | number;
             picked_up?: null | number[];
             row: number;
@@ -2410,6 +2441,11 @@ export interface components {
             end: "start" | "end";
             needle: number;
         };
+        ReplanOther: {
+            question: string;
+            sock: number;
+            ways: components["schemas"]["ReplanWay"][];
+        };
         ReplanPending: {
             field: components["schemas"]["AtPath"];
             label: string;
@@ -2419,6 +2455,7 @@ export interface components {
             changes: components["schemas"]["ReplanChange"][];
             coming: string[];
             cost_mm: components["schemas"]["MeasureLength"];
+            other?: components["schemas"]["ReplanOther"];
             other_row?: null | number;
             pair: string;
             plans: boolean;
@@ -2431,6 +2468,12 @@ export interface components {
             how: "tight" | "loose";
             /** @enum {string} */
             place: "toes" | "ball" | "instep" | "ankle" | "leg" | "cuff";
+        };
+        ReplanWay: {
+            /** @enum {string} */
+            answer: "planned" | "alike" | "later";
+            label: string;
+            text: string;
         };
         RestoreView: {
             id: string;
@@ -2738,6 +2781,7 @@ export interface components {
             book: components["schemas"]["LogbookBook"];
             done_on?: string;
             due?: components["schemas"]["Due"];
+            each: components["schemas"]["ToGo"][] | null;
             pace: components["schemas"]["LogbookPace"];
             scraps: components["schemas"]["Scrap"][];
             seconds_left: number;
@@ -2761,6 +2805,11 @@ export interface components {
         };
         /** Format: int64 */
         TimeDuration: number;
+        ToGo: {
+            done_on?: string;
+            seconds: number;
+            stitches: number;
+        };
         TracingFoot: {
             doubt: string;
             length: components["schemas"]["TracingFound"];

@@ -1,6 +1,6 @@
 import { Button } from "antd";
 import { useDeferredValue, useState } from "react";
-import { faultText } from "../api/client";
+import { faultText, type Schemas } from "../api/client";
 import { useCarried } from "../units/carry";
 import { useUnit } from "../units/units";
 import { useKnitting } from "./context";
@@ -43,6 +43,14 @@ export function Happened({
   const [sits, setSits] = useState<Sits>({});
   const said: Said | undefined = tried ? triedOf(tape, sits) : saidOf(typed);
   const ask = useReplan(sock, row, close);
+  const goOn = (told: Said, other: Said["other"]) => {
+    if (tried && ask.data) {
+      record("note", sock, row, {
+        text: ["Tried on", ...inWords(tape, sits, unit), ask.data.text].join(". "),
+      });
+    }
+    ask.mutate({ said: other ? { ...told, other } : told, accept: true });
+  };
   return (
     <form
       onSubmit={(event) => {
@@ -95,7 +103,7 @@ export function Happened({
           {ask.data.advice.some((advice) => advice.care) && (
             <p className="stale-note">{ask.data.advice.find((advice) => advice.care)?.care}</p>
           )}
-          {ask.data.pair && <p>{ask.data.pair}</p>}
+          {ask.data.pair && !ask.data.other && <p>{ask.data.pair}</p>}
           <ul>
             {ask.data.changes.map((change) => (
               <li key={change.label}>
@@ -114,22 +122,40 @@ export function Happened({
             </>
           )}
           {said && ask.data.plans && ask.data.changes.length > 0 && (
-            <Button
-              type="primary"
-              onClick={() => {
-                if (tried && ask.data?.plans) {
-                  record("note", sock, row, {
-                    text: ["Tried on", ...inWords(tape, sits, unit), ask.data.text].join(". "),
-                  });
-                }
-                ask.mutate({ said, accept: true });
-              }}
-            >
-              Go on like that
-            </Button>
+            <GoOn other={ask.data.other} goOn={(other) => goOn(said, other)} />
           )}
         </div>
       )}
     </form>
+  );
+}
+
+/** GoOn takes what was looked at; where the other sock could still be knitted alike, it asks for that one too. */
+function GoOn({
+  other,
+  goOn,
+}: {
+  other: Schemas["ReplanOther"] | undefined;
+  goOn(other: Said["other"]): void;
+}) {
+  if (!other) {
+    return (
+      <Button type="primary" onClick={() => goOn(undefined)}>
+        Go on like that
+      </Button>
+    );
+  }
+  return (
+    <fieldset className={css.other}>
+      <legend>{other.question}</legend>
+      {other.ways.map((way, i) => (
+        <p key={way.answer}>
+          <Button type={i === 0 ? "primary" : "default"} onClick={() => goOn(way.answer)}>
+            {way.label}
+          </Button>{" "}
+          <span>{way.text}</span>
+        </p>
+      ))}
+    </fieldset>
   );
 }

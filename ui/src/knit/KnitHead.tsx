@@ -3,7 +3,7 @@ import { Link } from "react-router";
 import { AcornMark } from "../shell/AcornMark";
 import { useKnitting } from "./context";
 import css from "./knit.module.css";
-import type { Which } from "./rows";
+import { socksNow, type Which } from "./rows";
 import type { Knitting } from "./store";
 
 /** KnitHead names the sock, and says whether its ticks are written down. */
@@ -15,7 +15,8 @@ export function KnitHead({ sock }: { sock: number }) {
         <AcornMark />
       </Link>
       <h1>
-        {k.view.name} <small>{sock === 1 ? "first sock" : "second sock"}</small>
+        {k.view.name}{" "}
+        <small>{socksNow(k).length > 1 ? "both socks" : sock === 1 ? "first sock" : "second sock"}</small>
       </h1>
       <Segmented<Which>
         aria-label="Which sock"

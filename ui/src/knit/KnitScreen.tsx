@@ -19,6 +19,7 @@ import { OffTheNeedles } from "./OffTheNeedles";
 import { RowNotes } from "./RowNotes";
 import { type Row, rowsOf, sockNow, workedAt } from "./rows";
 import { StrayNote } from "./StrayNote";
+import { Undecided } from "./Undecided";
 import { useComforts } from "./useComforts";
 import { useKeys } from "./useKeys";
 import { usePanel } from "./usePanel";
@@ -139,6 +140,7 @@ function Notes({ rest, rested }: { rest: boolean; rested(): void }) {
       <OpenNote />
       <AsideNote />
       <OfferNote />
+      <Undecided />
       <StrayNote />
       {rest && (
         <p className="stale-note" role="status">

@@ -16,6 +16,7 @@ import knitRowCss from "./knit-row.module.css";
 import logCss from "./log.module.css";
 import { type Event, standing } from "./logbook";
 import { OnNeedles } from "./OnNeedles";
+import { PairApart } from "./PairApart";
 import { rowsOf } from "./rows";
 import { hours } from "./time";
 
@@ -81,7 +82,7 @@ function Log() {
           <p className={logCss.logToGo}>
             {tally.seconds_left > 0 ? (
               <>
-                <strong>{hours(tally.seconds_left)}</strong>{" "}
+                <strong>{hours(tally.seconds_left)}</strong> for the pair{" "}
                 <span className="muted">
                   at {tally.pace.seconds_per_stitch.toFixed(1)} s a stitch, from{" "}
                   {countText(tally.pace.counted, "row")}
@@ -97,10 +98,13 @@ function Log() {
             <p>
               {tally.seconds_left > 0 ? "At this pace off the needles on " : "Off the needles perhaps on "}
               <strong>{dayText(tally.done_on, "weekday")}</strong>
+              {tally.each?.[0]?.done_on &&
+                tally.each[0].done_on !== tally.done_on &&
+                `, the first sock on ${dayText(tally.each[0].done_on, "weekday")}`}
             </p>
           )}
           {tally.sections.length === 0 ? (
-            <p>Nothing: it is off the needles.</p>
+            <p>Nothing: both socks are off the needles.</p>
           ) : (
             <table className="figures">
               <thead>
@@ -210,7 +214,7 @@ const otherwise = ["mistake", "place", "needle", "tried", "note"];
 function BothSocks({ events, view }: { events: Event[]; view: View }) {
   const unit = useUnit();
   const of = (sock: number) => events.filter((e) => e.sock === sock);
-  if (of(2).length === 0) {
+  if (of(2).length === 0 && !view.apart) {
     return null;
   }
   const versions = (sock: number) => [...new Set(of(sock).map((e) => e.version))].join(", ");
@@ -224,6 +228,7 @@ function BothSocks({ events, view }: { events: Event[]; view: View }) {
   return (
     <section>
       <h2>Where the two socks differ</h2>
+      {view.apart && <PairApart apart={view.apart} />}
       <table className={`figures ${logCss.differ}`}>
         <thead>
           <tr>

@@ -27,6 +27,7 @@ export function Moment({
   const tally = useKnitting((s) => s.tally);
   const heel = useKnitting((s) => s.view);
   const reach = tally.ball?.each?.[sock - 1];
+  const own = tally.each?.[sock - 1];
   return (
     <>
       <section className={css.moment}>
@@ -52,8 +53,12 @@ export function Moment({
           <>
             <p className={css.big}>{tally.ball.left_g.toFixed(0)} g</p>
             <p className="muted">
-              {reach?.enough ? "enough: " : "not enough: "}
-              {reach?.leg_rounds} leg rounds and the cuff, 8 % kept back
+              {tally.ball.enough
+                ? "enough for the pair"
+                : reach?.enough
+                  ? `enough for this sock, not for the pair: both take ${tally.ball.pair_g.toFixed(0)} g`
+                  : "not enough for this sock"}
+              , 8 % kept back
               {!tally.ball.calibrated && ", by a first guess: weigh again later"}
             </p>
             {tally.ball.doubt && <p className="fault">{tally.ball.doubt}</p>}
@@ -69,7 +74,10 @@ export function Moment({
         <h2>At this pace</h2>
         <p className={css.big}>{tally.seconds_left > 0 ? `${hours(tally.seconds_left)} to go` : "…"}</p>
         {tally.done_on && tally.seconds_left > 0 && (
-          <p>off the needles {dayText(tally.done_on, "weekday")}, at so much a day</p>
+          <p>
+            {own && own.seconds > 0 && `${hours(own.seconds)} of it on this sock; `}
+            the pair is off the needles {dayText(tally.done_on, "weekday")}, at so much a day
+          </p>
         )}
         {tally.due && tally.due.rows > 0 && (
           <p className={tally.due.late_days > 0 ? "fault" : ""}>
@@ -78,7 +86,7 @@ export function Moment({
         )}
         <p className="muted">
           {tally.seconds_left > 0
-            ? `${tally.stitches_left} stitches, ${tally.pace.seconds_per_stitch.toFixed(1)} s each`
+            ? `${tally.stitches_left} stitches of the pair, ${tally.pace.seconds_per_stitch.toFixed(1)} s each`
             : "told after a few rows"}
         </p>
         <div className="actions">

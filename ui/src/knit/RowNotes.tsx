@@ -1,13 +1,19 @@
 import { useKnitting } from "./context";
 import css from "./knit-row.module.css";
 import { standing } from "./logbook";
+import { rowsOf } from "./rows";
 
 /** RowNotes are what the plan says beside a row, and what was noted at it on this sock or on its sister. */
 export function RowNotes({ sock, row, note }: { sock: number; row: number; note: string | undefined }) {
   const events = useKnitting((s) => s.events);
+  const view = useKnitting((s) => s.view);
+  const here = rowsOf(view, sock)[row]?.id;
   const began = useKnitting((s) => s.tally.stripes?.began);
   const noted = standing(events).filter(
-    (e) => ["note", "mistake", "needle"].includes(e.kind) && e.row === row && (e.text || e.picture),
+    (e) =>
+      ["note", "mistake", "needle"].includes(e.kind) &&
+      rowsOf(view, e.sock)[e.row]?.id === here &&
+      (e.text || e.picture),
   );
   return (
     <>

@@ -3,10 +3,19 @@ import { Button, Input, Select } from "antd";
 import { useState } from "react";
 import { answered, client, faultText } from "../api/client";
 import { useCarried } from "../units/carry";
-import { countText, metresOf, useUnit, yarnText, yarnUnit, yarnWithUnit } from "../units/units";
+import {
+  countText,
+  lengthWithUnit,
+  metresOf,
+  useUnit,
+  yarnText,
+  yarnUnit,
+  yarnWithUnit,
+} from "../units/units";
 import { useKnitting } from "./context";
 import css from "./knit-panel.module.css";
-import { useReplan } from "./useReplan";
+import type { Knitting } from "./store";
+import { type Said, useReplan } from "./useReplan";
 
 /** Yarn takes a weighing of the ball, typed or from a scale on this machine. */
 export function Yarn({ sock, row, close }: { sock: number; row: number; close: () => void }) {
@@ -175,37 +184,81 @@ function Stripes({ sock, row }: { sock: number; row: number }) {
   );
 }
 
-/** Left is what the ball is still good for, and a leg that follows the yarn. */
+/** Left is what the ball is still good for, for the pair, and legs that follow the yarn. */
 function Left({ sock, row, close }: { sock: number; row: number; close: () => void }) {
   const { ball } = useKnitting((s) => s.tally);
-  const both = useKnitting((s) => s.places.every((place) => !place.finished));
-  const follow = useReplan(sock, row, close);
   const reach = ball?.each?.[sock - 1];
-  if (!reach) {
+  if (!reach || !ball) {
     return null;
   }
+  const follows = ball.follow.filter((f) => f.socks.includes(sock));
   return (
     <>
       <h2>What it is good for</h2>
       <p>
-        <strong>{reach.leg_rounds}</strong> leg rounds on this sock, with the cuff and 8 % kept back.
-        {both && (
-          <>
-            {" "}
-            When both socks share the ball, each leg becomes <strong>{ball.shared_leg_rounds}</strong> rounds
-            tall.
-          </>
-        )}
+        The pair still takes <strong>{ball.pair_g.toFixed(0)} g</strong> as it is planned, this sock{" "}
+        <strong>{reach.needs_g.toFixed(0)} g</strong>:{" "}
+        {ball.enough ? "enough" : reach.enough ? "enough for this sock only" : "not enough"}, with 8 % kept
+        back.
       </p>
       <p className="muted working-line">{reach.working}</p>
+      {follows.length === 0 && (
+        <p>It does not reach for a leg as tall as it is now: knit the cuff, or find another ball.</p>
+      )}
+      {follows.map((f) => (
+        <Follows key={f.socks.length} follow={f} sock={sock} row={row} close={close} />
+      ))}
+    </>
+  );
+}
+
+type Follow = NonNullable<Knitting["tally"]["ball"]>["follow"][number];
+
+/** Follows offers a leg that is knitted until the yarn runs out: what it comes to is seen before it is taken. */
+function Follows({
+  follow,
+  sock,
+  row,
+  close,
+}: {
+  follow: Follow;
+  sock: number;
+  row: number;
+  close: () => void;
+}) {
+  const unit = useUnit();
+  const ask = useReplan(sock, row, close);
+  const both = follow.socks.length > 1;
+  const said: Said = { leg_rounds: follow.rounds, ...(both && { other: "alike" }) };
+  const looked = ask.data && !ask.variables?.accept;
+  const takes = (sock: number) => `${(follow.takes_g?.[sock - 1] ?? 0).toFixed(0)} g`;
+  return (
+    <>
+      <p>
+        {both ? "Both legs from this ball" : "A ball for this sock alone"}:{" "}
+        <strong>{countText(follow.rounds, "round")}</strong>
+        {follow.repeat > 1 && `, in whole repeats of ${follow.repeat}`}, then the cuff,{" "}
+        {lengthWithUnit(follow.height_mm, unit)} from the heel and {lengthWithUnit(follow.edge_mm, unit)}{" "}
+        above the floor
+        {follow.calf_mm > 0 && `; the calf is widest at ${lengthWithUnit(follow.calf_mm, unit)}`}.{" "}
+        {both
+          ? `The first sock takes ${takes(1)}, the second ${takes(2)}: put the second's aside before you knit on.`
+          : `It takes ${takes(sock)}.`}
+      </p>
+      {looked && (
+        <p>
+          <strong>{ask.data.text}</strong> {ask.data.pair}
+        </p>
+      )}
       <Button
-        onClick={() => follow.mutate({ said: { leg_rounds: reach.follow_leg_rounds }, accept: true })}
-        loading={follow.isPending}
+        type={looked ? "primary" : "default"}
+        onClick={() => ask.mutate({ said, accept: looked === true })}
+        loading={ask.isPending}
       >
-        Let the leg follow the yarn: {countText(reach.follow_leg_rounds, "round")}, then the cuff
+        {looked ? "Knit it like that" : `Let ${both ? "both legs" : "this leg"} follow the yarn`}
       </Button>
       <p className="fault" role="alert">
-        {faultText(follow.error)}
+        {faultText(ask.error)}
       </p>
     </>
   );

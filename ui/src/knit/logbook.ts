@@ -94,7 +94,16 @@ export function places(events: Told[]): [Place, Place] {
   return at;
 }
 
-/** lastStep is the newest event of a sock that moved it, which an undo takes back. */
-export function lastStep(events: Told[], sock: number): Told | undefined {
-  return events.findLast((e) => e.sock === sock && ["row", "half", "place", "finish"].includes(e.kind));
+/**
+ * lastTouch is the newest that moved a sock, which an undo takes back; of both
+ * socks at once all that the newest touch moved.
+ */
+export function lastTouch(events: Told[], sock: number, both: boolean): Told[] {
+  const steps = events.filter((e) => ["row", "half", "place", "finish"].includes(e.kind));
+  const last = both ? steps.at(-1) : steps.findLast((e) => e.sock === sock);
+  if (!last) {
+    return [];
+  }
+  const together = (e: Told) => both && e.at_ms === last.at_ms && e.device === last.device;
+  return steps.filter((e) => e === last || together(e));
 }

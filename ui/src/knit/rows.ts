@@ -6,22 +6,42 @@ import type { Place } from "./logbook";
 export type Row = KnitView["rows"][number];
 export type Which = "first" | "second" | "both";
 
-/** sockNow is the sock that is worked next. */
-export function sockNow({ which, places }: { which: Which; places: [Place, Place] }): number {
-  if (which !== "both") {
-    return which === "first" ? 1 : 2;
-  }
-  const [first, second] = places;
-  // Both at once go half by half: needle 1 of the first, needle 1 of the second, needle 2 of the first …
-  if (second.row === first.row) {
-    return first.half && !second.half ? 2 : 1;
-  }
-  return second.row < first.row ? 2 : 1;
-}
-
 /** rowsOf are the rows of one sock of the pair. */
 export const rowsOf = (view: Pick<KnitView, "rows" | "second">, sock: number) =>
   (sock === 2 ? view.second : undefined) ?? view.rows;
+
+/** What is known of a pair that is knitted. */
+type Pair = { which: Which; places: [Place, Place]; view: Pick<KnitView, "rows" | "second"> };
+
+/**
+ * socksNow are those that one touch counts. Both at once: every sock still on
+ * whose next row reads as that of the one that is behind.
+ */
+export function socksNow({ which, places, view }: Pair): [number, ...number[]] {
+  if (which !== "both") {
+    return which === "first" ? [1] : [2];
+  }
+  const [first, second] = places;
+  const on = (sock: number) =>
+    !places[sock - 1]?.finished && (places[sock - 1]?.row ?? 0) < rowsOf(view, sock).length;
+  if (!on(1) || !on(2)) {
+    return on(2) ? [2] : [1];
+  }
+  const [one, other] = [rowsOf(view, 1)[first.row], rowsOf(view, 2)[second.row]];
+  if (first.row === second.row && first.half === second.half && one && other && readsAlike(one, other)) {
+    return [1, 2];
+  }
+  return second.row < first.row || (second.row === first.row && first.half) ? [2] : [1];
+}
+
+const readsAlike = (a: Row, b: Row) =>
+  a === b ||
+  (a.id === b.id &&
+    a.parts.length === b.parts.length &&
+    a.parts.every((p, i) => p.short === b.parts[i]?.short));
+
+/** sockNow is the sock that is worked next. */
+export const sockNow = (pair: Pair): number => socksNow(pair)[0];
 
 /** workedAt is the row that is worked at a place: a lone turn goes in one breath with the row after it. */
 export const workedAt = (rows: { joined?: boolean }[], row: number) => (rows[row]?.joined ? row + 1 : row);
@@ -43,17 +63,12 @@ export function lastAlike(rows: { special: boolean; section: string }[], row: nu
 export function countedBy(
   kind: "row" | "half",
   many: number,
-  which: Which,
   rows: Row[],
   place: Place,
 ): { kind: "row" | "half"; row: number } | undefined {
   const row = workedAt(rows, place.row);
   if (row >= rows.length) {
     return undefined;
-  }
-  if (which === "both" && kind === "row" && many === 1 && rows[row]?.kind === "round") {
-    // One needle at a time: the first touch is its first half, the next its second.
-    return { kind: place.half ? "row" : "half", row };
   }
   return { kind, row: lastAlike(rows, row, many) };
 }

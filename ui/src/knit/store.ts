@@ -2,10 +2,11 @@ import { createStore, type StoreApi } from "zustand";
 import { answered, client, type Schemas } from "../api/client";
 import type { Aside } from "../shell/device";
 import { deviceName, newID } from "../shell/device";
+import { remember, remembered } from "../shell/remember";
 import { type KnitView, type OnDevice, shelfOf } from "./kept";
-import { type Event, lastStep, merge, places, standing, type Told, today } from "./logbook";
+import { type Event, lastTouch, merge, places, standing, type Told, today } from "./logbook";
 import { pile } from "./pile";
-import { countedBy, rowsOf, sockNow, type Which } from "./rows";
+import { countedBy, rowsOf, socksNow, type Which } from "./rows";
 import { type Answer, sending } from "./sending";
 
 /** Knitting is a pair of socks on the needles, as this device knows it. */
@@ -64,8 +65,11 @@ function isBent(view: KnitView, { events, tally, deleted }: Answer): boolean {
   return isNewer || (!deleted && isStray);
 }
 
+const whichOf = (kept: string | null): Which => (kept === "second" || kept === "both" ? kept : "first");
+
 export function createKnitting(view: KnitView, kept: OnDevice): StoreApi<Knitting> {
   const shelf = shelfOf(view.id);
+  const whichKey = `acorn-step.which.${view.id}`;
   const known = pile(merge(view.events, kept.seen), kept.waiting);
 
   return createStore<Knitting>((set, get) => {
@@ -121,15 +125,20 @@ export function createKnitting(view: KnitView, kept: OnDevice): StoreApi<Knittin
       offline: false,
       refusal: "",
       aside: kept.aside,
-      which: "first",
-      choose: (which) => set({ which }),
+      which: whichOf(remembered(whichKey)),
+      choose: (which) => {
+        remember(whichKey, which);
+        set({ which });
+      },
       tick: (kind, rows = 1) => {
         const k = get();
-        const sock = sockNow(k);
-        const place = k.places[sock - 1] ?? k.places[0];
-        const counted = countedBy(kind, rows, k.which, rowsOf(k.view, sock), place);
-        if (counted) {
-          k.record(counted.kind, sock, counted.row);
+        const at_ms = Date.now(); // one touch is one moment, for every sock that it counts
+        for (const sock of socksNow(k)) {
+          const place = k.places[sock - 1] ?? k.places[0];
+          const counted = countedBy(kind, rows, rowsOf(k.view, sock), place);
+          if (counted) {
+            k.record(counted.kind, sock, counted.row, { at_ms });
+          }
         }
       },
       record: (kind, sock, row, more) => {
@@ -151,9 +160,8 @@ export function createKnitting(view: KnitView, kept: OnDevice): StoreApi<Knittin
         void get().send();
       },
       undo: (sock) => {
-        const last = lastStep(standing(get().events), sock);
-        if (last) {
-          get().record("undo", sock, last.row, { of: last.id });
+        for (const step of lastTouch(standing(get().events), sock, get().which === "both")) {
+          get().record("undo", step.sock, step.row, { of: step.id });
         }
       },
       take: (next) => {
