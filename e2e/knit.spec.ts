@@ -175,7 +175,8 @@ for (const size of [
       ]);
       await second.getByRole("button", { name: "Decide later" }).click();
       await expect(where(page)).toContainText("foot, round 31 of 60");
-      // It is asked again, and shown before it is taken.
+      // It is asked again where it is knitted, and shown before it is taken.
+      await page.getByLabel("Which sock").getByText("Second").click();
       const open = page.getByRole("status").filter({ hasText: "Still to be decided." });
       await open.getByRole("button", { name: "Alike: what would change?" }).click();
       await expect(open).toContainText("5 fewer rounds before the heel");

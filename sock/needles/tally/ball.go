@@ -149,24 +149,32 @@ func (w *weight) follows(book logbook.Book, b *Ball) []Follow {
 	return list
 }
 
+// belowKnee is how high above the floor the place below the knee lies, as a share of the length of the foot: a guess for legs at large.
+// Yarn that would go further is left.
+const belowKnee = 1.7
+
 // followed adds legs of at most so many rounds, in whole repeats. A leg that is taller already stays.
 func (w *weight) followed(list []Follow, book logbook.Book, most int, on ...int) []Follow {
 	p := w.socks[on[0]].Plan
 	d := &p.Design
 	s := knit.Measure(d)
-	f := Follow{Rounds: most, Repeat: max(1, s.PatternRounds())}
+	gauge := d.Gauge.PerMM()
+	above := p.Summary.CuffRounds + len(s.Heel.GussetRounds)
+	f := Follow{Repeat: max(1, s.PatternRounds())}
+	most = min(most, gauge.RoundsIn(belowKnee*d.Foot.Length-s.HeelEnd())-above)
+	f.Rounds = max(0, most)
 	if most > s.PlainRounds {
 		f.Rounds -= (most - s.PlainRounds) % f.Repeat
 	}
 	for _, i := range on {
 		f.Socks = append(f.Socks, i+1)
 		rest, done := w.rest(i, book.Places[i])
-		if f.Rounds < done || most == 0 {
+		if f.Rounds < done || most <= 0 {
 			return list
 		}
 		f.Takes[i] = rest + float64(f.Rounds-done)*w.round(i)
 	}
-	f.Height = d.Gauge.PerMM().Height(float64(f.Rounds + p.Summary.CuffRounds + len(s.Heel.GussetRounds)))
+	f.Height = gauge.Height(float64(f.Rounds + above))
 	f.Edge = s.HeelEnd() + f.Height
 	if d.Foot.CalfHeight != nil {
 		f.Calf = *d.Foot.CalfHeight

@@ -152,7 +152,7 @@ function GoOn({
         <p key={way.answer}>
           <Button type={i === 0 ? "primary" : "default"} onClick={() => goOn(way.answer)}>
             {way.label}
-          </Button>{" "}
+          </Button>
           <span>{way.text}</span>
         </p>
       ))}

@@ -229,6 +229,7 @@ function BothSocks({ events, view }: { events: Event[]; view: View }) {
     <section>
       <h2>Where the two socks differ</h2>
       {view.apart && <PairApart apart={view.apart} />}
+      <h3>Where they were knitted otherwise</h3>
       <table className={`figures ${logCss.differ}`}>
         <thead>
           <tr>

@@ -1,6 +1,7 @@
 import { Button } from "antd";
 import { faultText } from "../api/client";
 import { useKnitting } from "./context";
+import { socksNow } from "./rows";
 import { useReplan } from "./useReplan";
 
 /** Undecided asks again what was put off: whether a sock is to be knitted as the other one will be. */
@@ -9,8 +10,9 @@ export function Undecided() {
   const sock = open?.sock ?? 2;
   const row = useKnitting((s) => s.places[sock - 1]?.row ?? 0);
   const ask = useReplan(sock, row, () => undefined);
-  if (!open) {
-    return null;
+  const asked = useKnitting((k) => open !== undefined && socksNow(k).includes(open.sock));
+  if (!open || !asked) {
+    return null; // it is asked where it is knitted
   }
   const looked = ask.data && !ask.variables?.accept;
   return (
