@@ -1,5 +1,5 @@
 import { expect, type Page, test } from "@playwright/test";
-import { basket, choose, newSock, overheard, pins, saved } from "./steps";
+import { basket, castOn, choose, newSock, overheard, pins, saved } from "./steps";
 
 async function newWearer(page: Page, name: string) {
   await page.goto("/feet");
@@ -197,14 +197,14 @@ test("a foot that has changed is offered to the sock, and deleting it asks and c
 });
 
 test("a list that was asked for before somebody was brought back is asked for again", async ({ page }) => {
-  await newWearer(page, "Torvald");
+  await newWearer(page, "Hallgerd");
   await page.reload(); // this page has no list of anybody yet
   let held = 0;
   let backThere = () => {};
   const restored = new Promise<void>((resolve) => {
     backThere = resolve;
   });
-  // The list is answered as it is while Torvald is gone, and the answer is long under way.
+  // The list is answered as it is while Hallgerd is gone, and the answer is long under way.
   await page.route("**/api/feet", async (route) => {
     const answer = await route.fetch();
     if (held++ === 0) {
@@ -213,13 +213,13 @@ test("a list that was asked for before somebody was brought back is asked for ag
     await route.fulfill({ response: answer }).catch(() => {}); // nobody may want it any more
   });
   await page.getByRole("button", { name: "Delete", exact: true }).click();
-  await expect(page.getByText("Torvald is deleted.")).toBeVisible();
+  await expect(page.getByText("Hallgerd is deleted.")).toBeVisible();
   await expect.poll(() => held).toBe(1);
   const back = page.waitForResponse("**/restore");
   await page.getByRole("button", { name: "Undo" }).click();
   await back;
   backThere();
-  await expect(page.getByRole("link", { name: "Torvald", exact: true })).toBeVisible();
+  await expect(page.getByRole("link", { name: "Hallgerd", exact: true })).toBeVisible();
 });
 
 test("the basket teaches the first sock in three steps while it is empty", async ({ page }) => {
@@ -230,4 +230,40 @@ test("the basket teaches the first sock in three steps while it is empty", async
   }
   await page.getByRole("link", { name: "Measure a foot" }).click();
   await expect(page.getByRole("heading", { name: "Feet" })).toBeVisible();
+});
+
+test("two feet that differ are two socks from the cast-on, with one leg", async ({ page }) => {
+  await newWearer(page, "Solveig");
+  await measure(page, "Length", "25.1");
+  await measure(page, "Girth round the ball", "23.6");
+  await page.getByText("Right foot").click();
+  await measure(page, "Length", "25.5");
+  await measure(page, "Girth round the ball", "25");
+  await expect(row(page, "Girth round the ball")).toContainText("25.0 cm");
+  await newSock(page, "Socks for two feet");
+  await page.getByLabel("Whose foot?").fill("Solveig");
+  await page.getByTitle(/^Solveig, left foot/).click();
+  await page.getByLabel("Stitches", { exact: true }).fill("32");
+  await page.getByLabel("Rounds", { exact: true }).fill("44");
+  await expect(pins(page).filter({ hasText: "65rounds to the heel" })).toHaveCount(1);
+  const second = page.locator("p").filter({ hasText: "The second sock" });
+  await expect(second).toContainText("for a foot of 25.5 cm");
+  await expect(second).toContainText("stitches round the foot 72 instead of 68");
+  await expect(second).not.toContainText("leg rounds");
+  // Who wants two alike has them, and can have it back.
+  await page.getByRole("button", { name: "Knit two alike" }).click();
+  await expect(second).toBeHidden();
+  await page.getByRole("button", { name: "Each for its own foot" }).click();
+  await expect(second).toBeVisible();
+  await page.getByLabel("Length of the second").fill("75");
+  await expect(page.getByText("a foot's length is 8.0 cm to 35.0 cm")).toBeVisible();
+  await page.getByLabel("Length of the second").fill("25.5");
+  await expect(second).toBeVisible();
+  await saved(page);
+  await castOn(page);
+  await page.getByLabel("Which sock").getByText("Second").click();
+  await expect(page.getByText("36", { exact: false }).first()).toBeVisible();
+  await page.getByRole("link", { name: "Log", exact: true }).click();
+  await expect(page.getByText("The second sock: 4 more stitches cast on")).toBeVisible();
+  await expect(page.getByRole("rowheader", { name: "stitches round the foot" })).toBeVisible();
 });

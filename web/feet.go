@@ -39,7 +39,7 @@ type FootView struct {
 	Newest []feet.Measurement `json:"newest"`
 	// Guesses stand in for what was not measured, by field.
 	Guesses map[string]measure.Length `json:"guesses"`
-	// Taken is what a design takes of this foot; ForPair with the larger girths of both feet.
+	// Taken is what a design takes of this foot; ForPair what of the other foot stands for it where it was not measured, too.
 	Taken   basket.FootTaken          `json:"taken"`
 	ForPair map[string]measure.Length `json:"for_pair"`
 	Checks  []verdict.Check           `json:"checks"`

@@ -173,6 +173,11 @@ func (s *server) replan(c call[ReplanQuestion]) (replan.Proposal, error) {
 			return replan.Proposal{}, err
 		}
 	}
+	if u := o.Undecided; h.Decided != "" && u != nil && u.Before > 0 {
+		if h.Earlier, err = s.Logbook.Edition(c, c.ID, u.Before); err != nil {
+			return replan.Proposal{}, err
+		}
+	}
 	proposal, err := replan.Ask(o.Edition, h)
 	if err != nil || !c.Asked.Accept || !proposal.Plans {
 		return proposal, err

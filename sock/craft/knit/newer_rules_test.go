@@ -59,7 +59,7 @@ func TestANewerRuleChangesNoKnittedRow(t *testing.T) {
 	events := []logbook.Event{{ID: "a", Device: "d", Clock: 1, Kind: logbook.RowDone, Version: 1, Sock: 1, Row: row - 1}}
 	sum := tally.Of([2]tally.Knitted{{Plan: after.Plan, Knitted: after.Knitted}, {Plan: after.Plan, Knitted: after.Knitted}}, events,
 		"2026-11-26")
-	assert.Equal(t, before.Knitted.Stitches(row, len(rows)), sum.StitchesLeft, "the log counts the rows that are knitted")
+	assert.Equal(t, before.Knitted.Stitches(row, len(rows)), sum.Each[0].Stitches, "the log counts the rows that are knitted")
 
 	look := after.Wheres.Looks[slices.IndexFunc(after.Wheres.Looks, func(l whereami.Look) bool { return l.Row == row && !l.Half })]
 	seen := whereami.Seen{Needle1: &look.Needle1, Needle2: &look.Needle2, Right: &look.Right, Left: &look.Left}

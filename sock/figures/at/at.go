@@ -15,6 +15,9 @@ func (p Path) Of(name string) Path { return p + "." + Path(name) }
 // Foot is the path of a measurement of the foot by its name, such as length_mm.
 func Foot(measurement string) Path { return "foot." + Path(measurement) }
 
+// Second is the path of a measurement of the second foot by its name.
+func Second(measurement string) Path { return "second_foot." + Path(measurement) }
+
 // Enum lists all paths for whoever describes the type: the interface is compiled against them.
 func (Path) Enum() []any {
 	list := make([]any, len(All))
@@ -74,6 +77,9 @@ const (
 	FootCautions       Path = "foot.cautions"
 	FootEstimated      Path = "foot.estimated"
 	FootHeelDiagonal   Path = "foot.heel_diagonal_mm"
+	FootInstepGirth    Path = "foot.instep_girth_mm"
+	FootKneeGirth      Path = "foot.knee_girth_mm"
+	FootKneeHeight     Path = "foot.knee_height_mm"
 	FootHeelWidth      Path = "foot.heel_width"
 	FootLength         Path = "foot.length_mm"
 	FootLittleToeAside Path = "foot.little_toe_aside_mm"
@@ -112,6 +118,21 @@ const (
 	HeelStitches        Path = "heel.stitches"
 	HeelTurn            Path = "heel.turn"
 	HeelTurnsPerSide    Path = "heel.turns_per_side"
+)
+
+// The second foot, where it differs.
+const (
+	SecondFootAnkleGirth   Path = "second_foot.ankle_girth_mm"
+	SecondFootBallGirth    Path = "second_foot.ball_girth_mm"
+	SecondFootCalfGirth    Path = "second_foot.calf_girth_mm"
+	SecondFootCalfHeight   Path = "second_foot.calf_height_mm"
+	SecondFootHeelDiagonal Path = "second_foot.heel_diagonal_mm"
+	SecondFootHeelWidth    Path = "second_foot.heel_width"
+	SecondFootInstepGirth  Path = "second_foot.instep_girth_mm"
+	SecondFootKneeGirth    Path = "second_foot.knee_girth_mm"
+	SecondFootKneeHeight   Path = "second_foot.knee_height_mm"
+	SecondFootLength       Path = "second_foot.length_mm"
+	SecondFootToeDepth     Path = "second_foot.toe_depth_mm"
 )
 
 // The leg.
@@ -172,6 +193,9 @@ var All = []Path{
 	FootEstimated,
 	FootHeelDiagonal,
 	FootHeelWidth,
+	FootInstepGirth,
+	FootKneeGirth,
+	FootKneeHeight,
 	FootLength,
 	FootLittleToeAside,
 	FootToeDepth,
@@ -211,6 +235,17 @@ var All = []Path{
 	NeedlesBySection,
 	Patterns,
 	RoundStart,
+	SecondFootAnkleGirth,
+	SecondFootBallGirth,
+	SecondFootCalfGirth,
+	SecondFootCalfHeight,
+	SecondFootHeelDiagonal,
+	SecondFootHeelWidth,
+	SecondFootInstepGirth,
+	SecondFootKneeGirth,
+	SecondFootKneeHeight,
+	SecondFootLength,
+	SecondFootToeDepth,
 	Stitches,
 	ToeCastOn,
 	ToeColourExtra,

@@ -43,6 +43,8 @@ type Answer struct {
 	Grams *Grams      `json:"grams,omitempty"`
 	// Striping are the colours of a yarn that stripes by itself.
 	Striping []yarn.Stripe `json:"striping,omitempty"`
+	// Second is the other sock of the pair where its foot differs.
+	Second *Second `json:"second,omitempty"`
 	// ToeLength is what the toe adds to the sock.
 	ToeLength measure.Length `json:"toe_length_mm,omitempty"`
 	// Schools are the foot by each way of taking off toe and heel.
@@ -111,6 +113,9 @@ func work(a Answer, d design.Design, unit measure.Unit, brief bool) (Answer, err
 	if p.Stopped() != nil {
 		return a, nil
 	}
+	if a.Second, err = secondOf(p); err != nil {
+		return a, err
+	}
 	traced, err := knitted.Of(p.Rows)
 	if err != nil {
 		return a, err
@@ -166,7 +171,39 @@ func Differences(left, right Answer) []Difference {
 	if left.Plan == nil || right.Plan == nil {
 		return list
 	}
-	a, b := left.Plan.Summary, right.Plan.Summary
+	return differences(left.Plan.Summary, right.Plan.Summary)
+}
+
+// Second is what the other sock of a pair is where its foot differs.
+type Second struct {
+	// Differences have the first sock's count as left, and the second's as right.
+	Differences []Difference `json:"differences"`
+	// FinishedLength is the second sock's, in mm.
+	FinishedLength measure.Length `json:"finished_length_mm"`
+	FootLength     measure.Length `json:"foot_length_mm"`
+	// Stop says why no sock results for that foot; empty when one does.
+	Stop string `json:"stop"`
+}
+
+func secondOf(p *plan.Plan) (*Second, error) {
+	if !p.Design.SecondFoot.Differs() {
+		return nil, nil
+	}
+	other, err := knit.Make(p.Design.OfSecond())
+	if err != nil {
+		return nil, err
+	}
+	second := Second{Differences: []Difference{}, FootLength: other.Design.Foot.Length}
+	if stop := other.Stopped(); stop != nil {
+		second.Stop = stop.Text
+		return &second, nil
+	}
+	second.Differences, second.FinishedLength = differences(p.Summary, other.Summary), other.Summary.FinishedLength
+	return &second, nil
+}
+
+func differences(a, b plan.Summary) []Difference {
+	list := []Difference{}
 	for _, d := range []Difference{
 		{"Cast on", a.CastOnStitches, b.CastOnStitches}, {"Stitches round the foot", a.FootStitches, b.FootStitches},
 		{"Rounds of the toe", a.ToeRounds, b.ToeRounds}, {"Rounds to the heel", a.FootRounds, b.FootRounds},

@@ -220,7 +220,7 @@ func (e *Edition) Pair(sock int, made *plan.Plan) ([2]*plan.Plan, error) {
 	if !e.OneDesign() {
 		return to, nil
 	}
-	other, err := mirrored(made)
+	other, err := secondOf(made)
 	if err != nil {
 		return to, err
 	}

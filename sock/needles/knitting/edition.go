@@ -67,7 +67,7 @@ func Begin(d design.Design) (*Edition, error) {
 		return nil, document.Faults{{Message: stop.Text}}
 	}
 	e := &Edition{Line: Line{Version: 1}, Plan: p, HeelPlace: sock.HeelPlace(), Board: &d}
-	e.Second, err = mirrored(p)
+	e.Second, err = secondOf(p)
 	return e, err
 }
 
@@ -101,18 +101,19 @@ func (e *Edition) From(before [2]int) [2]int {
 	return before
 }
 
-// mirrored is the plan of the second sock of a pair; nil where its rows are the same.
-func mirrored(p *plan.Plan) (*plan.Plan, error) {
+// secondOf is the plan of the second sock of a pair, mirrored, and for its own foot where that differs; nil where its rows are the same.
+func secondOf(p *plan.Plan) (*plan.Plan, error) {
 	// What went otherwise on the needles is in the rows alone: whether mirroring changes any is asked of the design.
 	first, err := knit.Make(p.Design)
 	if err != nil {
 		return nil, fmt.Errorf("first sock: %w", err)
 	}
-	d := p.Design
-	d.Mirror = !d.Mirror
-	second, err := knit.Make(d)
+	second, err := knit.Make(p.Design.OfSecond())
 	if err != nil {
 		return nil, fmt.Errorf("second sock: %w", err)
+	}
+	if stop := second.Stopped(); stop != nil && p.Design.SecondFoot.Differs() {
+		return nil, document.Faults{{Message: "the second foot: " + stop.Text}}
 	}
 	if second.Stopped() != nil || sameRows(first.Rows, second.Rows) {
 		return nil, nil
@@ -135,7 +136,7 @@ func Adopt(d design.Design) (*Edition, error) {
 		return nil, ErrNoRows
 	}
 	e := &Edition{Line: Line{Version: 1}, Plan: p, HeelPlace: sock.HeelPlace()}
-	e.Second, err = mirrored(p)
+	e.Second, err = secondOf(p)
 	return e, err
 }
 

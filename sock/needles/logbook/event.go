@@ -256,4 +256,6 @@ type Undecided struct {
 	Sock int `json:"sock"`
 	// Text says what happened to the other.
 	Text string `json:"text"`
+	// Before is the version of the plan before it happened.
+	Before int `json:"before"`
 }

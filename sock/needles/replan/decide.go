@@ -78,17 +78,14 @@ func Decide(e *knitting.Edition, d design.Design, b Bound, unit measure.Unit) (D
 	} else if e.Version > 1 {
 		board = d // nobody kept what the board said when it was decided
 	}
-	changes := design.Differences(board, d)
-	for _, field := range unknitted {
-		delete(changes, field)
-	}
+	changes := differing(board, d)
 	for _, field := range changes.Fields() {
 		out.Pending = append(out.Pending, Pending{field, design.Label(field)})
 	}
 	if len(out.Pending) == 0 {
 		return out, nil
 	}
-	bend, locked, err := bendBy(e, d, changes, b)
+	bend, locked, err := bendBy(e, board, d, b)
 	if err != nil {
 		return out, err
 	}
@@ -113,9 +110,26 @@ func Decide(e *knitting.Edition, d design.Design, b Bound, unit measure.Unit) (D
 	return out, out.tell(edition.PlanOf(told), places[told-1])
 }
 
+// ofSock is a design as it is knitted for a sock of the pair, 1 or 2, whose feet may differ.
+func ofSock(d design.Design, sock int) design.Design {
+	if sock == 2 && d.SecondFoot.Differs() {
+		return d.OfSecond()
+	}
+	return d
+}
+
+// differing are the fields that are knitted in which a design is another than before.
+func differing(was, d design.Design) design.Changes {
+	changes := design.Differences(was, d)
+	for _, field := range unknitted {
+		delete(changes, field)
+	}
+	return changes
+}
+
 // bendBy holds the design against each sock that is bound: what it makes of it, or what of it stands against knitted rows.
-func bendBy(e *knitting.Edition, d design.Design, changes design.Changes, b Bound) (bend knitting.Bend, locked []Lock, err error) {
-	socks := b.socks(e)
+func bendBy(e *knitting.Edition, was, d design.Design, b Bound) (bend knitting.Bend, locked []Lock, err error) {
+	socks, changes := b.socks(e), differing(was, d)
 	if len(socks) == 0 {
 		for _, field := range changes.Fields() {
 			locked = append(locked, Lock{Field: field, Label: design.Label(field), Row: "the last row: it is off the needles",
@@ -124,10 +138,11 @@ func bendBy(e *knitting.Edition, d design.Design, changes design.Changes, b Boun
 		return bend, locked, nil
 	}
 	for _, sock := range socks {
-		k := knittedBy{p: e.PlanOf(sock), board: d, done: b.Done[sock-1]}
+		k := knittedBy{p: e.PlanOf(sock), board: ofSock(d, sock), done: b.Done[sock-1]}
 		if !k.p.HasDesign() {
 			continue
 		}
+		changes = differing(ofSock(was, sock), k.board)
 		if err := k.begin(); err != nil {
 			return bend, nil, err
 		}
@@ -151,7 +166,7 @@ func LockOf(e *knitting.Edition, d design.Design, b Bound) func(design.Changes) 
 		if b.Done[sock-1] == 0 {
 			continue // nothing of it is knitted, so nothing stands against it
 		}
-		k := &knittedBy{p: e.PlanOf(sock), board: d, done: b.Done[sock-1]}
+		k := &knittedBy{p: e.PlanOf(sock), board: ofSock(d, sock), done: b.Done[sock-1]}
 		if !k.p.HasDesign() || k.begin() != nil {
 			return func(design.Changes) string { return "" }
 		}

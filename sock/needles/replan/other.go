@@ -85,7 +85,7 @@ func bendPair(e *knitting.Edition, bend knitting.Bend, h Happened) (Proposal, er
 	q.Other = otherOf(e, alike, h)
 	if h.Other == Later {
 		q.Pair = fmt.Sprintf("For the %s sock it is decided later.", ordinal[sister+1])
-		q.Edition.Undecided = &logbook.Undecided{Sock: sister + 1,
+		q.Edition.Undecided = &logbook.Undecided{Sock: sister + 1, Before: e.Version,
 			Text: fmt.Sprintf("What happened to the %s sock is not decided for the %s: %s", ordinal[h.sock()], ordinal[sister+1], q.Text)}
 	}
 	return q, nil
@@ -107,7 +107,7 @@ func decidedNow(e *knitting.Edition, h Happened) (Proposal, error) {
 	if h.Decided != Alike {
 		return Proposal{}, fault("decided", "read %q; it is %s or %s", h.Decided, AsPlanned, Alike)
 	}
-	to, err := asOther(e, h.sock())
+	to, err := asOther(e, h)
 	if err != nil {
 		return Proposal{}, err
 	}
@@ -122,15 +122,14 @@ func decidedNow(e *knitting.Edition, h Happened) (Proposal, error) {
 	return q, nil
 }
 
-// alikeTo is the plan of the other sock where it is not of the same design: what was decided for this one is decided for that one too,
-// and rounds of the foot are as many more or fewer. Nil where no sock comes of it.
-func alikeTo(e *knitting.Edition, told int, made *plan.Plan) *plan.Plan {
-	was, other := e.PlanOf(told), e.PlanOf(3-told)
+// alikeTo is the plan of the other sock where it is not of the same design: what became of this one, from one plan to the next, becomes of
+// that one too, and rounds of the foot are as many more or fewer. Nil where no sock comes of it.
+func alikeTo(was, made, other *plan.Plan) *plan.Plan {
 	if !was.HasDesign() || !other.HasDesign() {
 		return nil
 	}
 	own := knit.PinnedTo(other)
-	d, err := own.With(design.Differences(knit.PinnedTo(was), made.Design))
+	d, err := own.With(design.Differences(knit.PinnedTo(was), knit.PinnedTo(made)))
 	if err != nil {
 		return nil
 	}
@@ -146,9 +145,19 @@ func alikeTo(e *knitting.Edition, told int, made *plan.Plan) *plan.Plan {
 	return alike
 }
 
-// asOther is the plan of the other sock of a pair for this one: mirrored where the two mirror each other.
-func asOther(e *knitting.Edition, sock int) (*plan.Plan, error) {
-	own, other := e.PlanOf(sock), e.PlanOf(3-sock)
+// asOther is the plan of the other sock of a pair for this one: mirrored where the two mirror each other. For two feet that differ it is what
+// happened to that one since.
+func asOther(e *knitting.Edition, h Happened) (*plan.Plan, error) {
+	own, other := e.PlanOf(h.sock()), e.PlanOf(3-h.sock())
+	if e.Plan.Design.SecondFoot.Differs() {
+		if e.Undecided == nil || h.Earlier == nil {
+			return nil, fault("decided", "nothing is left open for this sock")
+		}
+		if made := alikeTo(h.Earlier.PlanOf(3-h.sock()), other, own); made != nil {
+			return made, nil
+		}
+		return nil, fault("decided", "knitted like the other no sock results for this foot")
+	}
 	if !own.HasDesign() || !other.HasDesign() || own.Design.Mirror == other.Design.Mirror {
 		return other, nil
 	}
@@ -199,12 +208,8 @@ func choicesApart(e *knitting.Edition) string {
 	if !e.Plan.HasDesign() || !e.Second.HasDesign() {
 		return ""
 	}
-	changes := design.Differences(e.Plan.Design, e.Second.Design)
-	for _, field := range unknitted {
-		delete(changes, field)
-	}
 	var labels []string
-	for _, field := range changes.Fields() {
+	for _, field := range differing(e.Plan.Design, e.Second.Design).Fields() {
 		labels = append(labels, design.Label(field))
 	}
 	return strings.Join(labels, ", ")

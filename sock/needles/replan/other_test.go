@@ -38,7 +38,7 @@ func TestWhatHappenedToOneSockIsAskedForTheOther(t *testing.T) {
 	q, err = Ask(e, late)
 	require.NoError(t, err)
 	assert.Equal(t, 65, q.Edition.SecondPlan().Summary.FootRounds)
-	assert.Equal(t, &logbook.Undecided{Sock: 2, Text: "What happened to the first sock is not decided for the second: 3 more rounds before the heel. The foot comes out 0.7 cm longer."}, q.Edition.Undecided)
+	assert.Equal(t, &logbook.Undecided{Sock: 2, Before: 1, Text: "What happened to the first sock is not decided for the second: 3 more rounds before the heel. The foot comes out 0.7 cm longer."}, q.Edition.Undecided)
 	assert.Equal(t, &Apart{Text: "The second sock: 3 fewer rounds before the heel.", Counts: []Change{{"rounds before the heel", 68, 65}},
 		Long: [2]measure.Length{q.Edition.Plan.Summary.FinishedLength, 242}}, ApartOf(q.Edition))
 

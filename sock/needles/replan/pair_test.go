@@ -36,6 +36,7 @@ func anyPair(t *rapid.T) *evening {
 		v.pick("turn", design.Registered("heel.turn")...), v.pick("share", "0.5", "0.5", "0.65"),
 		v.pick("fabric", "stockinette", "stockinette", "garter"),
 		v.pick("corner", design.Registered("corner.method")...), v.pick("needles", "magic_loop", "dpn5"))
+	fields += v.pick("second foot", "", "", `,"second_foot":{"length_mm":244}`, `,"second_foot":{"length_mm":256,"ball_girth_mm":228}`)
 	v.editions = []*knitting.Edition{begunWith(t, fields)}
 	return v
 }

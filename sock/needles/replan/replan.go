@@ -296,13 +296,14 @@ func proposeMade(e *knitting.Edition, made *plan.Plan, h Happened, from int, sta
 	if stop := made.Stopped(); stop != nil {
 		return Proposal{}, fault("", "planned like that no sock results: %s", stop.Text)
 	}
+	p := e.PlanOf(h.sock())
 	bend := knitting.Bend{Told: h.sock(), From: from}
 	var err error
 	if bend.To, err = e.Pair(h.sock(), made); err != nil {
 		return Proposal{}, err
 	}
 	if !stands && !e.OneDesign() {
-		bend.To[2-h.sock()] = alikeTo(e, h.sock(), made)
+		bend.To[2-h.sock()] = alikeTo(p, made, e.PlanOf(3-h.sock()))
 	}
 	if stands {
 		bend.Stands = h.Row

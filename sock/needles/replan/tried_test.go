@@ -29,9 +29,12 @@ func anyPlan(t *rapid.T) *plan.Plan {
 func TestTheFigureThatIsShownChangesNothing(t *testing.T) {
 	rapid.Check(t, func(t *rapid.T) {
 		p := anyPlan(t)
-		h := Happened{Row: rapid.IntRange(0, len(p.Rows)-1).Draw(t, "row"), Unit: measure.Centimetres}
+		unit := rapid.SampledFrom([]measure.Unit{measure.Centimetres, measure.Inches}).Draw(t, "unit")
+		h := Happened{Row: rapid.IntRange(0, len(p.Rows)-1).Draw(t, "row"), Unit: unit}
 		should := measure.Length(rapid.Float64Range(20, 400).Draw(t, "should"))
-		read := should + measure.Length(rapid.Float64Range(-TapeNoise, TapeNoise).Draw(t, "off"))
+		shown, err := measure.ParseLength(unit.Show(should), unit)
+		require.NoError(t, err)
+		read := shown + measure.Length(rapid.Float64Range(-TapeNoise, TapeNoise).Draw(t, "off"))
 		switch section(p, h.Row) {
 		case needle.Foot:
 			h.Length, h.Should = &read, should
@@ -47,7 +50,7 @@ func TestTheFigureThatIsShownChangesNothing(t *testing.T) {
 		}
 		assert.False(t, q.Plans)
 		assert.Empty(t, q.Changes)
-		assert.Contains(t, q.Repair, "as it should, about "+measure.Centimetres.Show(should))
+		assert.Contains(t, q.Repair, "as it should, about "+unit.Show(should))
 	})
 }
 

@@ -17,6 +17,8 @@ type FootTaken struct {
 	// Estimated lists the lengths that rest on a guess.
 	Estimated []string `json:"estimated"`
 	Cautions  []string `json:"cautions"`
+	// Second are the lengths in which the wearer's other foot differs; none where it was not measured, or is as this one.
+	Second map[string]measure.Length `json:"second"`
 }
 
 // SwatchTaken is the swatch that a sock was designed with, as it was then.
@@ -48,7 +50,7 @@ func TakeFoot(w *feet.Wearer, side feet.Side) FootTaken {
 		cautions = []string{}
 	}
 	foot := w.Foot(side, "")
-	return FootTaken{w.ID, side, foot.Lengths(), foot.Estimated(), cautions}
+	return FootTaken{w.ID, side, foot.Lengths(), foot.Estimated(), cautions, foot.Other(w.Foot(side.Other(), ""))}
 }
 
 // FootNews compares the foot that was taken with the wearer's now; w is nil
@@ -60,6 +62,9 @@ func (t *FootTaken) FootNews(w *feet.Wearer) *News {
 	now := TakeFoot(w, t.Side)
 	changes := w.Foot(t.Side, "").ChangesSince(t.Lengths)
 	ticks := !slices.Equal(t.Cautions, now.Cautions)
+	if t.Second != nil { // a sock of before took one foot only, and is knitted for that
+		changes = append(changes, feet.SecondChanges(t.Second, now.Second)...)
+	}
 	if len(changes) == 0 && !ticks {
 		return nil
 	}

@@ -57,7 +57,7 @@ var guesses = []struct {
 // measurements are the names that foot.estimated may list, in their order.
 var measurements = []string{
 	"length_mm", "ball_girth_mm", "toe_depth_mm", "heel_diagonal_mm", "ankle_girth_mm", "calf_girth_mm", "calf_height_mm",
-	"toe_tip_aside_mm", "little_toe_aside_mm",
+	"knee_girth_mm", "knee_height_mm", "instep_girth_mm", "toe_tip_aside_mm", "little_toe_aside_mm",
 }
 
 // fill works out the defaults that rest on other fields.

@@ -22,10 +22,12 @@ type Length = measure.Length
 // Design is one sock as it was asked for. Pointers are nil where the program
 // is to work the value out.
 type Design struct {
-	Format     string     `json:"format"`
-	Version    int        `json:"version"`
-	Name       string     `json:"name"`
-	Foot       Foot       `json:"foot"`
+	Format  string `json:"format"`
+	Version int    `json:"version"`
+	Name    string `json:"name"`
+	Foot    Foot   `json:"foot"`
+	// SecondFoot is where the foot of the second sock differs from the first's; nothing is the usual case.
+	SecondFoot OtherFoot  `json:"second_foot,omitzero"`
 	Gauge      Gauge      `json:"gauge"`
 	Fit        Fit        `json:"fit"`
 	Stitches   *int       `json:"stitches"`
@@ -60,9 +62,14 @@ type Foot struct {
 	CalfHeight   *Length `json:"calf_height_mm"`
 	// ToeTipAside and LittleToeAside shape the toes: how far the tip of the longest toe lies to the inner side of the line from the
 	// heel to the middle of the ball, and the root of the little toe to its outer side. Feet at large where they are not told.
-	ToeTipAside    *Length  `json:"toe_tip_aside_mm,omitempty"`
-	LittleToeAside *Length  `json:"little_toe_aside_mm,omitempty"`
-	Estimated      []string `json:"estimated"`
+	ToeTipAside    *Length `json:"toe_tip_aside_mm,omitempty"`
+	LittleToeAside *Length `json:"little_toe_aside_mm,omitempty"`
+	// InstepGirth is the girth over the instep, halfway from the ball to the bend of the ankle.
+	InstepGirth *Length `json:"instep_girth_mm,omitempty"`
+	// KneeGirth is the girth below the knee, KneeHeight how high above the floor that place is.
+	KneeGirth  *Length  `json:"knee_girth_mm,omitempty"`
+	KneeHeight *Length  `json:"knee_height_mm,omitempty"`
+	Estimated  []string `json:"estimated"`
 	// Cautions name what changes the advice for this person; none is the usual case.
 	Cautions []string `json:"cautions,omitempty"`
 }

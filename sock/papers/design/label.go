@@ -84,6 +84,7 @@ var labels = map[at.Path]string{
 // partLabels are what people call the parts of a design, each with fields of its own.
 var partLabels = map[string]string{
 	"foot":        "the foot",
+	"second_foot": "the second foot",
 	"gauge":       "the gauge",
 	"fit":         "the fit",
 	"toe":         "the toe",
@@ -99,7 +100,11 @@ var partLabels = map[string]string{
 func init() {
 	for _, k := range measured {
 		labels[at.Foot(k.Name)] = strings.ToLower(k.Label)
+		if _, differs := (&OtherFoot{}).values()[k.Name]; differs {
+			labels[at.Second(k.Name)] = "second foot, " + strings.ToLower(k.Label)
+		}
 	}
+	labels[at.SecondFootHeelWidth] = "second foot, " + labels[at.FootHeelWidth]
 }
 
 // Label is what people call a field of a design, by its path. Of anything else it is its name without underscores.

@@ -23,8 +23,8 @@ func (v *validation) show(l Length) string {
 }
 
 func (f *Foot) values() []*Length {
-	return []*Length{&f.Length, &f.BallGirth, &f.ToeDepth, &f.HeelDiagonal, &f.AnkleGirth, f.CalfGirth, f.CalfHeight, f.ToeTipAside,
-		f.LittleToeAside}
+	return []*Length{&f.Length, &f.BallGirth, &f.ToeDepth, f.InstepGirth, &f.HeelDiagonal, &f.AnkleGirth, f.CalfGirth, f.CalfHeight,
+		f.KneeGirth, f.KneeHeight, f.ToeTipAside, f.LittleToeAside}
 }
 
 // guessedBelow lets a guess lie a little under the range of measured values: the
@@ -52,6 +52,7 @@ func (v *validation) checkFoot(d *Design) {
 			v.fault(field, "read %s; %s is %s to %s%s", v.show(value), r.Noun, v.show(r.Min), v.show(r.Max), v.meant(value, r))
 		}
 	}
+	v.checkSecondFoot(d)
 	for i, name := range d.Foot.Estimated {
 		if !slices.Contains(measurements, name) {
 			v.fault(at.FootEstimated.Nth(i), "read %s, expected one of %s", quote(name),

@@ -2,21 +2,47 @@ package feet
 
 import "acornstep/sock/figures/measure"
 
-// girths are shared by a pair: both socks get the same count of stitches, so
-// the larger foot decides.
-var girths = []string{"ball_girth_mm", "heel_diagonal_mm", "ankle_girth_mm", "calf_girth_mm"}
-
-// ForPair is the foot of one side as a pair is knitted for it: its own
-// lengths, and of each girth the larger one of both feet.
+// ForPair is the foot of one side as a pair is knitted for it: its own lengths, and the other foot's where it was not measured.
 func (w *Wearer) ForPair(side Side) Foot {
-	foot, other := w.Foot(side, ""), w.Foot(side.Other(), "")
-	for _, name := range girths {
-		theirs, has := other[name]
-		if own, mine := foot[name]; has && (!mine || theirs.Length > own.Length) {
+	foot := w.Foot(side, "")
+	for name, theirs := range w.Foot(side.Other(), "") {
+		if _, own := foot[name]; !own {
 			foot[name] = theirs
 		}
 	}
 	return foot
+}
+
+// apart is by how much, in mm, two feet differ so that it is knitted: a tape that is laid again reads as much.
+const apart = 2
+
+// Other are the lengths in which the other foot of the wearer differs; none where it was not measured.
+func (f Foot) Other(other Foot) map[string]measure.Length {
+	lengths := map[string]measure.Length{}
+	for _, k := range Kinds {
+		theirs, has := other[k.Name]
+		if !has || !k.Design || shapesToes(k.Name) || theirs.Guessed() {
+			continue
+		}
+		if own := f[k.Name].Length; theirs.Length-own >= apart || own-theirs.Length >= apart {
+			lengths[k.Name] = theirs.Length
+		}
+	}
+	return lengths
+}
+
+// shapesToes says of a length that it shapes the toes of the picture and no row.
+func shapesToes(name string) bool { return name == "toe_tip_aside_mm" || name == "little_toe_aside_mm" }
+
+// SecondChanges lists where the second foot of a pair is another than when a sock took it.
+func SecondChanges(then, now map[string]measure.Length) []Change {
+	var changes []Change
+	for _, k := range Kinds {
+		if a, b := then[k.Name], now[k.Name]; a-b > noticeable || b-a > noticeable {
+			changes = append(changes, Change{k.Name, a, b})
+		}
+	}
+	return changes
 }
 
 // Change is a measurement that is no longer what a sock was designed for.

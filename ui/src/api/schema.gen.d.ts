@@ -1384,7 +1384,7 @@ export interface components {
             stitches: number;
         };
         /** @enum {string} */
-        AtPath: "ankle.change" | "ankle.place" | "bind_off" | "corner.hold_rounds" | "corner.method" | "corner.pick_up" | "cuff.height_mm" | "cuff.pattern" | "cuff.rounds" | "fit.girth_ease_pct" | "fit.length_ease_mm" | "fit.multiple" | "foot.ankle_girth_mm" | "foot.ball_girth_mm" | "foot.calf_girth_mm" | "foot.calf_height_mm" | "foot.cautions" | "foot.estimated" | "foot.heel_diagonal_mm" | "foot.heel_width" | "foot.length_mm" | "foot.little_toe_aside_mm" | "foot.toe_depth_mm" | "foot.toe_tip_aside_mm" | "foot_length.heel_mm" | "foot_length.rounds" | "foot_length.school" | "foot_length.sole" | "foot_length.toe_mm" | "format" | "gauge.rounds_per_100mm" | "gauge.stitches_per_100mm" | "heel.fabric" | "heel.first_row" | "heel.flap_row_factor" | "heel.flap_rows" | "heel.gusset_increases" | "heel.kind" | "heel.own_strand" | "heel.picked_up" | "heel.rounds_between" | "heel.share" | "heel.slip_columns" | "heel.stitches" | "heel.turn" | "heel.turns_per_side" | "leg.height_mm" | "leg.instep_pattern" | "leg.panels" | "leg.pattern" | "leg.plain_rounds" | "leg.rounds" | "leg.stitches" | "mirror" | "name" | "needles" | "needles_by_section" | "patterns" | "round_start" | "stitches" | "toe.cast_on" | "toe.colour_extra_mm" | "toe.fast_rounds" | "toe.increase" | "toe.kind" | "toe.odd" | "toe.start" | "toe.start_loop" | "toe.start_stitches" | "toe.turns_per_side" | "version" | "yarn.ball_g" | "yarn.ball_m" | "yarn.contrast" | "yarn.repeat_mm" | "yarn.repeat_rounds" | "yarn.repeat_stitches" | "yarn.stripes";
+        AtPath: "ankle.change" | "ankle.place" | "bind_off" | "corner.hold_rounds" | "corner.method" | "corner.pick_up" | "cuff.height_mm" | "cuff.pattern" | "cuff.rounds" | "fit.girth_ease_pct" | "fit.length_ease_mm" | "fit.multiple" | "foot.ankle_girth_mm" | "foot.ball_girth_mm" | "foot.calf_girth_mm" | "foot.calf_height_mm" | "foot.cautions" | "foot.estimated" | "foot.heel_diagonal_mm" | "foot.heel_width" | "foot.instep_girth_mm" | "foot.knee_girth_mm" | "foot.knee_height_mm" | "foot.length_mm" | "foot.little_toe_aside_mm" | "foot.toe_depth_mm" | "foot.toe_tip_aside_mm" | "foot_length.heel_mm" | "foot_length.rounds" | "foot_length.school" | "foot_length.sole" | "foot_length.toe_mm" | "format" | "gauge.rounds_per_100mm" | "gauge.stitches_per_100mm" | "heel.fabric" | "heel.first_row" | "heel.flap_row_factor" | "heel.flap_rows" | "heel.gusset_increases" | "heel.kind" | "heel.own_strand" | "heel.picked_up" | "heel.rounds_between" | "heel.share" | "heel.slip_columns" | "heel.stitches" | "heel.turn" | "heel.turns_per_side" | "leg.height_mm" | "leg.instep_pattern" | "leg.panels" | "leg.pattern" | "leg.plain_rounds" | "leg.rounds" | "leg.stitches" | "mirror" | "name" | "needles" | "needles_by_section" | "patterns" | "round_start" | "second_foot.ankle_girth_mm" | "second_foot.ball_girth_mm" | "second_foot.calf_girth_mm" | "second_foot.calf_height_mm" | "second_foot.heel_diagonal_mm" | "second_foot.heel_width" | "second_foot.instep_girth_mm" | "second_foot.knee_girth_mm" | "second_foot.knee_height_mm" | "second_foot.length_mm" | "second_foot.toe_depth_mm" | "stitches" | "toe.cast_on" | "toe.colour_extra_mm" | "toe.fast_rounds" | "toe.increase" | "toe.kind" | "toe.odd" | "toe.start" | "toe.start_loop" | "toe.start_stitches" | "toe.turns_per_side" | "version" | "yarn.ball_g" | "yarn.ball_m" | "yarn.contrast" | "yarn.repeat_mm" | "yarn.repeat_rounds" | "yarn.repeat_stitches" | "yarn.stripes";
         Ball: {
             calibrated: boolean;
             doubt: string;
@@ -1415,6 +1415,7 @@ export interface components {
             path?: components["schemas"]["AdviseDecision"][];
             plan?: components["schemas"]["Plan"];
             schools?: components["schemas"]["BoardSchool"][];
+            second?: components["schemas"]["BoardSecond"];
             shows?: components["schemas"]["HandsShown"][][];
             strip?: components["schemas"]["StripPart"][];
             striping?: components["schemas"]["YarnStripe"][];
@@ -1455,6 +1456,12 @@ export interface components {
             longer_mm: components["schemas"]["MeasureLength"];
             name: string;
             rounds: number;
+        };
+        BoardSecond: {
+            differences: components["schemas"]["BoardDifference"][];
+            finished_length_mm: components["schemas"]["MeasureLength"];
+            foot_length_mm: components["schemas"]["MeasureLength"];
+            stop: string;
         };
         BoardTried: {
             above_mm?: components["schemas"]["MeasureLength"];
@@ -1584,6 +1591,7 @@ export interface components {
             };
             patterns?: components["schemas"]["PatternPattern"][];
             round_start: string;
+            second_foot: components["schemas"]["DesignOtherFoot"];
             stitches: null | number;
             toe: components["schemas"]["DesignToe"];
             version: number;
@@ -1604,6 +1612,9 @@ export interface components {
             estimated: string[];
             heel_diagonal_mm: components["schemas"]["MeasureLength"];
             heel_width: string;
+            instep_girth_mm?: components["schemas"]["MeasureLength"];
+            knee_girth_mm?: components["schemas"]["MeasureLength"];
+            knee_height_mm?: components["schemas"]["MeasureLength"];
             length_mm: components["schemas"]["MeasureLength"];
             little_toe_aside_mm?: components["schemas"]["MeasureLength"];
             toe_depth_mm: components["schemas"]["MeasureLength"];
@@ -1648,6 +1659,19 @@ export interface components {
             plain_rounds: null | number;
             rounds?: null | number;
             stitches: null | number;
+        };
+        DesignOtherFoot: {
+            ankle_girth_mm?: components["schemas"]["MeasureLength"];
+            ball_girth_mm?: components["schemas"]["MeasureLength"];
+            calf_girth_mm?: components["schemas"]["MeasureLength"];
+            calf_height_mm?: components["schemas"]["MeasureLength"];
+            heel_diagonal_mm?: components["schemas"]["MeasureLength"];
+            heel_width?: null | string;
+            instep_girth_mm?: components["schemas"]["MeasureLength"];
+            knee_girth_mm?: components["schemas"]["MeasureLength"];
+            knee_height_mm?: components["schemas"]["MeasureLength"];
+            length_mm?: components["schemas"]["MeasureLength"];
+            toe_depth_mm?: components["schemas"]["MeasureLength"];
         };
         DesignStripe: (string | number)[];
         DesignToe: {
@@ -1874,6 +1898,9 @@ export interface components {
             cautions: string[];
             estimated: string[];
             lengths: {
+                [key: string]: components["schemas"]["MeasureLength"];
+            };
+            second: {
                 [key: string]: components["schemas"]["MeasureLength"];
             };
             side: string;
@@ -2103,6 +2130,7 @@ export interface components {
             version: number;
         };
         LogbookUndecided: {
+            before: number;
             sock: number;
             text: string;
         };

@@ -1,8 +1,9 @@
-import { Select } from "antd";
+import { Button, Select } from "antd";
 import { Link } from "react-router";
 import { useBook } from "../api/book";
 import type { Plan } from "../api/client";
 import { useWearers } from "../api/feet";
+import { useKinds } from "../api/reference";
 import { Checks } from "../shell/Checks";
 import { Term } from "../terms/Term";
 import { gaugeText, gaugeWidth, lengthWithUnit, useUnit } from "../units/units";
@@ -58,11 +59,67 @@ export function FootFields({ plan }: { plan: Plan | undefined }) {
             hint={<Term name="toe_depth">longest toe back to the little toe</Term>}
           />
           <HeelWidth />
+          <Field field="foot.instep_girth_mm" label="Instep" hint="halfway from the ball to the ankle" />
           <Field field="foot.calf_girth_mm" label="Calf" hint="for knee socks" />
           <Field field="foot.calf_height_mm" label="Height of the calf" hint="above the floor" />
+          <Field
+            field="foot.knee_girth_mm"
+            label="Below the knee"
+            hint="where the cuff of a knee sock sits"
+          />
+          <Field field="foot.knee_height_mm" label="Height below the knee" hint="above the floor" />
         </div>
       </details>
+      <SecondFoot />
     </>
+  );
+}
+
+type SecondFoot = Partial<Record<string, number | string | null>>;
+
+/** SecondFoot is where the other foot of the pair differs: two feet that differ are two socks from the cast-on. */
+function SecondFoot() {
+  const unit = useUnit();
+  const taken = useBoard((b) => b.content.foot?.second);
+  const second = useBoard((b) => b.content.draft.design.second_foot as SecondFoot | undefined);
+  const chooseAll = useBoard((b) => b.chooseAll);
+  const kinds = useKinds();
+  const own = Object.entries(second ?? {}).filter(([, value]) => value !== null && value !== undefined);
+  const differs = Object.entries(taken ?? {});
+  const label = (name: string) => kinds.find((k) => k.name === name)?.label.toLowerCase() ?? name;
+  return (
+    <details className="more" open={own.length + differs.length > 0 || undefined}>
+      <summary>The second foot, where it differs</summary>
+      <p className="hint">
+        Each sock then has counts and rounds of its own; the height of the leg, the cuff and the pattern are
+        the pair's.
+      </p>
+      {differs.length > 0 && (
+        <p>
+          {differs.map(([name, mm]) => `${label(name)} ${lengthWithUnit(mm, unit)}`).join(", ")}.{" "}
+          <Button
+            size="small"
+            onClick={() =>
+              chooseAll(
+                Object.fromEntries(
+                  differs.map(([name, mm]) => [`second_foot.${name}`, own.length > 0 ? null : mm]),
+                ),
+              )
+            }
+          >
+            {own.length > 0 ? "Knit two alike" : "Each for its own foot"}
+          </Button>
+        </p>
+      )}
+      <div className={css.pair}>
+        <Field field="second_foot.length_mm" label="Length of the second" hint="as the first where empty" />
+        <Field
+          field="second_foot.ball_girth_mm"
+          label="Its girth round the ball"
+          hint="as the first where empty"
+        />
+      </div>
+    </details>
   );
 }
 

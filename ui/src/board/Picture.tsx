@@ -1,7 +1,7 @@
 import { Skeleton } from "antd";
 import { lazy, Suspense, useCallback, useDeferredValue, useState } from "react";
 import { useNavigate, useSearchParams } from "react-router";
-import { type Spot, saidFault } from "../api/client";
+import { type PlanAnswer, type Spot, saidFault } from "../api/client";
 import { useWearer } from "../api/feet";
 import type { DesignField } from "../api/field";
 import drawingCss from "../drawing/drawing.module.css";
@@ -85,6 +85,7 @@ function Drawn() {
         <Num name="finished_length_mm">{lengthWithUnit(plan.summary.finished_length_mm, unit)}</Num> long for
         a foot of {lengthWithUnit(plan.design.foot.length_mm, unit)}
       </p>
+      {good.second && <SecondSock second={good.second} />}
       {stale && (
         <p className="stale-note" role="status">
           {stop?.text ??
@@ -146,6 +147,21 @@ function Drawn() {
         </ul>
       </details>
     </>
+  );
+}
+
+/** SecondSock has the figures of the other sock of the pair where its foot differs. */
+function SecondSock({ second }: { second: NonNullable<PlanAnswer["second"]> }) {
+  const unit = useUnit();
+  return (
+    <p className={second.stop ? "stale-note" : boardCss.leadFigures}>
+      <strong>The second sock</strong>, for a foot of {lengthWithUnit(second.foot_length_mm, unit)}:{" "}
+      {second.stop ||
+        [
+          ...second.differences.map((d) => `${d.label.toLowerCase()} ${d.right} instead of ${d.left}`),
+          `${lengthWithUnit(second.finished_length_mm, unit)} long`,
+        ].join(" · ")}
+    </p>
   );
 }
 

@@ -75,7 +75,9 @@ export const withChoices = (draft: Draft, changes: Changed): Draft =>
 export function withFoot(content: Content, foot: FootTaken, wearer: string): Content {
   const kept = (content.draft.design.foot ?? {}) as Tree;
   const entries = Object.fromEntries(
-    Object.entries(content.draft.entries).filter(([field]) => !field.startsWith("foot.")),
+    Object.entries(content.draft.entries).filter(
+      ([field]) => !field.startsWith("foot.") && !field.startsWith("second_foot."),
+    ),
   );
   const taken: Tree = {
     ...(kept.heel_width !== undefined && { heel_width: kept.heel_width }),
@@ -87,7 +89,16 @@ export function withFoot(content: Content, foot: FootTaken, wearer: string): Con
     ...content,
     wearer: wearer || content.wearer,
     foot,
-    draft: { entries, design: { ...content.draft.design, foot: taken, mirror: foot.side === "right" } },
+    draft: {
+      entries,
+      design: {
+        ...content.draft.design,
+        foot: taken,
+        // Two feet that differ are two socks.
+        second_foot: { ...foot.second },
+        mirror: foot.side === "right",
+      },
+    },
   };
 }
 

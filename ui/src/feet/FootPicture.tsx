@@ -68,6 +68,30 @@ const tapes: Record<string, ReactNode> = {
       <path className={css.aid} d="M104 36h22M98 88h28" />
     </>
   ),
+  instep_girth_mm: (
+    <>
+      <path className={css.body} d={side} />
+      <path className={css.tape} d="M66 46c9 12 9 28 0 41" />
+      <path className={css.aid} d="M66 46c-8 12-8 28 0 41" />
+    </>
+  ),
+  knee_girth_mm: (
+    <>
+      <path className={css.body} d="M58 96c4-30-8-44 4-72l-2-22h40l-2 22c12 28 2 42 2 72z" />
+      <path className={css.tape} d="M61 26c14 6 22 6 36 0" />
+      <path className={css.aid} d="M61 26c14-6 22-6 36 0" />
+    </>
+  ),
+  knee_height_mm: (
+    <>
+      <path
+        className={css.body}
+        d="M58 82c4-24-8-36 3-60l-1-20h40l-1 20c11 24 1 40 3 52 4 8 2 14-6 14H30c-10 0-8-12 4-14z"
+      />
+      <path className={css.tape} d="M126 22v66M120 22h12M120 88h12" />
+      <path className={css.aid} d="M98 22h28M98 88h28" />
+    </>
+  ),
   toe_tip_aside_mm: (
     <>
       <path className={css.body} d={above} />
