@@ -26,6 +26,10 @@ func anyFoot(t *rapid.T) *design.Foot {
 	if rapid.Bool().Draw(t, "knee sock") {
 		girth, height := m.AnkleGirth*share("calf", 1.1, 1.7), measure.Length(long)*share("calf height", 1, 1.5)
 		m.CalfGirth, m.CalfHeight = &girth, &height
+		if rapid.Bool().Draw(t, "knee") {
+			below, above := girth*share("below the knee", 0.85, 1), height+measure.Length(long)*share("above the calf", 0.15, 0.5)
+			m.KneeGirth, m.KneeHeight = &below, &above
+		}
 	}
 	return m
 }
@@ -42,6 +46,15 @@ func TestTheBodyHasTheGirthsOfTheFoot(t *testing.T) {
 		if m.CalfGirth != nil {
 			want["calf"] = float64(*m.CalfGirth)
 			f = Of(m, side, float64(*m.CalfHeight)+20)
+			want["knee"] = 0.92 * float64(*m.CalfGirth)
+			if m.KneeGirth != nil {
+				want["knee"] = float64(*m.KneeGirth)
+			}
+			if m.KneeHeight != nil {
+				f = Of(m, side, float64(*m.KneeHeight)+20)
+			} else {
+				f = Of(m, side, 1.9*float64(m.Length))
+			}
 		}
 		for name, girth := range want {
 			at, ok := f.Station(name)

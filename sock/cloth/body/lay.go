@@ -8,11 +8,14 @@ import (
 
 // Places of a foot along it, as the names of the fit.
 const (
-	toes, ball, arch, heel, ankle, calf = "toes", "ball", "arch", "heel", "ankle", "calf"
+	toes, ball, arch, heel, ankle, calf, knee = "toes", "ball", "arch", "heel", "ankle", "calf", "knee"
 )
 
 // Places are where the fit is judged on a foot, from the toes up; where each lies, [Foot.Station] says.
 var Places = []string{toes, ball, arch, heel, ankle, calf}
+
+// Knee is the place below the knee, of a leg whose calf was measured.
+const Knee = knee
 
 // lay makes the slices.
 func (f *Foot) lay(m *design.Foot) {
@@ -48,20 +51,31 @@ func (f *Foot) bendToes(m *design.Foot) {
 	}
 }
 
-// placed works out where the places of the foot lie along it, and gives how high the ankle and the calf are.
-func (f *Foot) placed(m *design.Foot) (up struct{ ankle, calf float64 }) {
+// heights are how high above the floor places of the leg lie; the knee's is 0 where nobody measured the calf, and the leg goes on as it is there.
+type heights struct{ ankle, calf, knee float64 }
+
+// placed works out where the places of the foot lie along it, and gives how high those of the leg are.
+func (f *Foot) placed(m *design.Foot) (up heights) {
 	long := f.Length
 	_, level := f.Bend()
 	up.ankle = math.Max(ankleHeight*long, f.Hinge[1]+0.03*long)
 	up.calf = math.Max(calfHeight*long, up.ankle+0.3*long)
 	if m.CalfGirth != nil && m.CalfHeight != nil {
 		up.calf = math.Max(float64(*m.CalfHeight), up.ankle+0.2*long)
+		up.knee = kneeUp * long
+		if m.KneeHeight != nil {
+			up.knee = float64(*m.KneeHeight)
+		}
+		up.knee = math.Max(up.knee, up.calf+0.1*long)
 	}
 	f.Top = math.Max(f.Top, up.ankle+0.1*long)
 	f.toes = math.Min(float64(m.ToeDepth), 0.6*f.Hinge[0])
 	f.at = map[string]float64{
 		toes: f.toes, ball: f.toes + ballBehindToes*long, heel: f.Hinge[0] + f.turn*math.Pi/4,
 		ankle: level + up.ankle - f.Hinge[1], calf: level + up.calf - f.Hinge[1],
+	}
+	if up.knee > 0 {
+		f.at[knee] = level + up.knee - f.Hinge[1]
 	}
 	f.at[arch] = math.Max(archBehindTip*long, f.at[ball]+0.06*long)
 	if f.at[arch] > f.Hinge[0] {
@@ -76,25 +90,34 @@ func (f *Foot) girths(m *design.Foot) curve {
 	if m.CalfGirth != nil && m.CalfHeight != nil {
 		calfRound = float64(*m.CalfGirth)
 	}
-	return newCurve(f.along(), []float64{ToesShare * ball, ball, ArchShare * ball, float64(m.HeelDiagonal), float64(m.AnkleGirth),
-		calfRound})
+	round := []float64{ToesShare * ball, ball, ArchShare * ball, float64(m.HeelDiagonal), float64(m.AnkleGirth), calfRound}
+	if _, there := f.at[knee]; there && m.KneeGirth != nil {
+		round = append(round, float64(*m.KneeGirth))
+	} else if there {
+		round = append(round, kneeRound*calfRound)
+	}
+	return newCurve(f.along(), round)
 }
 
 // along are the places in their order.
 func (f *Foot) along() []float64 {
-	return []float64{f.at[toes], f.at[ball], f.at[arch], f.at[heel], f.at[ankle], f.at[calf]}
+	places := []float64{f.at[toes], f.at[ball], f.at[arch], f.at[heel], f.at[ankle], f.at[calf]}
+	if at, there := f.at[knee]; there {
+		places = append(places, at)
+	}
+	return places
 }
 
 // looks of the slices at the places along the foot, in their order.
-var looks = [...]slice{{0.40, 2, 2.7}, {0.48, 2, 2.7}, {0.86, 2, 2.7}, heelSlice, {1.28, 2.05, 2}, {1.06, 2, 2}}
+var looks = [...]slice{{0.40, 2, 2.7}, {0.48, 2, 2.7}, {0.86, 2, 2.7}, heelSlice, {1.28, 2.05, 2}, {1.06, 2, 2}, {1.06, 2, 2}}
 
 // profile is how slices look along the foot: where their front and their back lie from the hinge, and how square their halves are.
 type profile struct{ front, behind, square, flat curve }
 
-func (f *Foot) profile(girth *curve, up struct{ ankle, calf float64 }) profile {
+func (f *Foot) profile(girth *curve, up heights) profile {
 	var infront, before, above, below []float64
-	behind, at := f.behind(up.ankle, up.calf), f.along()
-	for i := range looks {
+	behind, at := f.behind(up), f.along()
+	for i := range at {
 		s := &looks[i]
 		radii := s.radii()
 		infront, before = append(infront, f.inFront(at[i])), append(before, behind.of(at[i])-2*s.depth*girth.of(at[i])/girthOf(&radii))
@@ -139,7 +162,7 @@ func (f *Foot) tapers(at float64) float64 {
 }
 
 // behind is how far the back of a slice lies from the hinge.
-func (f *Foot) behind(ankleUp, calfUp float64) curve {
+func (f *Foot) behind(up heights) curve {
 	var at, away []float64
 	add := func(p point) {
 		s, r := f.page(p[0], p[1])
@@ -148,19 +171,22 @@ func (f *Foot) behind(ankleUp, calfUp float64) curve {
 	long := f.Length
 	for i := range 7 { // the toes rise a little
 		x := float64(i) / 6 * toeSpring * long
-		up := 1 - float64(i)/6
-		add(point{x, tipHeight * long * up * up * up})
+		rise := 1 - float64(i)/6
+		add(point{x, tipHeight * long * rise * rise * rise})
 	}
 	for i := 0; i+1 < len(sole); i++ {
 		for _, p := range between(sole, i) {
-			if q := (point{p[0] * long, p[1] * long}); q[1] < ankleUp-0.02*long {
+			if q := (point{p[0] * long, p[1] * long}); q[1] < up.ankle-0.02*long {
 				add(q)
 			}
 		}
 	}
 	back := sole[len(sole)-1][0] * long
-	add(point{back, ankleUp})
-	add(point{back + calfBehind*long, calfUp})
+	add(point{back, up.ankle})
+	add(point{back + calfBehind*long, up.calf})
+	if up.knee > 0 {
+		add(point{back + kneeBehind*long, up.knee})
+	}
 	return newCurve(at, away)
 }
 

@@ -194,7 +194,7 @@ func Places(w *worn.Worn, s Profile) []Across {
 		p := w.Foot.Skin(at, angle)
 		return Point{rounded(p[0]), rounded(p[1])}
 	}
-	for _, name := range body.Places {
+	for _, name := range append(slices.Clone(body.Places), body.Knee) {
 		if at, ok := w.Foot.Station(name); ok {
 			across := Across{name, [2]Point{flat(at, 0), flat(at, math.Pi)}}
 			if math.Max(across.Ends[0][1], across.Ends[1][1]) <= s.Height+1 {

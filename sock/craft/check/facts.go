@@ -21,9 +21,9 @@ type facts struct {
 	setUp, flapRows int
 	pickedUp        int // along the flap, with its corners
 	gussetDecreases int // rounds of the gusset that decrease
-	// leg is the count at the end of the leg.
-	leg       int
-	toe, heel halves
+	// leg is the count at the end of the leg, ankle that above the heel where pairs shape the leg; 0 where none do.
+	leg, ankle int
+	toe, heel  halves
 }
 
 // halves follow the turns of short rows while the work narrows.
@@ -82,6 +82,30 @@ func picksUp(row *needle.Row) int {
 	return n
 }
 
+// shapesLeg says whether a round makes or takes away a pair at the centre back: two plain columns lie between its halves, also where the
+// round begins between them.
+func shapesLeg(row *needle.Row) bool {
+	var codes []needle.Code
+	for _, o := range row.Ops {
+		for range o.N {
+			codes = append(codes, o.Code)
+		}
+	}
+	at := func(i int) needle.Code { return codes[i%len(codes)] }
+	for i := range codes {
+		if at(i+1) != needle.K || at(i+2) != needle.K {
+			continue
+		}
+		first, last := at(i), at(i+3)
+		grows := first == needle.M1R && last == needle.M1L
+		narrows := (first == needle.SSK || first == needle.P2tog) && (last == needle.K2tog || last == needle.P2tog)
+		if grows || narrows {
+			return true
+		}
+	}
+	return false
+}
+
 // endsInTurn says whether the work turns after the row.
 func endsInTurn(row *needle.Row) bool {
 	last := row.Ops[len(row.Ops)-1].Code
@@ -116,6 +140,9 @@ func (f *facts) see(row *needle.Row, before, stitches int) {
 		}
 		f.leg = stitches
 	case needle.Leg:
+		if f.ankle == 0 && shapesLeg(row) {
+			f.ankle = before
+		}
 		f.leg = stitches
 	case needle.Cuff:
 		if f.rows[needle.Leg] == 0 {

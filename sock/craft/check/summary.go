@@ -47,6 +47,9 @@ func (r *replay) summary() plan.Summary {
 		CastOnStitches: f.castOn, FootStitches: f.foot, FootRounds: f.rows[needle.Foot],
 		LegStitches: f.leg, LegRounds: f.rows[needle.Leg], CuffRounds: f.rows[needle.Cuff],
 	}
+	if f.ankle > 0 {
+		s.AnkleStitches = &f.ankle
+	}
 	starts := lengths.HeelStarts(r.toe(&s, g), s.FootRounds, g)
 	heel, diagonal := r.heel(&s, g)
 	s.HeelStartsAt, s.FinishedLength, s.HeelDiagonalGirth = starts.Tenth(), (starts + heel).Tenth(), diagonal.Tenth()
@@ -129,6 +132,9 @@ func (r *replay) proveSummary() {
 		{"gusset_decrease_rounds", said.GussetDecreaseRounds, is.GussetDecreaseRounds},
 	} {
 		r.maybe(c.field, c.said, c.is)
+	}
+	if said.AnkleStitches != nil { // it came later, and may be left out
+		r.maybe("ankle_stitches", said.AnkleStitches, is.AnkleStitches)
 	}
 	if g := r.plan.Design.Gauge; g.Stitches <= 0 || g.Rounds <= 0 {
 		r.faultAt("summary", "no gauge is given, so its lengths cannot be proved")

@@ -14,7 +14,7 @@ type AnklePlan struct {
 	Before, After int
 	// footRounds and legRounds are the rounds, counted from 1, that change the count.
 	footRounds, legRounds []change
-	// calfRounds add a pair of stitches at the centre back of a knee sock.
+	// calfRounds add a pair of stitches at the centre back of a knee sock, or take one away.
 	calfRounds []change
 }
 

@@ -15,6 +15,8 @@ type crossing struct {
 	// allRound: it goes round the back too, where panel, if any, has it.
 	allRound bool
 	panel    panel
+	// seam: the two columns at the centre back are plain, since the leg is shaped beside them.
+	seam bool
 	// onInstep: it was there before the leg, and goes on whatever the panels are.
 	onInstep bool
 }
@@ -77,6 +79,9 @@ func (w *worker) inPattern(at int) *settling {
 		return w.settling()
 	}
 	w.crosses = true
+	if w.over.seam && w.atCentreBack(at) {
+		return &asKnit
+	}
 	column := w.columnAt(at)
 	if w.over.panel != nil && !w.inPanel(column) {
 		return w.settling()
@@ -85,6 +90,12 @@ func (w *worker) inPattern(at int) *settling {
 		return &asPurl
 	}
 	return &asKnit
+}
+
+// atCentreBack says whether a stitch is of the two columns beside which a leg is shaped.
+func (w *worker) atCentreBack(at int) bool {
+	first := w.instep + (w.machine.Stitches()-w.instep)/2 - centreBack/2
+	return at >= first && at < first+centreBack
 }
 
 // inPanel says whether a column is ribbed where the rib of a leg runs in panels.

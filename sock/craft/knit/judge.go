@@ -238,7 +238,15 @@ func (s *Sock) cautions() {
 			s.Design.Fit.GirthEasePct, seeClinician)
 	}
 	if top := s.HeelEnd() + s.Design.Leg.Height; foot.CalfHeight != nil && top >= *foot.CalfHeight {
-		s.Checks.Say(verdict.OnLeg, verdict.Caution, "knee_band", "A band of rib at the knee can be too tight. %s", seeClinician)
+		if s.CuffBegins() <= *foot.CalfHeight {
+			s.Checks.Say(verdict.OnCuff, verdict.Caution, "cuff_slides",
+				"The cuff lies on the widest place of the calf, where it slides down: let the leg end below it, or go on to below the knee.")
+		} else if foot.KneeGirth == nil || foot.KneeHeight == nil {
+			s.Checks.Of(verdict.OnLeg, at.FootKneeGirth, verdict.Note, "knee_guessed",
+				"below the knee the leg is guessed: %s round at %s above the floor. Measure both.", s.stations()[2].girth, s.stations()[2].height)
+		}
+		s.Checks.Say(verdict.OnLeg, verdict.Caution, "knee_band",
+			"A band of rib at the knee can be too tight. Where it slips, fold it over a loose elastic and no tighter. %s", seeClinician)
 	}
 	if foot.CalfGirth != nil && foot.CalfHeight == nil && s.HeelEnd()+s.Design.Leg.Height > ankleShare*foot.Length+s.Design.Cuff.Height {
 		s.Checks.Of(verdict.OnLeg, at.FootCalfHeight, verdict.Caution, "calf_height_asked",

@@ -18,8 +18,10 @@ func (s *Sock) leg(w *worker) {
 			w.loseCorners(s.corner().lost)
 		case stitches != 0:
 			w.changeRound(s.Design.Ankle.Place, stitches)
-		case changeIn(s.Ankle.calfRounds, i) != 0:
-			w.calfRound()
+		case changeIn(s.Ankle.calfRounds, i) > 0:
+			w.calfGrows()
+		case changeIn(s.Ankle.calfRounds, i) < 0:
+			w.calfNarrows()
 		default:
 			s.legRound(w, i)
 		}
@@ -133,17 +135,40 @@ func (w *worker) loseCorners(lost note.Code) {
 	w.end()
 }
 
-// calfRound makes a pair of stitches at the centre back.
-func (w *worker) calfRound() {
+// calfGrows makes a pair of stitches at the centre back, two plain columns between them.
+func (w *worker) calfGrows() {
 	front, back := w.instep, w.sole()
 	w.round(func() { w.settle(front) }, func() {
 		w.settle(back/2 - 1)
 		w.do(needle.M1R, 1)
-		w.settle(2)
+		w.do(needle.K, centreBack)
 		w.do(needle.M1L, 1)
 		w.settle(back - back/2 - 1)
 	})
 }
+
+// calfNarrows takes a pair away on the same line: on either side the stitch beside the two plain columns goes behind its neighbour, whose
+// column stays.
+func (w *worker) calfNarrows() {
+	front, back := w.instep, w.sole()
+	together := func(stays int, knit needle.Code) needle.Code {
+		if w.over != nil && w.inPattern(stays) == &asPurl {
+			return needle.P2tog
+		}
+		return knit
+	}
+	w.round(func() { w.settle(front) }, func() {
+		before := back/2 - 1
+		w.settle(before - 2)
+		w.do(together(front+before-2, needle.SSK), 1)
+		w.do(needle.K, centreBack)
+		w.do(together(w.machine.StitchesBefore(w.machine.Cursor())+1, needle.K2tog), 1)
+		w.settle(back - before - centreBack - 2)
+	})
+}
+
+// centreBack are the plain columns at the centre back between the stitches of a pair.
+const centreBack = 2
 
 // legRound works round i in the patterns of leg and instep.
 func (s *Sock) legRound(w *worker, i int) {
@@ -152,7 +177,7 @@ func (s *Sock) legRound(w *worker, i int) {
 	started := i > s.PlainRounds
 	if allRound := instep.Plain() || instep.Name == leg.Name; started && allRound && laysOut(leg) {
 		w.layOut(leg, true)
-		w.over.panel = s.legPanel()
+		w.over.panel, w.over.seam = s.legPanel(), len(s.Ankle.calfRounds) > 0
 	}
 	switch {
 	case started && w.over != nil && w.over.allRound:

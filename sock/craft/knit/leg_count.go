@@ -18,7 +18,7 @@ func (s *Sock) countLeg() {
 	leg, cuff := s.legPattern(), s.cuffPattern()
 	repeat := lcm(lcm(leg.Repeat, cuff.Repeat), 2)
 	if given := d.Leg.Stitches; given != nil {
-		s.AnkleStitches, s.LegStitches = *given, *given
+		s.AnkleStitches, s.CalfStitches, s.LegStitches = *given, *given, *given
 		if low := *given / repeat * repeat; low != *given {
 			s.Checks.Of(verdict.OnLeg, at.LegStitches, verdict.Stop, "leg_pattern",
 				"leg.pattern %s and cuff.pattern %s repeat over %d stitches, which does not go into %d. The nearest counts that do are %d and %d.",
@@ -38,10 +38,8 @@ func (s *Sock) countLeg() {
 			"The leg has %d stitches instead of %d, so that %s and %s repeat all round.", s.LegStitches, s.AnkleStitches, leg.Label,
 			cuff.Label)
 	}
-	s.AnkleStitches = s.LegStitches
-	if top := s.countCalf(repeat); top > s.LegStitches {
-		s.LegStitches = top
-	}
+	s.AnkleStitches, s.CalfStitches = s.LegStitches, s.LegStitches
+	s.countCalf(repeat)
 }
 
 func (s *Sock) countAnkle() int {
@@ -68,21 +66,70 @@ const heelShare = 0.2
 // HeelEnd is how high above the floor the leg begins.
 func (s *Sock) HeelEnd() measure.Length { return heelShare * s.Design.Foot.Length }
 
-// countCalf is the count that the leg has where its cuff begins: on the way from the ankle to the widest place of the calf it grows as the
-// leg does. 0 for a leg that ends at the ankle, or whose calf nobody measured.
-func (s *Sock) countCalf(repeat int) int {
-	foot, d := &s.Design.Foot, s.Design
-	if foot.CalfGirth == nil || foot.CalfHeight == nil {
-		return 0
+// kneeHeight and kneeGirth are guesses for legs at large: how high above the floor the place below the knee lies, as a share of the length of
+// the foot, and its girth as a share of the calf's.
+const kneeHeight, kneeGirth = 1.7, 0.92
+
+// station is a place of the leg: how high above the floor it lies, and the girth there.
+type station struct{ height, girth measure.Length }
+
+// stations are the ankle and, where the calf and its height were measured, the widest place of the calf and the place below the knee, measured
+// or guessed, in the order of their heights.
+func (s *Sock) stations() []station {
+	foot := &s.Design.Foot
+	list := []station{{ankleShare * foot.Length, foot.AnkleGirth}}
+	if foot.CalfGirth == nil || foot.CalfHeight == nil || *foot.CalfHeight <= list[0].height {
+		return list
 	}
-	ankle := ankleShare * foot.Length
-	top := s.HeelEnd() + d.Leg.Height - min(d.Cuff.Height, d.Leg.Height)
-	if *foot.CalfHeight <= ankle || top <= ankle {
-		return 0
+	calf := station{*foot.CalfHeight, *foot.CalfGirth}
+	knee := station{max(kneeHeight*foot.Length, calf.height+1), kneeGirth * calf.girth}
+	if foot.KneeHeight != nil {
+		knee.height = *foot.KneeHeight
 	}
-	part := min(1, (top-ankle)/(*foot.CalfHeight-ankle))
-	girth := foot.AnkleGirth + part*(*foot.CalfGirth-foot.AnkleGirth)
-	return NearestMultiple(target(d, girth), repeat)
+	if foot.KneeGirth != nil {
+		knee.girth = *foot.KneeGirth
+	}
+	if list = append(list, calf); knee.height > calf.height {
+		list = append(list, knee)
+	}
+	return list
+}
+
+// GirthAt is the girth of the leg at a height above the floor: between two stations it changes evenly, beyond the last it stays.
+func (s *Sock) GirthAt(height measure.Length) measure.Length {
+	list := s.stations()
+	for i := 1; i < len(list); i++ {
+		if below, above := list[i-1], list[i]; height < above.height {
+			part := max(0, (height-below.height)/(above.height-below.height))
+			return below.girth + part*(above.girth-below.girth)
+		}
+	}
+	return list[len(list)-1].girth
+}
+
+// CuffBegins is how high above the floor the leg ends and its cuff begins.
+func (s *Sock) CuffBegins() measure.Length {
+	d := s.Design
+	return s.HeelEnd() + d.Leg.Height - min(d.Cuff.Height, d.Leg.Height)
+}
+
+// countCalf is the count that the leg has at the widest place of the calf, and where its cuff begins: it follows the leg, which grows from
+// the ankle to the calf, and narrows again below the knee. A leg that ends lower has the count of the place where it ends.
+func (s *Sock) countCalf(repeat int) {
+	list, top := s.stations(), s.CuffBegins()
+	if len(list) == 1 || top <= list[0].height {
+		return
+	}
+	fewest := (FewestStitches + repeat - 1) / repeat * repeat
+	end := max(NearestMultiple(target(s.Design, s.GirthAt(top)), repeat), fewest)
+	calf := list[1]
+	if top <= calf.height {
+		s.LegStitches = max(s.LegStitches, end)
+		s.CalfStitches = s.LegStitches
+		return
+	}
+	s.CalfStitches = max(NearestMultiple(target(s.Design, calf.girth), 2), s.AnkleStitches)
+	s.LegStitches = end
 }
 
 func lcm(a, b int) int {
@@ -229,7 +276,7 @@ func (s *Sock) spreadAtAnyCost(difference, first int) []change {
 func (s *Sock) clampLeg(lost int) {
 	wanted := s.LegStitches
 	s.LegStitches = s.AnkleStitches - lost
-	s.AnkleStitches, s.Ankle.legRounds = s.LegStitches, nil
+	s.AnkleStitches, s.CalfStitches, s.Ankle.legRounds = s.LegStitches, s.LegStitches, nil
 	s.Checks.Say(verdict.OnAnkle, verdict.Caution, "ankle_no_room",
 		"There are too few rounds to change to %d stitches: the leg keeps %d.", wanted, s.LegStitches)
 }
@@ -248,29 +295,51 @@ func (s *Sock) growLeg(first int) {
 		measure.Count(s.LegRounds-rounds, "round"), s.AnkleStitches, s.cuffPattern().Label, s.AnkleStitches-s.Ankle.After)
 }
 
-// placeCalf spreads pairs of increases evenly from the ankle to the widest place of the calf, or to the top of a leg that ends below it.
+// placeCalf spreads pairs of increases evenly from the ankle to the widest place of the calf, or to the top of a leg that ends below it, and
+// pairs of decreases from there to below the knee.
 func (s *Sock) placeCalf(from int) {
-	pairs := (s.LegStitches - s.AnkleStitches) / 2
-	if pairs <= 0 {
+	grow, narrow := (s.CalfStitches-s.AnkleStitches)/2, (s.CalfStitches-s.LegStitches)/2
+	if grow == 0 && narrow == 0 {
 		return
 	}
-	last := s.LegRounds
-	if foot := &s.Design.Foot; foot.CalfHeight != nil {
-		first, widest := max(from, s.roundAt(ankleShare*foot.Length)), min(last, s.roundAt(*foot.CalfHeight))
-		if widest-first+1 >= pairs {
-			from, last = first, widest
+	first, widest, last := from, s.LegRounds, s.LegRounds
+	if list := s.stations(); len(list) > 1 {
+		ankle, calf := max(from, s.roundAt(list[0].height)), min(s.LegRounds, s.roundAt(list[1].height))
+		if calf-ankle+1 >= grow {
+			first, widest = ankle, calf
+		}
+		if len(list) > 2 {
+			last = min(last, max(s.roundAt(list[2].height), widest+abs(narrow)))
 		}
 	}
-	room := last - from + 1
-	if room < pairs {
+	if narrow == 0 {
+		last = widest
+	}
+	up, upFits := pairs(grow, first, widest)
+	down, downFits := pairs(-narrow, widest+1, last)
+	if !upFits || !downFits {
 		s.Checks.Say(verdict.OnLeg, verdict.Caution, "calf_no_room", "The leg has no rounds for %s at the calf: it keeps %d stitches.",
-			measure.Count(2*pairs, "increase"), s.AnkleStitches)
-		s.LegStitches = s.AnkleStitches
+			measure.Count(2*(grow+abs(narrow)), "change"), s.AnkleStitches)
+		s.CalfStitches, s.LegStitches = s.AnkleStitches, s.AnkleStitches
 		return
 	}
-	for i := range pairs {
-		s.Ankle.calfRounds = append(s.Ankle.calfRounds, change{from + i*room/pairs, 2})
+	s.Ankle.calfRounds = append(up, down...)
+}
+
+// pairs spreads so many pairs, negative ones going, evenly over the rounds from one to another; fits is false where there are too few.
+func pairs(n, from, to int) (list []change, fits bool) {
+	step := 2
+	if n < 0 {
+		n, step = -n, -2
 	}
+	room := to - from + 1
+	if n > max(0, room) {
+		return nil, false
+	}
+	for i := range n {
+		list = append(list, change{from + i*room/n, step})
+	}
+	return list, true
 }
 
 // roundAt is the round of the leg at a height above the floor.

@@ -80,6 +80,9 @@ func summarise(s *Sock) plan.Summary {
 		CuffRounds:     s.CuffRounds,
 		FinishedLength: (s.HeelStarts + s.Heel.Length).Tenth(), HeelDiagonalGirth: s.HeelDiagonalGirth().Tenth(),
 	}
+	if len(s.Ankle.calfRounds) > 0 {
+		summary.AnkleStitches = &s.AnkleStitches
+	}
 	s.toe().Summarise(s, &summary)
 	s.heel().Summarise(s, &summary)
 	return summary

@@ -13,10 +13,10 @@ import (
 type Sock struct {
 	Design *design.Design
 	Gauge  measure.Gauge
-	// Stitches round the foot, round the ankle, and at the end of the leg.
-	Stitches, AnkleStitches, LegStitches int
-	Toe                                  ToeSize
-	Heel                                 HeelSize
+	// Stitches round the foot, round the ankle, at the widest place of a calf that the leg reaches, and at the end of the leg.
+	Stitches, AnkleStitches, CalfStitches, LegStitches int
+	Toe                                                ToeSize
+	Heel                                               HeelSize
 	// FinishedLength is what the sock is meant to measure from tip to heel.
 	FinishedLength measure.Length
 	// FootRounds lie between the toe and the first row of the heel.

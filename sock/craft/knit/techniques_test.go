@@ -1,6 +1,7 @@
 package knit
 
 import (
+	"cmp"
 	"fmt"
 	"slices"
 	"strings"
@@ -231,21 +232,119 @@ func TestPatternsRepeatOrSaySo(t *testing.T) {
 	assert.Equal(t, needle.Op{Code: needle.K, N: 1}, rowNamed(t, lace, "leg-10").Ops[0])
 }
 
-func TestKneeSocksGrowAtTheBack(t *testing.T) {
+// The widest place is at (310 − 50.2)·0.44 = 114 rounds, the ankle at (100.4 − 50.2)·0.44 = 22: eighteen pairs lie between them. The leg ends
+// at 50.2 + 340 − 40 = 350.2, on the way to below the knee, which is guessed at 1.7·251 = 426.7 and 0.92·360 = 331.2: there it is
+// 360 − (350.2 − 310)/(426.7 − 310)·28.8 = 350.1 round, 100.8 stitches, and two pairs go.
+func TestKneeSocksFollowTheLeg(t *testing.T) {
 	p := makePlan(t, `{"format":"acorn-step.design","version":1,"foot":{"length_mm":251,"ball_girth_mm":236,"calf_girth_mm":360,"calf_height_mm":310},
 		"gauge":{"stitches_per_100mm":32,"rounds_per_100mm":44},"leg":{"height_mm":340}}`)
-	assert.Equal(t, 104, p.Summary.LegStitches, "360·0.9·0.32 = 103.7")
-	assert.Equal(t, "knee_band", p.Checks[len(p.Checks)-1].Code, "and a caution about tight bands")
-	// The widest place is at (310 − 50.2)·0.44 = 114 rounds, the ankle at (100.4 − 50.2)·0.44 = 22: eighteen pairs lie between them.
-	grown := 0
-	for _, row := range p.Rows {
-		if row.Section != needle.Leg || !slices.ContainsFunc(row.Ops, func(o needle.Op) bool { return o.Code == needle.M1R }) {
-			continue
-		}
-		grown++
-		assert.True(t, row.N >= 22 && row.N <= 114, row.ID)
+	assert.Equal(t, 68, *p.Summary.AnkleStitches)
+	assert.Equal(t, 100, p.Summary.LegStitches)
+	assert.Equal(t, 104, rowNamed(t, p, "leg-114").Stitches, "360·0.9·0.32 = 103.7")
+	assert.Contains(t, checkNamed(p, "knee_guessed"), "Measure both")
+	assert.Contains(t, checkNamed(p, "knee_band"), "clinician", "and a caution about tight bands")
+	grown, gone := 0, 0
+	has := func(row *needle.Row, code needle.Code) bool {
+		return slices.ContainsFunc(row.Ops, func(o needle.Op) bool { return o.Code == code })
 	}
-	assert.Equal(t, 18, grown)
+	for i := range p.Rows {
+		row := &p.Rows[i]
+		switch {
+		case row.Section != needle.Leg:
+		case has(row, needle.M1R):
+			grown++
+			assert.True(t, row.N >= 22 && row.N <= 114, row.ID)
+		case has(row, needle.SSK) && has(row, needle.K2tog) && row.N > 20:
+			gone++
+			assert.Greater(t, row.N, 114, row.ID)
+		}
+	}
+	assert.Equal(t, []int{18, 2}, []int{grown, gone})
+}
+
+// A second leg: 330 round at 300, 290 below the knee at 380, 2×2 rib, to 50.2 + 400 − 40 = 410 above the floor: 96 at the calf (95.04),
+// 84 below the knee (83.5, the nearest multiple of four). The two columns at the centre back stay plain, and every other column stays where it is.
+func TestARibbedLegKeepsItsColumns(t *testing.T) {
+	p := makePlan(t, `{"format":"acorn-step.design","version":1,"foot":{"length_mm":251,"ball_girth_mm":236,"calf_girth_mm":330,"calf_height_mm":300,"knee_girth_mm":290,
+		"knee_height_mm":380},"gauge":{"stitches_per_100mm":32,"rounds_per_100mm":44},"leg":{"height_mm":400,"pattern":"rib_2x2"}}`)
+	assert.Equal(t, []int{68, 96, 84}, []int{*p.Summary.AnkleStitches, rowNamed(t, p, "leg-109").Stitches, p.Summary.LegStitches})
+	assert.Equal(t, 84, rowNamed(t, p, "leg-145").Stitches, "(380 − 50.2)·0.44 = 145.1")
+	purls := func(row needle.Row) []bool {
+		var list []bool
+		for _, o := range row.Ops {
+			for range o.N {
+				list = append(list, o.Code == needle.P || o.Code == needle.P2tog)
+			}
+		}
+		return list
+	}
+	const front = 34
+	before := purls(rowNamed(t, p, "leg-20"))
+	for n := 23; n <= p.Summary.LegRounds; n++ {
+		row := purls(rowNamed(t, p, fmt.Sprintf("leg-%d", n)))
+		centre := front + (len(row)-front)/2
+		assert.Equal(t, []bool{false, false}, row[centre-1:centre+1], "leg-%d", n)
+		kept := min(centre-2, len(before)/2) // columns beside a pair come and go
+		assert.Equal(t, before[:kept-2], row[:kept-2], "leg-%d", n)
+		back := 14
+		assert.Equal(t, before[len(before)-back:], row[len(row)-back:], "leg-%d, from the end", n)
+	}
+}
+
+// Three hundred legs: wherever a leg passes a station, its rows have that station's count, within two stitches.
+func TestALegHasTheCountOfEachStation(t *testing.T) {
+	passed := 0
+	draw := func(t *rapid.T, name string, low, high int) int { return rapid.IntRange(low, high).Draw(t, name) }
+	property := func(t *rapid.T) {
+		ankle, calf := draw(t, "ankle", 190, 270), draw(t, "calf", 290, 430)
+		high := draw(t, "calf height", 260, 350)
+		knee, kneeHigh := calf*draw(t, "knee, per cent of the calf", 82, 100)/100, high+draw(t, "above", 50, 110)
+		leg := draw(t, "leg", 200, 430)
+		d, err := design.Read(fmt.Appendf(nil, `{"format":"acorn-step.design","version":1,"foot":{"length_mm":251,"ball_girth_mm":236,"ankle_girth_mm":%d,
+			"calf_girth_mm":%d,"calf_height_mm":%d,"knee_girth_mm":%d,"knee_height_mm":%d},"gauge":{"stitches_per_100mm":32,"rounds_per_100mm":44},
+			"heel":{"kind":%q},"leg":{"height_mm":%d,"pattern":%q}}`, ankle, calf, high, knee, kneeHigh,
+			rapid.SampledFrom([]string{"short_row", "flap_under", "gusset_turn"}).Draw(t, "heel"), leg,
+			rapid.SampledFrom([]string{"stockinette", "rib_1x1", "rib_2x2"}).Draw(t, "pattern")))
+		require.NoError(t, err)
+		p, err := Make(d)
+		require.NoError(t, err)
+		if p.Stopped() != nil || checkNamed(p, "calf_no_room") != "" {
+			return // so steep that no rounds are left for it, which is said
+		}
+		// A height above the floor is so many rounds from the end of the heel, those of the gusset among them.
+		countAt := func(height float64) (count int, reached bool) {
+			rounds := int((height - 0.2*251) * 0.44)
+			for i := range p.Rows {
+				if s := p.Rows[i].Section; s == needle.Leg || s == needle.Gusset && p.Rows[i].Kind == needle.Round {
+					count = p.Rows[i].Stitches
+					if rounds--; rounds == 0 {
+						return count, s == needle.Leg
+					}
+				}
+			}
+			return count, false
+		}
+		for height, girth := range map[float64]int{float64(high): calf, float64(kneeHigh): knee} {
+			want := max(0.9*0.32*float64(girth), float64(*cmp.Or(p.Summary.AnkleStitches, &p.Summary.LegStitches)))
+			if girth == knee {
+				want = 0.9 * 0.32 * float64(girth)
+			}
+			count, reached := countAt(height)
+			if !reached || count == 0 {
+				continue
+			}
+			passed++
+			if off := float64(count) - want; off < -2.001 || off > 2.001 {
+				t.Fatalf("at %.0f mm the leg is %d round, %.1f stitches, and has %d", height, girth, want, count)
+			}
+		}
+	}
+	rapid.Check(t, func(t *rapid.T) {
+		for range 3 {
+			property(t)
+		}
+	})
+	t.Logf("%d stations passed", passed)
 }
 
 // A millimetre of leg more or less changes the count by one repeat at most: the leg grows as the calf does, and no height is a threshold.

@@ -67,7 +67,10 @@ func Of(s *knit.Sock) []Place {
 			wearer.Guessed("heel_diagonal_mm"))),
 	}
 	if wearer.CalfGirth != nil && wearer.CalfHeight != nil && s.HeelEnd()+d.Leg.Height >= *wearer.CalfHeight {
-		places = append(places, leg(s, "calf", *wearer.CalfGirth, s.LegStitches, false))
+		places = append(places, leg(s, "calf", *wearer.CalfGirth, s.CalfStitches, false))
+		if top := s.CuffBegins(); top > *wearer.CalfHeight {
+			places = append(places, leg(s, "knee", s.GirthAt(top), s.LegStitches, wearer.KneeGirth == nil || wearer.KneeHeight == nil))
+		}
 	}
 	return places
 }
@@ -97,6 +100,7 @@ var called = map[string]struct{ label, said string }{
 	"toes": {"toes", "the toes"}, "ball": {"ball", "the ball of the foot"}, "arch": {"arch", "the arch"},
 	"heel":  {"instep", "the instep and heel"},
 	"ankle": {"ankle", "the ankle"}, "cuff": {"over heel", "the cuff over the heel"}, "calf": {"calf", "the calf"},
+	"knee": {"below the knee", "the place below the knee"},
 }
 
 func stretch(name string, foot, sock measure.Length, low, high float64, estimated bool) Place {

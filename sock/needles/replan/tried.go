@@ -17,10 +17,13 @@ import (
 // TapeNoise is by how much, in mm, a tape reads otherwise on the same sock: how hard it was pulled on, where the tape lay. An estimate.
 const TapeNoise = 5
 
-// reads says whether a tape read what it should, give or take its noise. What it should read is shown, and typed, rounded: half of the
-// last figure, in either unit, is none.
-func reads(read, should measure.Length) bool {
-	const rounding = 1.6 // half of an eighth of an inch
+// reads says whether a tape read what it should, give or take its noise. What it should read is shown, and typed again, rounded: half of
+// the last figure, a millimetre or an eighth of an inch, is nothing.
+func (h *Happened) reads(read, should measure.Length) bool {
+	rounding := 0.5001
+	if h.unit() == measure.Inches {
+		rounding = float64(measure.Inch)/16 + 0.0001
+	}
 	return math.Abs(float64(read-should)) <= TapeNoise+rounding
 }
 
@@ -86,7 +89,7 @@ func (h *Happened) gauge(field string, read *measure.Length, should measure.Leng
 	if *read <= 0 {
 		return 0, "", fault(field, "read %.0f mm; a sock on the needles is longer", float64(*read))
 	}
-	if reads(*read, should) {
+	if h.reads(*read, should) {
 		return 1, fmt.Sprintf("It reads as it should, about %s: half a centimetre more or less is how hard it was pulled on and where the tape lay.",
 			h.unit().Show(should)), nil
 	}

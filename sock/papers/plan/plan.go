@@ -48,11 +48,13 @@ type Summary struct {
 	FlapRows             *int           `json:"flap_rows"`
 	TurnStitches         *int           `json:"turn_stitches"`
 	GussetDecreaseRounds *int           `json:"gusset_decrease_rounds"`
-	LegStitches          int            `json:"leg_stitches"`
-	LegRounds            int            `json:"leg_rounds"`
-	CuffRounds           int            `json:"cuff_rounds"`
-	FinishedLength       measure.Length `json:"finished_length_mm"`
-	HeelDiagonalGirth    measure.Length `json:"heel_diagonal_girth_mm"`
+	// AnkleStitches is the count above the heel where the leg is shaped; nil where it keeps that count to its end.
+	AnkleStitches     *int           `json:"ankle_stitches,omitempty"`
+	LegStitches       int            `json:"leg_stitches"`
+	LegRounds         int            `json:"leg_rounds"`
+	CuffRounds        int            `json:"cuff_rounds"`
+	FinishedLength    measure.Length `json:"finished_length_mm"`
+	HeelDiagonalGirth measure.Length `json:"heel_diagonal_girth_mm"`
 }
 
 // HasDesign says whether the plan repeats a design from which rows can be made; a plan by others may lack it.

@@ -2701,6 +2701,7 @@ export interface components {
             repeat_mm: number;
         };
         Summary: {
+            ankle_stitches?: null | number;
             cast_on_stitches: number;
             cuff_rounds: number;
             finished_length_mm: components["schemas"]["MeasureLength"];

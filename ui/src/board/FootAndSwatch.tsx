@@ -113,11 +113,7 @@ function SecondFoot() {
       )}
       <div className={css.pair}>
         <Field field="second_foot.length_mm" label="Length of the second" hint="as the first where empty" />
-        <Field
-          field="second_foot.ball_girth_mm"
-          label="Its girth round the ball"
-          hint="as the first where empty"
-        />
+        <Field field="second_foot.ball_girth_mm" label="Ball of the second" hint="as the first where empty" />
       </div>
     </details>
   );

@@ -29,11 +29,22 @@ export const sizeOf = (shape: Shape): Held => ({
   wide: stepped(shape.width_mm),
 });
 
+/** The left edge of the leg, in mm. */
+export const legLeft = (shape: Shape): number =>
+  Math.min(
+    shape.width_mm,
+    ...shape.lines.filter((line) => line.row.startsWith("leg-")).map((line) => line.points?.[0]?.[0] ?? 0),
+  );
+
+/** beforeLeg is where a text of two or three words begins that ends before the leg. */
+export const beforeLeg = (shape: Shape, scale: number): number => legLeft(shape) - 84 * scale;
+
 export function frameOf(shape: Shape, narrow: boolean, held?: Held): Frame {
   const { tall, wide } = held ?? sizeOf(shape);
   const natural = Math.max(tall, wide * 0.85) / usualHeight;
   const scale = narrow ? natural * narrowLettering : natural;
-  const left = -16 * scale;
+  // What is written of toe and foot stands before the leg; a tall sock is small beside its lettering, which needs room to its left.
+  const left = Math.min(-16 * scale, beforeLeg(shape, scale) - 4 * scale);
   const above = 14 * scale;
   return {
     scale,

@@ -1,6 +1,6 @@
 import type { Plan, Shape } from "../api/client";
 import { lengthWithUnit, type Unit } from "../units/units";
-import type { Frame } from "./frame";
+import { beforeLeg, type Frame } from "./frame";
 
 type Place = [number, number];
 
@@ -41,7 +41,7 @@ export function pinsOf(frame: Frame, plan: Plan, unit: Unit): Pin[] {
   const leg = half(linesOf(sock, "leg"));
   const cuff = half(linesOf(sock, "cuff"));
   const footTop = Math.max(...footLines.map((line) => topOf(line)[1]), topOf(toe)[1]);
-  const legLeft = Math.min(...linesOf(sock, "leg").map((line) => line[0]?.[0] ?? 0), sock.width_mm);
+  const before = beforeLeg(sock, s);
   // The lettering grows on a small screen; the numbers keep out of each other's way.
   const below = [...linesOf(sock, "toe"), ...footLines].flat().filter(([x]) => x < 68 * s);
   const toeLabel = Math.max(0, ...below.map(([, y]) => y)) + 22 * s;
@@ -51,7 +51,7 @@ export function pinsOf(frame: Frame, plan: Plan, unit: Unit): Pin[] {
     pins.push({
       name: wedge ? "increase_rounds" : "toe_rounds",
       at: middle(toe),
-      label: [0, toeLabel],
+      label: [Math.min(0, before), toeLabel],
       number: `${sum.increase_rounds ?? sum.toe_rounds}`,
       text: [
         wedge ? "increase rounds" : "rows in the toe",
@@ -64,7 +64,7 @@ export function pinsOf(frame: Frame, plan: Plan, unit: Unit): Pin[] {
       name: "foot_rounds",
       at: topOf(foot),
       label: [
-        Math.max(0, Math.min(topOf(foot)[0] - 50 * s, legLeft - 78 * s)),
+        Math.min(Math.max(0, topOf(foot)[0] - 50 * s), before),
         Math.max(footTop + 24 * s, toeLabel + 46 * s),
       ],
       joint: 62 * s,
