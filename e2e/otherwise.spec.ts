@@ -78,3 +78,25 @@ test("a forgotten increase is found by the count", async ({ page }) => {
   );
   await expect(panel(page).locator(".knit-panel__causes")).toContainText("Or rip back to toe, round 6.");
 });
+
+test("a turn at the wrong stitch is found by what waits, and a turn more is gone on with", async ({ page }) => {
+  await cast(page, "Sock with a turn too many");
+  await putAt(page, "heel-10");
+  await page.getByRole("button", { name: "My count is another" }).click();
+  await expect(panel(page)).toContainText("4 on the left, 26 between the turns, 4 on the right");
+  await panel(page).getByLabel("Stitches that wait on the left").fill("5");
+  await panel(page).getByLabel("Stitches between the turns").fill("25");
+  await panel(page).getByLabel("Stitches that wait on the right").fill("5");
+  await panel(page).getByRole("button", { name: "Which turn?" }).click();
+  await expect(panel(page).getByRole("alert")).toContainText("35 in all; 34 lie here");
+  await panel(page).getByLabel("Stitches that wait on the right").fill("4");
+  await panel(page).getByRole("button", { name: "Which turn?" }).click();
+  await expect(panel(page)).toContainText("On the left 1 stitch too many waits");
+  await expect(panel(page)).toContainText("Rip back 1 row (27 stitches)");
+  await page.keyboard.press("Escape");
+  await otherwise(page, "Turns of the heel, on each side", "12");
+  await changes(page).click();
+  await expect(panel(page).locator(".knit-panel__proposal")).toContainText("turns a side: 11 → 12");
+  await panel(page).getByRole("button", { name: "As planned", exact: true }).click();
+  await expect(where(page)).toContainText("heel, row 9 of 51");
+});

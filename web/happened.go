@@ -3,6 +3,7 @@ package web
 import (
 	"context"
 	"errors"
+	"fmt"
 	"strings"
 
 	"acornstep/sock/cloth/fabric"
@@ -34,6 +35,8 @@ type CountQuestion struct {
 	Sock    int `json:"sock,omitempty"`
 	Row     int `json:"row"`
 	Counted int `json:"counted"`
+	// Waits is counted instead in short rows: what waits on the left, lies between and waits on the right, as the work is held.
+	Waits []int `json:"waits,omitempty"`
 }
 
 // CauseList is what most likely happened.
@@ -147,6 +150,13 @@ func (s *server) countIsWrong(c call[CountQuestion]) (CauseList, error) {
 		return CauseList{}, err
 	}
 	by := o.pair()[which]
+	if w := c.Asked.Waits; len(w) > 0 {
+		if len(w) != len(replan.Waiting{}) {
+			return CauseList{}, document.Faults{{Field: "waits", Message: fmt.Sprintf("read %d counts; they are left, between and right", len(w))}}
+		}
+		causes, err := replan.WaitingIsWrong(by.Plan, by.Knitted, c.Asked.Row, replan.Waiting(w))
+		return CauseList{causes}, err
+	}
 	causes, err := replan.CountIsWrong(by.Plan, by.Knitted, c.Asked.Row, c.Asked.Counted)
 	return CauseList{causes}, err
 }

@@ -78,10 +78,10 @@ type Edition struct {
 	Holds        *[2]int `json:"holds,omitempty"`
 	// Undecided is what is still to be decided for one sock of the pair.
 	Undecided *logbook.Undecided `json:"undecided,omitempty"`
-	Board     *design.Design      `json:"board,omitempty"`
-	Created   *time.Time          `json:"created,omitempty"`
-	Plan      *plan.Plan          `json:"-"`
-	Second    *plan.Plan          `json:"-"`
+	Board     *design.Design     `json:"board,omitempty"`
+	Created   *time.Time         `json:"created,omitempty"`
+	Plan      *plan.Plan         `json:"-"`
+	Second    *plan.Plan         `json:"-"`
 }
 
 // planOf is the plan by which a sock, 1 or 2, is knitted.

@@ -60,6 +60,8 @@ type Row struct {
 	// Until says what to look for where a short row turns, so that nobody has to count; empty for other rows.
 	Until  string `json:"until"`
 	Colour string `json:"colour"`
+	// Groups are, after a short row, the stitches that wait on the left, lie between and wait on the right, as the work is held; none elsewhere.
+	Groups []int `json:"groups,omitempty"`
 	// Special: the row is not worked like the one before it.
 	Special bool `json:"special"`
 	// Joined: it is a turn and no more, and is worked in one breath with the row after it, which says it too.
@@ -145,7 +147,7 @@ func sockOf(p *plan.Plan, t *knitted.Sock) Sock {
 			Stitches: r.Stitches,
 			Worked:   t.Steps[i].Worked, Parts: said[i].Parts, Shows: shows[i], Note: r.Note,
 			Until:  untils[i],
-			Colour: r.Colour, Reach: lengths[i],
+			Colour: r.Colour, Groups: r.Groups, Reach: lengths[i],
 		}
 		if r.TurnsOnly() && i+1 < len(p.Rows) {
 			rows[i].Joined = true

@@ -150,7 +150,7 @@ func bendBy(e *knitting.Edition, was, d design.Design, b Bound) (bend knitting.B
 		if err != nil {
 			return bend, nil, err
 		}
-		if row := k.lock(made); row != "" {
+		if row := k.lock(made, changes); row != "" {
 			return bend, k.locks(changes, row, sock), nil
 		}
 		bend.To[sock-1] = made
@@ -178,7 +178,7 @@ func LockOf(e *knitting.Edition, d design.Design, b Bound) func(design.Changes) 
 			if err != nil {
 				return ""
 			}
-			if row := k.lock(made); row != "" {
+			if row := k.lock(made, changes); row != "" {
 				return row
 			}
 		}
@@ -210,6 +210,9 @@ func (k *knittedBy) with(changes design.Changes) (*plan.Plan, error) {
 	}
 	if !changes.Has(at.FootLengthRounds) {
 		d = k.withFoot(d)
+	}
+	if n := sectionDone(k.p, needle.Leg, k.done); n > 0 && fromHereOn(changes) && (changes.Has(at.LegPattern) || changes.Has(at.LegPanels)) {
+		d.Leg.PlainRounds = &n // it begins with its first round above what is knitted
 	}
 	made, err := knit.Make(d)
 	if err != nil {
@@ -271,10 +274,30 @@ func (k *knittedBy) withFoot(d design.Design) design.Design {
 	return d
 }
 
+// patterns are the choices that can begin at any round to come: whatever pattern is knitted below, the same stitches lie on the needles.
+var patterns = []at.Path{at.LegPattern, at.LegPanels, at.LegInstepPattern, at.CuffPattern}
+
+// fromHereOn says whether nothing but patterns is chosen.
+func fromHereOn(changes design.Changes) bool {
+	for field := range changes {
+		if !slices.Contains(patterns, field) {
+			return false
+		}
+	}
+	return len(changes) > 0
+}
+
+// sameStitches says whether two rows leave the same stitches, whatever pattern they are worked in.
+func sameStitches(a, b *needle.Row) bool {
+	return a.ID == b.ID && a.Kind == b.Kind && a.Side == b.Side && a.Stitches == b.Stitches && slices.Equal(a.OnNeedles, b.OnNeedles) &&
+		slices.Equal(a.Markers, b.Markers)
+}
+
 // lock names the first knitted row that a plan has otherwise; empty for none.
-func (k *knittedBy) lock(made *plan.Plan) string {
+func (k *knittedBy) lock(made *plan.Plan, changes design.Changes) string {
+	pattern := fromHereOn(changes)
 	for i := range min(len(k.fresh.Rows), len(made.Rows)) {
-		if knitting.SameRow(k.fresh.Rows[i], made.Rows[i]) {
+		if knitting.SameRow(k.fresh.Rows[i], made.Rows[i]) || pattern && sameStitches(&k.fresh.Rows[i], &made.Rows[i]) {
 			continue
 		}
 		row := &k.fresh.Rows[i]
@@ -295,7 +318,7 @@ func (k *knittedBy) locks(changes design.Changes, row string, sock int) []Lock {
 		if err != nil {
 			continue
 		}
-		if own := k.lock(made); own != "" {
+		if own := k.lock(made, design.Changes{field: changes[field]}); own != "" {
 			list = append(list, Lock{field, design.Label(field), own, sock})
 		}
 	}

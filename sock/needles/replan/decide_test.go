@@ -14,6 +14,8 @@ import (
 	"acornstep/sock/judge/advise"
 	"acornstep/sock/needles/knitting"
 	"acornstep/sock/papers/design"
+	"acornstep/sock/papers/plan"
+	"acornstep/sock/rows/needle"
 )
 
 func begunWith(t require.TestingT, fields string) *knitting.Edition {
@@ -156,4 +158,35 @@ func TestADecisionNeverChangesAKnittedRow(t *testing.T) {
 		}
 	})
 	t.Logf("%d decisions taken, %d locked", taken, locked)
+}
+
+// Twenty rounds of the leg are knitted. A rib begins with the next one; what is knitted stays, plain or ribbed, and is no lock. A rib on the
+// instep begins in the middle of the foot.
+func TestAPatternBeginsAtAnyRoundToCome(t *testing.T) {
+	purls := func(p *plan.Plan, id string) bool {
+		return slices.ContainsFunc(p.Rows[rowAt(t, p, id)].Ops, func(o needle.Op) bool { return o.Code == needle.P })
+	}
+	e := begunWith(t, "")
+	done := knitting.Done{rowAt(t, e.Plan, "leg-21"), 0}
+	out, err := decided(t, e, design.Changes{at.LegPattern: "rib_2x2"}, Bound{Sock: 1, Done: done})
+	require.NoError(t, err)
+	require.Empty(t, out.Locked)
+	e = out.Edition
+	assert.Equal(t, []bool{false, false, true, true}, []bool{purls(e.Plan, "leg-1"), purls(e.Plan, "leg-20"), purls(e.Plan, "leg-21"), purls(e.Plan, "leg-61")})
+	assert.Equal(t, out.Row, done[0])
+
+	done[0] = rowAt(t, e.Plan, "leg-41")
+	out, err = decided(t, e, design.Changes{at.LegPattern: "seed_stitch"}, Bound{Sock: 1, Done: done})
+	require.NoError(t, err)
+	require.Empty(t, out.Locked)
+	e = out.Edition
+	assert.True(t, purls(e.Plan, "leg-40"))
+	assert.NotEqual(t, e.Plan.Rows[rowAt(t, e.Plan, "leg-41")].Ops, e.Plan.Rows[rowAt(t, e.Plan, "leg-42")].Ops, "seed stitch, from its first round")
+
+	e = begunWith(t, "")
+	out, err = decided(t, e, design.Changes{at.LegInstepPattern: "rib_2x2"}, Bound{Sock: 1, Done: knitting.Done{rowAt(t, e.Plan, "foot-31"), 0}})
+	require.NoError(t, err)
+	require.Empty(t, out.Locked)
+	e = out.Edition
+	assert.Equal(t, []bool{false, true}, []bool{purls(e.Plan, "foot-30"), purls(e.Plan, "foot-31")})
 }

@@ -60,13 +60,15 @@ func (v *evening) happens() (h Happened, fact bool) {
 	h = Happened{Sock: rapid.IntRange(1, 2).Draw(v.T, "told of"), Done: v.done, Unit: measure.Centimetres}
 	h.Row = v.done[h.Sock-1]
 	h.Other = Answer(v.pick("other", "", "planned", "alike", "alike", "later"))
-	switch v.pick("what", "decided", "late", "late", "length", "leg", "place", "feels", "picked up", "cast on", "missed", "by version") {
+	switch v.pick("what", "decided", "turns", "late", "late", "length", "leg", "place", "feels", "picked up", "cast on", "missed", "by version") {
 	case "decided":
 		h.Decided = Answer(v.pick("decided", "planned", "alike"))
 	case "late":
 		h.HeelLate, fact = whole(rapid.IntRange(-30, 12).Draw(v.T, "late")), true
 	case "length":
 		h.Length = mm(rapid.Float64Range(20, 260).Draw(v.T, "length"))
+	case "turns":
+		h.HeelTurns, fact = whole(rapid.IntRange(3, 14).Draw(v.T, "turns")), true
 	case "leg":
 		h.LegRounds = whole(rapid.IntRange(0, 120).Draw(v.T, "leg"))
 	case "place":

@@ -56,6 +56,8 @@ type Happened struct {
 	Decided Answer `json:"decided,omitempty" enum:"planned,alike"`
 	// OtherRow is read and ignored: what is knitted of the other sock is known from what happened to it.
 	OtherRow *int `json:"other_row,omitempty"`
+	// HeelTurns are the turns that a short-row heel really has on each side.
+	HeelTurns *int `json:"heel_turns,omitempty"`
 	// LegRounds is how tall the leg really becomes, below its cuff.
 	LegRounds *int `json:"leg_rounds,omitempty"`
 	// ByVersion says that the rows before it were knitted by that version of the plan, of which Row counts the rows.
@@ -192,7 +194,7 @@ func (h *Happened) alone(p *plan.Plan) error {
 		{"cast_on", "the count that was cast on", h.CastOn != nil && p != nil && *h.CastOn != p.Summary.CastOnStitches},
 		{"missed", "the increase that was forgotten", h.Missed != nil}, {"picked_up", "what was picked up", h.PickedUp != nil},
 	}
-	others := h.Length != nil || h.Height != nil || h.ToHeel != nil || h.HeelOff != nil || h.HeelLate != nil || h.LegRounds != nil ||
+	others := h.Length != nil || h.Height != nil || h.ToHeel != nil || h.HeelOff != nil || h.HeelLate != nil || h.HeelTurns != nil || h.LegRounds != nil ||
 		h.Feels != "" || len(h.Sits) > 0
 	first := ""
 	for _, told := range knittedOtherwise {
@@ -242,6 +244,12 @@ func replanned(e *knitting.Edition, h Happened) (Proposal, error) {
 		d.FootLength.Rounds = &rounds
 		from = min(from, firstOf(p, needle.Heel), firstOf(p, needle.Foot)+max(0, min(rounds, p.Summary.FootRounds)))
 	}
+	if h.HeelTurns != nil {
+		if p.Summary.HeelTurnsPerSide == nil {
+			return Proposal{}, fault("heel_turns", "this heel has no turns on its sides: it is told of a heel of short rows")
+		}
+		d.Heel.TurnsPerSide = h.HeelTurns
+	}
 	if h.LegRounds != nil {
 		d.Leg.Rounds = h.LegRounds
 	}
@@ -255,8 +263,15 @@ func replanned(e *knitting.Edition, h Happened) (Proposal, error) {
 		return q, nil
 	}
 	q, err := propose(e, d, h, from)
+	if err != nil {
+		return q, err
+	}
+	if really := q.Edition.PlanOf(h.sock()).Summary.HeelTurnsPerSide; h.HeelTurns != nil && (really == nil || *really != *h.HeelTurns) {
+		return Proposal{}, fault("heel_turns", "read %d; the heel is knitted too far for that, and has %d on each side: rip back to its last turn, or go on",
+			*h.HeelTurns, value(p.Summary.HeelTurnsPerSide))
+	}
 	q.Repair, q.Advice = said, advice
-	return q, err
+	return q, nil
 }
 
 // unchanged keeps the plan, with something to do on the needles.

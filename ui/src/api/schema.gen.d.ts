@@ -2036,6 +2036,7 @@ export interface components {
         };
         KnittingRow: {
             colour: string;
+            groups?: number[];
             id: string;
             joined?: boolean;
             kind: string;
@@ -2445,6 +2446,7 @@ export interface components {
             feels?: "tight_foot" | "loose_foot" | "tight_leg" | "loose_leg";
             heel_late?: null | number;
             heel_off_mm?: null | number;
+            heel_turns?: null | number;
             height_mm?: null | number;
             leg_rounds?: null | number;
             length_mm?: null | number;
@@ -4669,6 +4671,7 @@ export interface operations {
                     counted: number;
                     row: number;
                     sock?: number;
+                    waits?: number[];
                 };
             };
         };

@@ -4,17 +4,22 @@ import { useState } from "react";
 import { answered, client, faultText } from "../api/client";
 import { useKnitting } from "./context";
 import css from "./knit-panel.module.css";
+import { rowsOf } from "./rows";
 
 /** Count says what most likely happened when the needles hold another number. */
 export function Count({ sock, row, planned }: { sock: number; row: number; planned: number }) {
   const { id } = useKnitting((s) => s.view);
   const [counted, setCounted] = useState("");
+  const groups = useKnitting((s) => rowsOf(s.view, sock)[row - 1]?.groups);
+  const [waits, setWaits] = useState(["", "", ""]);
   const why = useMutation({
-    mutationFn: async () =>
+    mutationFn: async (waiting: boolean) =>
       answered(
         await client.POST("/api/socks/{id}/count", {
           params: { path: { id } },
-          body: { sock, row, counted: Number(counted) },
+          body: waiting
+            ? { sock, row, counted: 0, waits: waits.map(Number) }
+            : { sock, row, counted: Number(counted) },
         }),
       ),
   });
@@ -22,7 +27,7 @@ export function Count({ sock, row, planned }: { sock: number; row: number; plann
     <form
       onSubmit={(event) => {
         event.preventDefault();
-        why.mutate();
+        why.mutate(false);
       }}
     >
       <h2>
@@ -40,6 +45,33 @@ export function Count({ sock, row, planned }: { sock: number; row: number; plann
           Why?
         </Button>
       </div>
+      {groups && groups.length === waits.length && (
+        <>
+          <h3>Or what waits, as you hold it</h3>
+          <p className="hint">
+            By the plan {groups[0]} on the left, {groups[1]} between the turns, {groups[2]} on the right. A
+            stitch with its wrap or yarn-over counts as one.
+          </p>
+          <div className="add-line">
+            {["left", "between", "right"].map((name, i) => (
+              <Input
+                key={name}
+                aria-label={`Stitches ${name === "between" ? "between the turns" : `that wait on the ${name}`}`}
+                placeholder={name}
+                inputMode="numeric"
+                value={waits[i]}
+                onChange={(event) => setWaits(waits.map((w, j) => (j === i ? event.target.value : w)))}
+              />
+            ))}
+            <Button
+              onClick={() => why.mutate(true)}
+              disabled={!waits.every((w) => /^\d{1,3}$/.test(w.trim()))}
+            >
+              Which turn?
+            </Button>
+          </div>
+        </>
+      )}
       <p className="fault" role="alert">
         {faultText(why.error)}
       </p>

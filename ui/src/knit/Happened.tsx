@@ -36,6 +36,9 @@ export function Happened({
   useCarried((from) => setTape(carriedTape(tape, from)));
   const [typed, setTyped] = useState<Typed>({});
   const flap = useKnitting((s) => rowsOf(s.view, sock).some((r) => r.section === "gusset"));
+  const turns = useKnitting((s) =>
+    rowsOf(s.view, sock).some((r, i) => i >= row && r.section === "heel" && r.groups !== undefined),
+  );
   const wedge = useKnitting(
     (s) =>
       row > 2 && rowsOf(s.view, sock).some((r) => r.section === "toe" && r.kind === "round" && r.n === 2),
@@ -74,7 +77,7 @@ export function Happened({
           />
         </>
       ) : (
-        <Otherwise typed={typed} setTyped={setTyped} flap={flap} wedge={wedge} />
+        <Otherwise typed={typed} setTyped={setTyped} flap={flap} turns={turns} wedge={wedge} />
       )}
       <Button type="primary" htmlType="submit" loading={ask.isPending} disabled={!said}>
         What does it change?

@@ -4,7 +4,7 @@ import type { Said } from "./useReplan";
 
 /** A line says one thing that went otherwise, in so many whole numbers. */
 type Line = {
-  name: "cast_on" | "picked_up" | "heel_late" | "leg_rounds";
+  name: "cast_on" | "picked_up" | "heel_late" | "heel_turns" | "leg_rounds";
   label: string;
   example: string;
   numbers: number;
@@ -19,6 +19,7 @@ const lines: Line[] = [
     numbers: 2,
   },
   { name: "heel_late", label: "The heel begins later by, in rounds", example: "3", numbers: 1 },
+  { name: "heel_turns", label: "Turns of the heel, on each side", example: "12", numbers: 1 },
   { name: "leg_rounds", label: "Leg rounds, below the cuff", example: "64", numbers: 1 },
 ];
 
@@ -61,12 +62,15 @@ export function Otherwise({
   typed,
   setTyped,
   flap,
+  turns,
   wedge,
 }: {
   typed: Typed;
   setTyped: (typed: Typed) => void;
   /** The heel has a flap to pick up along. */
   flap: boolean;
+  /** The heel is worked in short rows, and not done. */
+  turns: boolean;
   /** The toe is a wedge, and begun. */
   wedge: boolean;
 }) {
@@ -76,7 +80,7 @@ export function Otherwise({
         What is knitted stays, and is written down as it was; the rest is planned for it.
       </p>
       {lines
-        .filter((line) => flap || line.name !== "picked_up")
+        .filter((line) => (flap || line.name !== "picked_up") && (turns || line.name !== "heel_turns"))
         .map((line) => {
           const id = `happened-${line.name}`;
           const wrong = isWrong(line, typed);
