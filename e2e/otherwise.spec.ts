@@ -79,7 +79,9 @@ test("a forgotten increase is found by the count", async ({ page }) => {
   await expect(panel(page).locator(".knit-panel__causes")).toContainText("Or rip back to toe, round 6.");
 });
 
-test("a turn at the wrong stitch is found by what waits, and a turn more is gone on with", async ({ page }) => {
+test("a turn at the wrong stitch is found by what waits, and a turn more is gone on with", async ({
+  page,
+}) => {
   await cast(page, "Sock with a turn too many");
   await putAt(page, "heel-10");
   await page.getByRole("button", { name: "My count is another" }).click();

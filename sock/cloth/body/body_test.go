@@ -45,7 +45,6 @@ func TestTheBodyHasTheGirthsOfTheFoot(t *testing.T) {
 		}
 		if m.CalfGirth != nil {
 			want["calf"] = float64(*m.CalfGirth)
-			f = Of(m, side, float64(*m.CalfHeight)+20)
 			want["knee"] = 0.92 * float64(*m.CalfGirth)
 			if m.KneeGirth != nil {
 				want["knee"] = float64(*m.KneeGirth)

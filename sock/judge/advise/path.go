@@ -2,6 +2,7 @@ package advise
 
 import (
 	"fmt"
+	"math"
 	"strings"
 	"unicode"
 	"unicode/utf8"
@@ -322,7 +323,7 @@ func needlesSaid(w *words) string {
 
 func yarnSaid(w *words) string {
 	y := w.sock.Design.Yarn
-	said := fmt.Sprintf("about %.0f g of a ball of %g g (± %.0f %%)", w.grams, y.BallGrams, 100*yarn.Uncertainty)
+	said := fmt.Sprintf("about %.0f g a sock, %.0f g the pair, of a ball of %g g (± %.0f %%)", w.grams, 2*math.Round(w.grams), y.BallGrams, 100*yarn.Uncertainty)
 	if len(y.Contrast) > 0 {
 		said += "; " + strings.Join(y.Contrast, ", ") + " in contrast"
 	}

@@ -50,7 +50,7 @@ func TestASentenceForEachDecision(t *testing.T) {
 		"leg":     "18.1 cm with its cuff, stockinette, 62 rounds below the cuff",
 		"cuff":    "k1, p1 rib, 4.0 cm, 18 rounds; bound off two together",
 		"needles": "magic loop, 34 and 34",
-		"yarn":    "about 31 g of a ball of 100 g (± 15 %)",
+		"yarn":    "about 31 g a sock, 62 g the pair, of a ball of 100 g (± 15 %)",
 	} {
 		assert.Equal(t, said, decision(t, path, name).Said)
 	}

@@ -16,7 +16,7 @@ export function CastOn({ sock, answer }: { sock: Sock; answer: PlanAnswer }) {
         {sock.on_needles ? "Back to the needles" : `Cast on ${answer.plan?.summary.cast_on_stitches}…`}
       </Button>{" "}
       <span className="muted">
-        <Link to="rows">Every row checked</Link>: {answer.effort?.rows} · about {grams.toFixed(0)} g
+        <Link to="rows">Every row checked</Link>: {answer.effort?.rows} · about {grams.toFixed(0)} g a sock
       </span>
     </footer>
   );

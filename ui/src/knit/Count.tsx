@@ -52,24 +52,28 @@ export function Count({ sock, row, planned }: { sock: number; row: number; plann
             By the plan {groups[0]} on the left, {groups[1]} between the turns, {groups[2]} on the right. A
             stitch with its wrap or yarn-over counts as one.
           </p>
-          <div className="add-line">
+          <div className={css.waits}>
             {["left", "between", "right"].map((name, i) => (
-              <Input
-                key={name}
-                aria-label={`Stitches ${name === "between" ? "between the turns" : `that wait on the ${name}`}`}
-                placeholder={name}
-                inputMode="numeric"
-                value={waits[i]}
-                onChange={(event) => setWaits(waits.map((w, j) => (j === i ? event.target.value : w)))}
-              />
+              <label key={name} htmlFor={`waits-${name}`}>
+                {name}
+                <Input
+                  id={`waits-${name}`}
+                  aria-label={`Stitches ${name === "between" ? "between the turns" : `that wait on the ${name}`}`}
+                  inputMode="numeric"
+                  value={waits[i]}
+                  onChange={(event) => setWaits(waits.map((w, j) => (j === i ? event.target.value : w)))}
+                />
+              </label>
             ))}
+          </div>
+          <p>
             <Button
               onClick={() => why.mutate(true)}
               disabled={!waits.every((w) => /^\d{1,3}$/.test(w.trim()))}
             >
               Which turn?
             </Button>
-          </div>
+          </p>
         </>
       )}
       <p className="fault" role="alert">
