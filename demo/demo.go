@@ -77,7 +77,11 @@ func Fill(ctx context.Context, store *sqlite.Store) error {
 			for name, length := range taken.Lengths {
 				foot[name] = float64(length)
 			}
-			sock.Draft.Design["foot"], sock.Draft.Design["mirror"] = foot, s.side == feet.Right
+			second := object{}
+			for name, length := range taken.Second {
+				second[name] = float64(length)
+			}
+			sock.Draft.Design["foot"], sock.Draft.Design["second_foot"], sock.Draft.Design["mirror"] = foot, second, s.side == feet.Right
 		}
 		if s.swatch != "" {
 			taken, _ := basket.TakeSwatch(swatches[s.swatch])

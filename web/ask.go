@@ -106,24 +106,32 @@ func whatIf(c call[WhatIfQuestion]) (FigureList, error) {
 	return FigureList{figures}, err
 }
 
-// pair works a draft out for both feet of a wearer.
-func (s *server) pair(c call[PairQuestion]) (PairAnswer, error) {
+// pair works a draft out for both socks of the pair.
+func pair(c call[PairQuestion]) (PairAnswer, error) {
 	unit, err := unitOf(c.Asked.Unit)
 	if err != nil {
 		return PairAnswer{}, err
 	}
-	w, err := s.Feet.Wearer(c, c.Asked.WearerID)
-	if err != nil {
-		return PairAnswer{}, err
+	first := draft.Read(c.Asked.Draft, unit)
+	second := first
+	if len(first.Faults) == 0 {
+		other, err := draft.OfSecond(first.Draft, first.Design)
+		if err != nil {
+			return PairAnswer{}, err
+		}
+		second = draft.Read(other, unit)
 	}
 	var answers [2]board.Answer
-	for i, side := range []feet.Side{feet.Left, feet.Right} {
-		worn := draft.ForFoot(c.Asked.Draft, w.ForPair(side).Lengths(), side == feet.Right)
-		if answers[i], err = board.Of("", draft.Read(worn, unit), true); err != nil {
+	for i, reading := range []draft.Reading{first, second} {
+		if answers[i], err = board.Of("", reading, true); err != nil {
 			return PairAnswer{}, err
 		}
 	}
-	return PairAnswer{answers[0], answers[1], board.Differences(answers[0], answers[1])}, nil
+	left, right := answers[0], answers[1]
+	if first.Design.Mirror {
+		left, right = right, left
+	}
+	return PairAnswer{left, right, board.Differences(left, right)}, nil
 }
 
 func positionOf(c call[PositionQuestion]) (position.Row, error) {

@@ -39,10 +39,9 @@ type FootView struct {
 	Newest []feet.Measurement `json:"newest"`
 	// Guesses stand in for what was not measured, by field.
 	Guesses map[string]measure.Length `json:"guesses"`
-	// Taken is what a design takes of this foot; ForPair what of the other foot stands for it where it was not measured, too.
-	Taken   basket.FootTaken          `json:"taken"`
-	ForPair map[string]measure.Length `json:"for_pair"`
-	Checks  []verdict.Check           `json:"checks"`
+	// Taken is what a design takes of this foot.
+	Taken  basket.FootTaken `json:"taken"`
+	Checks []verdict.Check  `json:"checks"`
 	// Grows says whether it is asked how long the foot will be.
 	Grows bool `json:"grows"`
 }
@@ -120,7 +119,7 @@ func footView(w *feet.Wearer, side feet.Side) FootView {
 	foot := w.Foot(side, "")
 	v := FootView{
 		Newest: []feet.Measurement{}, Guesses: map[string]measure.Length{},
-		Taken: basket.TakeFoot(w, side), ForPair: w.ForPair(side).Lengths(), Checks: []verdict.Check{}, Grows: w.MayGrow(side),
+		Taken: basket.TakeFoot(w, side), Checks: []verdict.Check{}, Grows: w.MayGrow(side),
 	}
 	for _, k := range feet.Kinds {
 		if m, has := foot[k.Name]; has {

@@ -88,7 +88,7 @@ var routes = []route{
 	answering("POST", "/api/working", "working", "Show the arithmetic of every number", 200, asking(showWorking)).planning(),
 	answering("POST", "/api/whatif", "whatIf", "Say what changes when swatch, tape or ball were not quite right", 200,
 		asking(whatIf)).planning(),
-	answering("POST", "/api/pair", "pair", "Work a draft out for both feet of a wearer", 200, (*server).pair).planning(),
+	answering("POST", "/api/pair", "pair", "Work a draft out for both socks of the pair", 200, asking(pair)).planning(),
 	answering("POST", "/api/position", "position", "Show the needles before and after a row", 200, asking(positionOf)).planning(),
 	answering("POST", "/api/shoe", "shoe", "Estimate a foot from a shoe size", 200, asking(shoe)),
 	answering("POST", "/api/tracing", "tracing", "Measure a foot on a picture of its outline", 200, (*server).measureTracing),

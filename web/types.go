@@ -129,11 +129,10 @@ type WhatIfQuestion struct {
 	Doubt whatif.Doubt `json:"doubt"`
 }
 
-// PairQuestion asks for the socks of both feet of a wearer.
+// PairQuestion asks for both socks of a pair.
 type PairQuestion struct {
-	Unit     string      `json:"unit" enum:"cm,in"`
-	Draft    draft.Draft `json:"draft"`
-	WearerID string      `json:"wearer_id"`
+	Unit  string      `json:"unit" enum:"cm,in"`
+	Draft draft.Draft `json:"draft"`
 }
 
 // PairAnswer is both socks, briefly, and where they differ.

@@ -228,21 +228,32 @@ func measured(tree map[string]any, field string) {
 	foot["estimated"] = slices.DeleteFunc(slices.Clone(estimated), func(e any) bool { return e == name })
 }
 
-// ForFoot is a draft for another foot: its lengths, mirrored for the other side.
-func ForFoot(d Draft, lengths map[string]measure.Length, mirror bool) Draft {
-	worn := Draft{Design: clone(d.Design), Entries: maps.Clone(d.Entries)}
-	if worn.Design == nil {
-		worn.Design = map[string]any{}
+// OfSecond is the draft of the second sock of a pair, of whose first the design is complete: for its own foot where that differs, and mirrored.
+func OfSecond(d Draft, first design.Design) (Draft, error) {
+	second := first.OfSecond()
+	text, err := json.Marshal(second.Foot)
+	if err != nil {
+		return d, err
 	}
-	for name, length := range lengths {
-		field := "foot." + name
-		if set(worn.Design, field, float64(length)) == nil {
-			delete(worn.Entries, field)
-			measured(worn.Design, field)
-		}
+	foot := map[string]any{}
+	if err := json.Unmarshal(text, &foot); err != nil {
+		return d, err
 	}
-	worn.Design["mirror"] = mirror
-	return worn
+	// What was guessed is guessed again, and not taken for measured.
+	for _, name := range second.Foot.Estimated {
+		delete(foot, name)
+	}
+	delete(foot, "estimated")
+	other := Draft{Design: clone(d.Design), Entries: maps.Clone(d.Entries)}
+	if other.Design == nil {
+		other.Design = map[string]any{}
+	}
+	other.Design["foot"], other.Design["mirror"] = foot, second.Mirror
+	delete(other.Design, "second_foot")
+	maps.DeleteFunc(other.Entries, func(field, _ string) bool {
+		return strings.HasPrefix(field, "foot.") || strings.HasPrefix(field, "second_foot.")
+	})
+	return other, nil
 }
 
 // clone copies the objects of a document, so that the caller's stay as they are.

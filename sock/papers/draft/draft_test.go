@@ -76,16 +76,21 @@ func TestReadingTwiceChangesNothing(t *testing.T) {
 
 func TestADraftForTheOtherFoot(t *testing.T) {
 	d := Draft{
-		Design:  map[string]any{"foot": map[string]any{"length_mm": 251.0, "heel_width": "narrow", "estimated": []any{"length_mm"}}},
-		Entries: map[string]string{"foot.length_mm": "25.1", "leg.height_mm": "tall"},
+		Design: map[string]any{"foot": map[string]any{"length_mm": 251.0, "heel_width": "narrow"}, "second_foot": map[string]any{"length_mm": 255.0},
+			"gauge": map[string]any{"stitches_per_100mm": 32.0, "rounds_per_100mm": 44.0}},
+		Entries: map[string]string{"foot.ball_girth_mm": "23.6", "leg.height_mm": "18"},
 	}
-	worn := ForFoot(d, map[string]measure.Length{"length_mm": 255, "ball_girth_mm": 236}, true)
-	foot := worn.Design["foot"].(map[string]any)
-	assert.InDelta(t, 255, foot["length_mm"], 0)
-	assert.InDelta(t, 236, foot["ball_girth_mm"], 0)
-	assert.Equal(t, "narrow", foot["heel_width"])
-	assert.Empty(t, foot["estimated"], "it is measured")
-	assert.Equal(t, true, worn.Design["mirror"])
-	assert.Equal(t, map[string]string{"leg.height_mm": "tall"}, worn.Entries)
+	first := Read(d, measure.Centimetres)
+	require.Empty(t, first.Faults)
+	second, err := OfSecond(first.Draft, first.Design)
+	require.NoError(t, err)
+	read := Read(second, measure.Centimetres)
+	require.Empty(t, read.Faults)
+	assert.Equal(t, measure.Length(255), read.Design.Foot.Length)
+	assert.Equal(t, measure.Length(236), read.Design.Foot.BallGirth)
+	assert.Equal(t, "narrow", read.Design.Foot.HeelWidth)
+	assert.True(t, read.Design.Mirror)
+	assert.False(t, read.Design.SecondFoot.Differs())
+	assert.Equal(t, first.Design.OfSecond(), read.Design, "it is the very design by which the second sock is knitted")
 	assert.InDelta(t, 251, d.Design["foot"].(map[string]any)["length_mm"], 0, "the draft itself stays")
 }

@@ -2,17 +2,6 @@ package feet
 
 import "acornstep/sock/figures/measure"
 
-// ForPair is the foot of one side as a pair is knitted for it: its own lengths, and the other foot's where it was not measured.
-func (w *Wearer) ForPair(side Side) Foot {
-	foot := w.Foot(side, "")
-	for name, theirs := range w.Foot(side.Other(), "") {
-		if _, own := foot[name]; !own {
-			foot[name] = theirs
-		}
-	}
-	return foot
-}
-
 // apart is by how much, in mm, two feet differ so that it is knitted: a tape that is laid again reads as much.
 const apart = 2
 

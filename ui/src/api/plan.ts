@@ -115,12 +115,12 @@ export function whatIfOf(draft: Draft, unit: Unit, doubt: Doubt) {
   });
 }
 
-/** pairOf is the socks of both feet of a wearer. */
-export function pairOf(draft: Draft, unit: Unit, wearer: string) {
+/** pairOf is both socks of the pair. */
+export function pairOf(draft: Draft, unit: Unit) {
   return queryOptions({
-    queryKey: ["pair", unit, draft, wearer],
+    queryKey: ["pair", unit, draft],
     queryFn: async ({ signal }) =>
-      answered(await client.POST("/api/pair", { body: { unit, draft, wearer_id: wearer }, signal })),
+      answered(await client.POST("/api/pair", { body: { unit, draft }, signal })),
     ...forGood,
     staleTime: 0,
   });

@@ -458,7 +458,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /** Work a draft out for both feet of a wearer */
+        /** Work a draft out for both socks of the pair */
         post: operations["pair"];
         delete?: never;
         options?: never;
@@ -1908,9 +1908,6 @@ export interface components {
         };
         FootView: {
             checks: components["schemas"]["Check"][];
-            for_pair: {
-                [key: string]: components["schemas"]["MeasureLength"];
-            };
             grows: boolean;
             guesses: {
                 [key: string]: components["schemas"]["MeasureLength"];
@@ -2229,7 +2226,6 @@ export interface components {
             draft: components["schemas"]["Draft"];
             /** @enum {string} */
             unit: "cm" | "in";
-            wearer_id: string;
         };
         PassAnswer: {
             command: string;

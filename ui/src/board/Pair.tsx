@@ -17,11 +17,10 @@ const Turned = lazy(() => import("../turn/Turned"));
 export function Pair({ view, turned }: { view: "side" | "over"; turned: boolean }) {
   const { scheme } = useSettings();
   const unit = useUnit();
-  const wearer = useBoard((b) => b.content.foot?.wearer_id ?? "");
   const draft = useBoard((b) => b.calm.good?.draft);
   const pair = useQuery({
-    ...pairOf(draft ?? { design: {}, entries: {} }, unit, wearer),
-    enabled: draft !== undefined && wearer !== "",
+    ...pairOf(draft ?? { design: {}, entries: {} }, unit),
+    enabled: draft !== undefined,
   });
   if (pair.isError) {
     return <Failure error={pair.error} retry={() => pair.refetch()} />;

@@ -170,7 +170,8 @@ function PairSwitch() {
   const id = useBoard((b) => b.content.foot?.wearer_id ?? "");
   const wearer = useWearer(id).data;
   const both = wearer?.left.taken.lengths.length_mm && wearer.right.taken.lengths.length_mm;
-  if (!both) {
+  const differs = useBoard((b) => b.calm.good?.second !== undefined);
+  if (!both && !differs) {
     return null;
   }
   return (
