@@ -184,7 +184,8 @@ func (s *server) replan(c call[ReplanQuestion]) (replan.Proposal, error) {
 		}
 	}
 	if u := o.Undecided; h.Decided != "" && u != nil && u.Before > 0 {
-		if h.Earlier, err = s.Logbook.Edition(c, c.ID, u.Before); err != nil {
+		// An archive may have come without the version before; two feet that are alike do without it.
+		if h.Earlier, err = s.Logbook.Edition(c, c.ID, u.Before); err != nil && !errors.Is(err, basket.ErrNotFound) {
 			return replan.Proposal{}, err
 		}
 	}

@@ -251,10 +251,20 @@ func cornerHere(w *words) []string {
 
 func ankleHere(w *words) []string {
 	s := w.sock
-	if s.AnkleStitches == s.Stitches {
-		return []string{fmt.Sprintf("%d all the way up", s.Stitches)}
+	leg := ""
+	switch {
+	case s.CalfStitches > max(s.AnkleStitches, s.LegStitches):
+		leg = fmt.Sprintf(" · %d at the calf, %d under the cuff", s.CalfStitches, s.LegStitches)
+	case s.LegStitches != s.AnkleStitches:
+		leg = fmt.Sprintf(" · %d under the cuff", s.LegStitches)
 	}
-	return []string{fmt.Sprintf("%d → %d · heel on %d", s.Stitches, s.AnkleStitches, s.Heel.Stitches)}
+	switch {
+	case s.AnkleStitches != s.Stitches:
+		return []string{fmt.Sprintf("%d → %d%s · heel on %d", s.Stitches, s.AnkleStitches, leg, s.Heel.Stitches)}
+	case leg != "":
+		return []string{fmt.Sprintf("%d round the ankle%s", s.AnkleStitches, leg)}
+	}
+	return []string{fmt.Sprintf("%d all the way up", s.Stitches)}
 }
 
 func legHere(w *words) []string {

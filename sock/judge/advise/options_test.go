@@ -149,3 +149,16 @@ func TestWishes(t *testing.T) {
 	_, err = Rank(d, "colour", nil)
 	assert.ErrorContains(t, err, `read "colour"`)
 }
+
+// A knee sock has another count at its calf and under its cuff, and never "all the way up".
+func TestTheAnkleOfAKneeSockSaysItsCounts(t *testing.T) {
+	d, err := design.Read([]byte(`{"format":"acorn-step.design","version":1,"foot":{"length_mm":251,"ball_girth_mm":236,"calf_girth_mm":360,"calf_height_mm":310},
+		"gauge":{"stitches_per_100mm":32,"rounds_per_100mm":44},"leg":{"height_mm":340}}`))
+	require.NoError(t, err)
+	assert.Equal(t, []string{"68 round the ankle · 104 at the calf, 100 under the cuff"}, ankleHere(&words{sock: knit.Measure(&d)}))
+	// 180 mm: the cuff begins 190.2 above the floor, 0.43 of the way from the ankle to the calf: 289 round, 83.3 stitches.
+	d.Leg.Height = 180
+	assert.Equal(t, []string{"68 round the ankle · 84 under the cuff"}, ankleHere(&words{sock: knit.Measure(&d)}))
+	d.Foot.CalfGirth = nil
+	assert.Equal(t, []string{"68 all the way up"}, ankleHere(&words{sock: knit.Measure(&d)}))
+}

@@ -18,7 +18,7 @@ func backTo(e *knitting.Edition, h Happened) (Proposal, error) {
 	if err != nil {
 		return q, err
 	}
-	q.Edition.Board = h.Earlier.Board
+	q.Edition.Board, q.Edition.Undecided = h.Earlier.Board, h.Earlier.Undecided
 	q.Edition.Reason = fmt.Sprintf("Back to plan %d: %s", h.BackTo, q.Text)
 	return q, nil
 }

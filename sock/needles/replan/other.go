@@ -97,6 +97,9 @@ func decidedNow(e *knitting.Edition, h Happened) (Proposal, error) {
 		return Proposal{}, fault("sock", "read %d; that sock is off the needles", h.sock())
 	}
 	h.Row = h.Done[h.sock()-1]
+	if open := e.Undecided; h.Decided == AsPlanned && (open == nil || open.Sock != h.sock()) {
+		return Proposal{}, fault("decided", "nothing is left open for the %s sock: it goes on as it is planned", ordinal[h.sock()])
+	}
 	if h.Decided == AsPlanned {
 		q := unchanged(h, "")
 		q.Plans, q.Edition = true, e.Settled(h.Done)
