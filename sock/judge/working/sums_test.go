@@ -179,13 +179,14 @@ func TestPrintedSumsComeOut(t *testing.T) {
 	reckoned := map[string]int{}
 	rapid.Check(t, func(t *rapid.T) {
 		pick := func(name string, from ...string) string { return rapid.SampledFrom(from).Draw(t, name) }
-		d, err := design.Read(fmt.Appendf(nil, `{"format":"acorn-step.design","version":1,"foot":{"length_mm":%d,"ball_girth_mm":%d},"gauge":{"stitches_per_100mm":%d,"rounds_per_100mm":%d},
+		d, err := design.Read(fmt.Appendf(nil, `{"format":"acorn-step.design","version":1,"foot":{"length_mm":%d,"ball_girth_mm":%d%s},"gauge":{"stitches_per_100mm":%d,"rounds_per_100mm":%d},
 			"toe":{"kind":%q,"start":%q},"heel":{"kind":%q,"turn":%q,"share":%s,"fabric":%q},"foot_length":{"school":%q},"fit":{"girth_ease_pct":%d},"leg":{"height_mm":%d,"pattern":%q}}`,
-			rapid.IntRange(180, 300).Draw(t, "length"), rapid.IntRange(190, 280).Draw(t, "girth"), rapid.IntRange(24, 36).Draw(t, "stitches"),
+			rapid.IntRange(180, 300).Draw(t, "length"), rapid.IntRange(190, 280).Draw(t, "girth"),
+			pick("calf", "", `,"calf_girth_mm":360,"calf_height_mm":310`), rapid.IntRange(24, 36).Draw(t, "stitches"),
 			rapid.IntRange(30, 50).Draw(t, "rounds"), pick("toe", design.Registered("toe.kind")...), pick("start", "half", "rounded", "fitted"),
 			pick("heel", design.Registered("heel.kind")...), pick("turn", design.Registered("heel.turn")...), pick("share", "0.5", "0.6"),
 			pick("fabric", "stockinette", "garter"), pick("school", "exact", "thumb"), rapid.IntRange(5, 18).Draw(t, "ease"),
-			rapid.IntRange(90, 220).Draw(t, "leg"), pick("pattern", "stockinette", "rib_2x2")))
+			rapid.IntRange(90, 380).Draw(t, "leg"), pick("pattern", "stockinette", "rib_2x2")))
 		if err != nil {
 			t.Skip(err)
 		}
@@ -206,7 +207,7 @@ func TestPrintedSumsComeOut(t *testing.T) {
 			}
 		}
 	})
-	for _, name := range []string{"foot_stitches", "foot_rounds", "heel_starts_at_mm", "finished_length_mm", "leg_rounds", "cuff_rounds"} {
+	for _, name := range []string{"foot_stitches", "foot_rounds", "heel_starts_at_mm", "finished_length_mm", "leg_stitches", "leg_rounds", "cuff_rounds"} {
 		assert.Positive(t, reckoned[name], name)
 	}
 }

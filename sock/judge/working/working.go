@@ -70,10 +70,14 @@ func (w *writer) foot() {
 
 func (w *writer) leg() {
 	s, d := w.sock, w.sock.Design
-	w.Add("leg_stitches", "Stitches of the leg", fmt.Sprint(s.LegStitches),
-		"A difference under four keeps the foot's count; patterns have to repeat.",
-		"%s × %.2f × %s = %.2f; the leg takes %d", w.Long(d.Foot.AnkleGirth), 1-d.Fit.GirthEasePct/100, w.Per(s.Gauge.Stitches),
-		knit.LegTarget(d), s.LegStitches)
+	girth, stitches, rests := d.Foot.AnkleGirth, knit.LegTarget(d), "A difference under four keeps the foot's count; patterns have to repeat."
+	if s.LegStitches != s.AnkleStitches {
+		// The leg follows the leg: its count is that of the girth where its cuff begins.
+		girth, rests = s.GirthAt(s.CuffBegins()), "The girth of the leg where the cuff begins; patterns have to repeat."
+		stitches = float64(girth) * (1 - d.Fit.GirthEasePct/100) * s.Gauge.Stitches
+	}
+	w.Add("leg_stitches", "Stitches of the leg", fmt.Sprint(s.LegStitches), rests,
+		"%s × %.2f × %s = %.2f; the leg takes %d", w.Long(girth), 1-d.Fit.GirthEasePct/100, w.Per(s.Gauge.Stitches), stitches, s.LegStitches)
 	cuff := min(d.Cuff.Height, d.Leg.Height)
 	w.Add("cuff_rounds", "Cuff rounds", fmt.Sprint(s.CuffRounds), "The height of the cuff.", "%s × %s = %.2f → %d", w.Long(cuff),
 		w.Per(s.Gauge.Rounds), float64(cuff)*s.Gauge.Rounds, s.CuffRounds)
