@@ -72,7 +72,8 @@ export function NeedlesNote({ id }: { id: string }) {
                 `${lock.label} would change ${lock.row} of the ${lock.sock === 2 ? "second" : "first"} sock, which is knitted`,
             )
             .join("; ")}
-          . It is locked, unless you rip back to there.
+          . It is locked, unless you{" "}
+          {answer.locked.some((lock) => lock.row.startsWith("cast on")) ? "begin anew" : "rip back to there"}.
         </p>
       ) : (
         <p>
