@@ -62,7 +62,7 @@ func (f *Foot) placed(m *design.Foot) (up heights) {
 	up.calf = math.Max(calfHeight*long, up.ankle+0.3*long)
 	if m.CalfGirth != nil && m.CalfHeight != nil {
 		up.calf = math.Max(float64(*m.CalfHeight), up.ankle+0.2*long)
-		up.knee = kneeUp * long
+		up.knee = design.KneeHeight * long
 		if m.KneeHeight != nil {
 			up.knee = float64(*m.KneeHeight)
 		}
@@ -94,7 +94,7 @@ func (f *Foot) girths(m *design.Foot) curve {
 	if _, there := f.at[knee]; there && m.KneeGirth != nil {
 		round = append(round, float64(*m.KneeGirth))
 	} else if there {
-		round = append(round, kneeRound*calfRound)
+		round = append(round, design.KneeGirth*calfRound)
 	}
 	return newCurve(f.along(), round)
 }

@@ -35,9 +35,8 @@ var sole = []point{
 // calfBehind is how far the calf stands behind the ankle, as a share of the length.
 const calfBehind = 0.045
 
-// kneeBehind is that of the place below the knee, which lies kneeUp of the length above the floor and is kneeRound of the calf round where
-// nobody measured it.
-const kneeBehind, kneeUp, kneeRound = 0.02, 1.7, 0.92
+// kneeBehind is that of the place below the knee.
+const kneeBehind = 0.02
 
 // slice says how slices look along the foot: how deep they are for their width, and how square their two halves.
 type slice struct{ depth, top, bottom float64 }

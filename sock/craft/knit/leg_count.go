@@ -6,6 +6,7 @@ import (
 	"acornstep/sock/figures/at"
 	"acornstep/sock/figures/measure"
 	"acornstep/sock/figures/verdict"
+	"acornstep/sock/papers/design"
 )
 
 // worthChanging is the smallest difference for which the count changes at the ankle.
@@ -66,10 +67,6 @@ const heelShare = 0.2
 // HeelEnd is how high above the floor the leg begins.
 func (s *Sock) HeelEnd() measure.Length { return heelShare * s.Design.Foot.Length }
 
-// kneeHeight and kneeGirth are guesses for legs at large: how high above the floor the place below the knee lies, as a share of the length of
-// the foot, and its girth as a share of the calf's.
-const kneeHeight, kneeGirth = 1.7, 0.92
-
 // station is a place of the leg: how high above the floor it lies, and the girth there.
 type station struct{ height, girth measure.Length }
 
@@ -82,7 +79,7 @@ func (s *Sock) stations() []station {
 		return list
 	}
 	calf := station{*foot.CalfHeight, *foot.CalfGirth}
-	knee := station{max(kneeHeight*foot.Length, calf.height+1), kneeGirth * calf.girth}
+	knee := station{max(design.KneeHeight*foot.Length, calf.height+1), design.KneeGirth * calf.girth}
 	if foot.KneeHeight != nil {
 		knee.height = *foot.KneeHeight
 	}

@@ -6,6 +6,7 @@ import (
 	"acornstep/sock/craft/knit"
 	"acornstep/sock/figures/measure"
 	"acornstep/sock/needles/logbook"
+	"acornstep/sock/papers/design"
 	"acornstep/sock/papers/yarn"
 	"acornstep/sock/rows/needle"
 )
@@ -149,10 +150,6 @@ func (w *weight) follows(book logbook.Book, b *Ball) []Follow {
 	return list
 }
 
-// belowKnee is how high above the floor the place below the knee lies, as a share of the length of the foot: a guess for legs at large.
-// Yarn that would go further is left.
-const belowKnee = 1.7
-
 // followed adds legs of at most so many rounds, in whole repeats. A leg that is taller already stays.
 func (w *weight) followed(list []Follow, book logbook.Book, most int, on ...int) []Follow {
 	p := w.socks[on[0]].Plan
@@ -161,7 +158,7 @@ func (w *weight) followed(list []Follow, book logbook.Book, most int, on ...int)
 	gauge := d.Gauge.PerMM()
 	above := p.Summary.CuffRounds + len(s.Heel.GussetRounds)
 	f := Follow{Repeat: max(1, s.PatternRounds())}
-	most = min(most, gauge.RoundsIn(belowKnee*d.Foot.Length-s.HeelEnd())-above)
+	most = min(most, gauge.RoundsIn(kneeOf(d)-s.HeelEnd())-above)
 	f.Rounds = max(0, most)
 	if most > s.PlainRounds {
 		f.Rounds -= (most - s.PlainRounds) % f.Repeat
@@ -180,6 +177,14 @@ func (w *weight) followed(list []Follow, book logbook.Book, most int, on ...int)
 		f.Calf = *d.Foot.CalfHeight
 	}
 	return append(list, f)
+}
+
+// kneeOf is how high above the floor the place below the knee lies: no leg goes higher, and yarn that would go further is left.
+func kneeOf(d *design.Design) measure.Length {
+	if d.Foot.KneeHeight != nil {
+		return *d.Foot.KneeHeight
+	}
+	return design.KneeHeight * d.Foot.Length
 }
 
 // beforeLeg is what a sock still takes of its own yarn before its leg, in stitches, and the leg rounds that are done.

@@ -43,6 +43,10 @@ func guessBallGirth(length Length) Length {
 	return length * Length(grownShare+part*(childShare-grownShare))
 }
 
+// KneeHeight and KneeGirth are guesses for legs at large where the place below the knee was not measured: how high above the floor it lies, as
+// a share of the length of the foot, and its girth as a share of the calf's.
+const KneeHeight, KneeGirth = 1.7, 0.92
+
 // guesses fills what was not measured, in the order in which one guess rests on another.
 var guesses = []struct {
 	field string
