@@ -241,9 +241,15 @@ func (s *Sock) cautions() {
 		if s.CuffBegins() <= *foot.CalfHeight {
 			s.Checks.Say(verdict.OnCuff, verdict.Caution, "cuff_slides",
 				"The cuff lies on the widest place of the calf, where it slides down: let the leg end below it, or go on to below the knee.")
+		} else if list := s.stations(); len(list) == 1 {
+			s.Checks.Of(verdict.OnLeg, at.FootCalfHeight, verdict.Caution, "calf_below_ankle",
+				"the widest place of the calf lies no higher than the ankle, so that the leg keeps the ankle's count. Measure its height again, from the floor.")
+		} else if len(list) == 2 {
+			s.Checks.Of(verdict.OnLeg, at.FootKneeHeight, verdict.Caution, "knee_below_calf",
+				"the place below the knee lies no higher than the widest place of the calf, so that the leg keeps the calf's count. Measure both again.")
 		} else if foot.KneeGirth == nil || foot.KneeHeight == nil {
 			s.Checks.Of(verdict.OnLeg, at.FootKneeGirth, verdict.Note, "knee_guessed",
-				"below the knee the leg is guessed: %s round at %s above the floor. Measure both.", s.stations()[2].girth, s.stations()[2].height)
+				"below the knee the leg is guessed: %s round at %s above the floor. Measure both.", list[2].girth, list[2].height)
 		}
 		s.Checks.Say(verdict.OnLeg, verdict.Caution, "knee_band",
 			"A band of rib at the knee can be too tight. Where it slips, fold it over a loose elastic and no tighter. %s", seeClinician)

@@ -500,3 +500,17 @@ func TestANeighbourOnEachSideIsTwoRowsDeeper(t *testing.T) {
 	assert.Equal(t, []int{34, 11, 12}, []int{usual.Summary.HeelStitches, *usual.Summary.HeelTurnsPerSide, *usual.Summary.HeelCentreStitches})
 	assert.Equal(t, []int{36, 12, 12}, []int{wider.Summary.HeelStitches, *wider.Summary.HeelTurnsPerSide, *wider.Summary.HeelCentreStitches})
 }
+
+// A place below the knee that lies no higher than the calf was measured wrongly: that is said, and the leg keeps the calf's count.
+func TestAKneeBelowTheCalfIsAskedAbout(t *testing.T) {
+	for _, knee := range []string{`"knee_height_mm":250`, `"knee_height_mm":250,"knee_girth_mm":300`} {
+		p := makePlan(t, fmt.Sprintf(`{"format":"acorn-step.design","version":1,"foot":{"length_mm":251,"ball_girth_mm":236,"calf_girth_mm":360,"calf_height_mm":310,%s},
+			"gauge":{"stitches_per_100mm":32,"rounds_per_100mm":44},"leg":{"height_mm":400}}`, knee))
+		assert.Contains(t, checkNamed(p, "knee_below_calf"), "Measure both again")
+		assert.Equal(t, 104, p.Summary.LegStitches)
+	}
+	low := makePlan(t, `{"format":"acorn-step.design","version":1,"foot":{"length_mm":251,"ball_girth_mm":236,"calf_girth_mm":360,"calf_height_mm":60},
+		"gauge":{"stitches_per_100mm":32,"rounds_per_100mm":44},"leg":{"height_mm":400}}`)
+	assert.Contains(t, checkNamed(low, "calf_below_ankle"), "Measure its height again")
+	assert.Equal(t, 68, low.Summary.LegStitches)
+}
