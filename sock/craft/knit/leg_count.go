@@ -314,6 +314,12 @@ func (s *Sock) placeCalf(from int) {
 	}
 	up, upFits := pairs(grow, first, widest)
 	down, downFits := pairs(-narrow, widest+1, last)
+	if !downFits && s.LegStitches >= s.AnkleStitches {
+		// It ends so little above the calf that no rounds are left to narrow in: it grows to the count under its cuff and no further.
+		s.CalfStitches = s.LegStitches
+		up, upFits = pairs((s.LegStitches-s.AnkleStitches)/2, first, widest)
+		down, downFits = nil, true
+	}
 	if !upFits || !downFits {
 		s.Checks.Say(verdict.OnLeg, verdict.Caution, "calf_no_room", "The leg has no rounds for %s at the calf: it keeps %d stitches.",
 			measure.Count(2*(grow+abs(narrow)), "change"), s.AnkleStitches)

@@ -3,6 +3,7 @@ package knit
 import (
 	"cmp"
 	"fmt"
+	"math"
 	"slices"
 	"strings"
 	"testing"
@@ -313,7 +314,7 @@ func TestALegHasTheCountOfEachStation(t *testing.T) {
 		}
 		// A height above the floor is so many rounds from the end of the heel, those of the gusset among them.
 		countAt := func(height float64) (count int, reached bool) {
-			rounds := int((height - 0.2*251) * 0.44)
+			rounds := int(math.Round((height - 0.2*251) * 0.44)) // the nearest whole round
 			for i := range p.Rows {
 				if s := p.Rows[i].Section; s == needle.Leg || s == needle.Gusset && p.Rows[i].Kind == needle.Round {
 					count = p.Rows[i].Stitches
