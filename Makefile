@@ -138,8 +138,8 @@ proof: tools
 	@$(MAKE) --no-print-directory load
 
 reach: build trial chromium
-	@echo "== every screen in both lights on every width, every kind of lesson by keys and by touch"
-	@WHOLE=1 ui/node_modules/.bin/playwright test --config e2e/playwright.config.ts reach practice
+	@echo "== every screen in both lights on every width, knitting at both sizes, every page in inches, every kind of lesson by keys and by touch"
+	@WHOLE=1 ui/node_modules/.bin/playwright test --config e2e/playwright.config.ts reach practice knit.spec inches
 
 # Known vulnerabilities are looked up where the machine reaches the lists; where it does not, it says so.
 vulnerable: tools ui/node_modules/.installed
