@@ -110,6 +110,7 @@ func viewOfNeedles(sock *basket.Sock, o *onNeedles, t tally.Tally) KnitView {
 		Rows: o.First.Rows, Needles: o.First.Needles, Strip: o.Strip,
 		HeelStartsAt: o.Plan.Summary.HeelStartsAt, HeelPlace: o.HeelPlace, Course: o.Courses, Events: o.events, Seq: o.seq, Tally: t,
 		Asked: []Strayed{}, Ready: knitting.Ready(o.Plan),
+		Tellable: [2][]replan.Tellable{replan.TellableIn(o.PlanOf(1)), replan.TellableIn(o.PlanOf(2))},
 	}
 	if o.Other != nil {
 		v.Second, v.SecondNeedles = o.Other.Rows, o.Other.Needles

@@ -41,6 +41,8 @@ type KnitView struct {
 	// HeelStartsAt is from the tip of the toe, in mm, HeelPlace where that lies on the foot.
 	HeelStartsAt measure.Length `json:"heel_starts_at_mm"`
 	HeelPlace    string         `json:"heel_place"`
+	// Tellable is what can have gone otherwise, of each sock and in which rows.
+	Tellable [2][]replan.Tellable `json:"tellable"`
 	// Ready is what lies ready before casting on.
 	Ready []string `json:"ready"`
 	// Second are the rows of the second sock, and its needles, where the mirrored sock is knitted otherwise.

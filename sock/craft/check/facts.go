@@ -127,8 +127,9 @@ func (f *facts) see(row *needle.Row, before, stitches int) {
 		}
 		f.foot = stitches
 	case needle.Foot:
-		if f.rows[needle.Foot] == 1 && f.chain {
-			f.foot = stitches // the first round settles the last turn of a short-row toe
+		// The first round settles the last turn of a short-row toe; one that makes the count even makes what the toe forgot.
+		if f.rows[needle.Foot] == 1 && f.chain || f.foot%2 == 1 && stitches == f.foot+1 {
+			f.foot = stitches
 		}
 	case needle.Heel:
 		f.seeHeel(row, before, stitches)

@@ -113,8 +113,14 @@ func (s *Sock) roundsLeft(toe, heel measure.Length) int {
 // fewestFootRounds is what the toe asks for.
 func (s *Sock) fewestFootRounds() int { return s.toe().FewestFootRounds() }
 
-// gussetFrom is the first foot round that may increase for a gusset; after the last round when there is none.
-func (s *Sock) gussetFrom() int { return s.FootRounds - 2*s.Heel.GussetIncreases + 1 }
+// gussetFrom is the first foot round that may increase for a gusset; after the last round when there is none. One that was begun goes on
+// from where it was, and what lies between its last increase and a heel that comes later is plain.
+func (s *Sock) gussetFrom() int {
+	if s.went != nil && s.went.GussetFrom > 0 && s.Heel.GussetIncreases > 0 {
+		return s.went.GussetFrom
+	}
+	return max(s.went.gussetAtSoonest(), s.FootRounds-2*s.Heel.GussetIncreases+1)
+}
 
 // foot knits straight from the toe to the heel, with the rounds that change
 // the count and those that increase for a gusset.
@@ -129,7 +135,7 @@ func (s *Sock) foot(w *worker) {
 		switch from := s.gussetFrom(); {
 		case stitches != 0:
 			w.changeRound(s.placeOnFoot(stitches), stitches)
-		case i >= from && (i-from)%2 == 0:
+		case i >= from && (i-from)%2 == 0 && (i-from)/2 < s.Heel.GussetIncreases:
 			s.gussetIncreaseRound(w)
 		default:
 			front, back := w.instep, w.sole()

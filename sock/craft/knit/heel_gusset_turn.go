@@ -108,6 +108,10 @@ func (s *Sock) gussetIncreases() int {
 	}
 	rounds := s.roundsBeforeHeel()
 	room := max(0, rounds-s.fewestFootRounds()) / 2
+	if soonest := s.went.gussetAtSoonest(); soonest > 0 {
+		// Before a heel that comes sooner it makes fewer, the last one perhaps right before the heel.
+		return min(increases, max(0, rounds-soonest+2)/2)
+	}
 	if increases > room {
 		s.Checks.Of(verdict.OnHeel, at.HeelGussetIncreases, verdict.Caution, "gusset_no_room",
 			"%d increases on each side need %d rounds, and between toe and heel there is room for %d of them.", increases, 2*increases,

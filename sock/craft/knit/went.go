@@ -17,6 +17,23 @@ type Went struct {
 	Toe []ToeRound
 	// Gusset are the rounds that are knitted after the one that picks up the second edge.
 	Gusset []GussetRound
+	// GussetFrom is the foot round, counted from 1, in which a gusset that is knitted before its heel began to increase; 0 where it has not.
+	GussetFrom int
+	// FootPlain are the foot rounds that are knitted while it has not.
+	FootPlain int
+}
+
+// gussetAtSoonest is the first foot round in which such a gusset increases, or can; 0 where nothing is knitted of the foot.
+func (w *Went) gussetAtSoonest() int {
+	switch {
+	case w == nil:
+		return 0
+	case w.GussetFrom > 0:
+		return w.GussetFrom
+	case w.FootPlain > 0:
+		return w.FootPlain + 1
+	}
+	return 0
 }
 
 // ToeRound is what a round of a wedge toe adds at the start and the end of

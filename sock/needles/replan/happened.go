@@ -46,6 +46,8 @@ type Happened struct {
 	HeelTurns *int `json:"heel_turns,omitempty"`
 	// LegRounds is how tall the leg really becomes, below its cuff.
 	LegRounds *int `json:"leg_rounds,omitempty"`
+	// CuffRounds are those that the cuff really has.
+	CuffRounds *int `json:"cuff_rounds,omitempty"`
 	// ByVersion says that the rows before it were knitted by that version of the plan, of which Row counts the rows.
 	ByVersion int `json:"by_version,omitempty"`
 	// BackTo is the version of the plan to whose rows the knitter goes back, and Earlier that version; whoever asks looks it up.
@@ -87,7 +89,7 @@ func (h *Happened) alone(p *plan.Plan) error {
 		{"cast_on", "the count that was cast on", h.CastOn != nil && p != nil && *h.CastOn != p.Summary.CastOnStitches},
 		{"missed", "the increase that was forgotten", h.Missed != nil}, {"picked_up", "what was picked up", h.PickedUp != nil},
 	}
-	others := h.Length != nil || h.Height != nil || h.ToHeel != nil || h.HeelOff != nil || h.HeelLate != nil || h.HeelTurns != nil || h.LegRounds != nil ||
+	others := h.Length != nil || h.Height != nil || h.ToHeel != nil || h.HeelOff != nil || h.HeelLate != nil || h.HeelTurns != nil || h.LegRounds != nil || h.CuffRounds != nil ||
 		h.Feels != "" || len(h.Sits) > 0
 	first := ""
 	for _, told := range knittedOtherwise {

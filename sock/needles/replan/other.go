@@ -58,7 +58,7 @@ func otherOf(e, alike *knitting.Edition, h Happened) *Other {
 
 // measured says that what happened is no slip, but what this yarn and these hands do, and will do again.
 func (h *Happened) measured() bool {
-	return h.Length != nil || h.Height != nil || h.ToHeel != nil || h.HeelOff != nil || h.LegRounds != nil || h.Feels != "" || len(h.Sits) > 0
+	return h.Length != nil || h.Height != nil || h.ToHeel != nil || h.HeelOff != nil || h.LegRounds != nil || h.CuffRounds != nil || h.Feels != "" || len(h.Sits) > 0
 }
 
 // bendPair bends the sock that is told of, and the other as it was answered. Whether anything is to be asked shows when the other

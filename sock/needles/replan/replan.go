@@ -24,7 +24,7 @@ import (
 type Proposal struct {
 	// Edition is the plan from here on; nil when only a repair is proposed.
 	Edition *knitting.Edition `json:"-"`
-	// Plans says whether the plan changes.
+	// Plans says whether the plan changes: a row of it is another, or is known to be knitted by it.
 	Plans bool `json:"plans"`
 	// Row is the next row in the new plan, OtherRow that of the other sock.
 	Row      int      `json:"row"`
@@ -154,6 +154,9 @@ func replanned(e *knitting.Edition, h Happened) (Proposal, error) {
 	if h.LegRounds != nil {
 		d.Leg.Rounds = h.LegRounds
 	}
+	if h.CuffRounds != nil {
+		d.Cuff.Rounds = h.CuffRounds
+	}
 	advice, err := h.advise(p, &d)
 	if err != nil {
 		return Proposal{}, err
@@ -166,6 +169,11 @@ func replanned(e *knitting.Edition, h Happened) (Proposal, error) {
 	q, err := propose(e, d, h, from)
 	if err != nil {
 		return q, err
+	}
+	if next := q.Edition.PlanOf(h.sock()).Rows; h.HeelLate != nil && h.Row > firstOf(p, needle.Heel) && h.Row < len(p.Rows) &&
+		(q.Row >= len(next) || next[q.Row].ID != p.Rows[h.Row].ID) {
+		return Proposal{}, fault("heel_late", "read %d; a heel that began there would have no %s, and you stand before it: say how many stitches you count now",
+			*h.HeelLate, nameOf(p.Rows, h.Row))
 	}
 	if really := q.Edition.PlanOf(h.sock()).Summary.HeelTurnsPerSide; h.HeelTurns != nil && (really == nil || *really != *h.HeelTurns) {
 		return Proposal{}, fault("heel_turns", "read %d; the heel is knitted too far for that, and has %d on each side: rip back to its last turn, or go on",
@@ -195,12 +203,9 @@ func propose(e *knitting.Edition, d design.Design, h Happened, from int) (Propos
 	if err := d.Validate(); err != nil {
 		return Proposal{}, err
 	}
-	made, err := knit.Make(d)
+	made, err := knit.MakeWent(d, footWent(e.PlanOf(h.sock()), h.Row))
 	if err != nil {
 		return Proposal{}, err
-	}
-	if stop := made.Stopped(); stop != nil {
-		return Proposal{}, fault("", "planned like that no sock results: %s", stop.Text)
 	}
 	return proposeMade(e, made, h, from, false)
 }
@@ -239,12 +244,22 @@ func proposeBend(e *knitting.Edition, bend knitting.Bend, h Happened) (Proposal,
 	at := h.Done
 	at[h.sock()-1] = h.Row
 	after := edition.From(at)
-	proposal := Proposal{Edition: edition, Plans: true, Row: after[h.sock()-1], OtherRow: &after[2-h.sock()], Changes: []Change{},
+	proposal := Proposal{Edition: edition, Plans: h.ByVersion != 0 || h.BackTo != 0 || h.Decided != "" || altersRows(e, edition), Row: after[h.sock()-1], OtherRow: &after[2-h.sock()], Changes: []Change{},
 		Coming: []string{}, Advice: []Advice{}}
 	proposal.compare(e.PlanOf(h.sock()), edition.PlanOf(h.sock()), h.Length == nil, h.Unit)
 	proposal.tellPair(e, edition, h.sock(), fates, h.Done, h.Unit)
 	edition.Reason = proposal.Text
 	return proposal, proposal.tell(edition.PlanOf(h.sock()), proposal.Row)
+}
+
+// altersRows says whether any row of either sock is another.
+func altersRows(was, now *knitting.Edition) bool {
+	for sock := 1; sock <= 2; sock++ {
+		if !slices.EqualFunc(was.PlanOf(sock).Rows, now.PlanOf(sock).Rows, knitting.SameRow) {
+			return true
+		}
+	}
+	return false
 }
 
 // compare says what becomes of the counts of a plan, and what that costs in finished length where the gauge stays.

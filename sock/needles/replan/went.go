@@ -1,20 +1,11 @@
 package replan
 
 import (
-	"fmt"
-
 	"acornstep/sock/craft/knit"
 	"acornstep/sock/needles/knitting"
 	"acornstep/sock/papers/plan"
 	"acornstep/sock/rows/needle"
 )
-
-// Missed is an increase that was forgotten in the last round that increased: on
-// which needle, and at which of its ends.
-type Missed struct {
-	Needle int    `json:"needle"`
-	End    string `json:"end" enum:"start,end"`
-}
 
 // fewestToShape is the smallest strip on which a toe can be shaped: four loops on each needle.
 const fewestToShape = 8
@@ -76,46 +67,6 @@ func otherToe(e *knitting.Edition, h Happened) (Proposal, error) {
 	return proposeMade(e, made, h, 0, true)
 }
 
-// missed answers an increase that was forgotten at one end of a needle: the
-// count comes right in the rounds to come, at the place that lacks it.
-func missed(e *knitting.Edition, h Happened) (Proposal, error) {
-	p := e.PlanOf(h.sock())
-	if !knit.GrowsAtSides(&p.Design) {
-		return Proposal{}, fault("missed", "this toe has no increases at its sides")
-	}
-	if (h.Missed.Needle != 1 && h.Missed.Needle != 2) || (h.Missed.End != "start" && h.Missed.End != "end") {
-		return Proposal{}, fault("missed", "read needle %d, %q; expected needle 1 or 2, and start or end", h.Missed.Needle, h.Missed.End)
-	}
-	went, rest := wentBefore(p, h.Row)
-	at := 2 * (h.Missed.Needle - 1)
-	if h.Missed.End == "end" {
-		at++
-	}
-	last := -1
-	for i, r := range went.Toe {
-		if r[at] > 0 {
-			last = i
-		}
-	}
-	if last < 0 {
-		return Proposal{}, fault("missed", "no increase at that place was to be made yet")
-	}
-	if rest > 0 {
-		side := map[string]string{"start": "beginning", "end": "end"}[h.Missed.End]
-		return Proposal{Row: h.Row, Changes: []Change{}, Coming: []string{}, Advice: []Advice{}, Text: "The plan stays as it is.",
-			Repair: fmt.Sprintf("The toe is done: in the next round lift the strand beside the first stitch of needle %d, counted from its %s, and knit it twisted. Then the count is right.", h.Missed.Needle, side)}, nil
-	}
-	went.Toe[last][at] = 0
-	went.CastOn = p.Rows[0].Stitches
-	d := p.Design
-	d.FootLength.Rounds = nil
-	made, err := knit.MakeWent(d, went)
-	if err != nil {
-		return Proposal{}, err
-	}
-	return proposeMade(e, made, h, 0, true)
-}
-
 // pickedUp answers what was really picked up along a flap: the gusset is worked
 // out anew from where the knitter stands.
 func pickedUp(e *knitting.Edition, h Happened) (Proposal, error) {
@@ -143,6 +94,20 @@ func pickedUp(e *knitting.Edition, h Happened) (Proposal, error) {
 		return Proposal{}, err
 	}
 	return proposeMade(e, made, h, min(h.Row, first), h.Row >= first)
+}
+
+// footWent reads how far a gusset that comes before its heel has grown before a row.
+func footWent(p *plan.Plan, row int) (went knit.Went) {
+	if p.Summary.GussetIncreases == nil {
+		return went
+	}
+	for i := firstOf(p, needle.Foot); i < min(row, len(p.Rows)) && p.Rows[i].Section == needle.Foot; i++ {
+		if p.Rows[i].Stitches == p.Rows[i-1].Stitches+2 {
+			return knit.Went{GussetFrom: p.Rows[i].N}
+		}
+		went.FootPlain = p.Rows[i].N
+	}
+	return went
 }
 
 // gussetRound reads on which sides a round of the gusset decreases: before the middle of the back, or after it.

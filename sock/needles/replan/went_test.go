@@ -131,27 +131,6 @@ func TestCountsWithoutRoomAreSaidSo(t *testing.T) {
 	assert.ErrorContains(t, err, "even count")
 }
 
-// The increase at the end of needle 2 was forgotten in the second increase round: 39 instead of 40, 20 and 19. The
-// next increase round adds two to needle 1 and one to needle 2, at its end, and then they go on alike, one behind.
-func TestAnIncreaseForgottenOnOneSide(t *testing.T) {
-	p := planOf(t, "")
-	row := rowAt(t, p, "toe-5")
-	q, err := Ask(edition(p), Happened{Row: row, Missed: &Missed{Needle: 2, End: "end"}})
-	require.NoError(t, err)
-	next := q.Edition.Plan
-	assert.Equal(t, row, q.Row)
-	assert.Equal(t, 39, next.Rows[row-1].Stitches)
-	assert.Equal(t, "k1 kfb1 k16 kfb1 k1 k17 kfb1 k1 ", said(&next.Rows[row+1]))
-	assert.Empty(t, check.Kept(next))
-	q, err = Ask(edition(p), Happened{Row: rowAt(t, p, "foot-3"), Missed: &Missed{Needle: 1, End: "start"}})
-	require.NoError(t, err)
-	assert.Contains(t, q.Repair, "needle 1, counted from its beginning")
-	_, err = Ask(edition(p), Happened{Row: 2, Missed: &Missed{Needle: 1, End: "start"}})
-	assert.ErrorContains(t, err, "to be made yet")
-	_, err = Ask(edition(p), Happened{Row: 9, Missed: &Missed{Needle: 3, End: "start"}})
-	assert.ErrorContains(t, err, "expected needle 1 or 2")
-}
-
 // 17 and 20 on a flap of 36 rows, one in each corner: 34 + 20 + 18 + 21 = 93. Three rounds with one decrease on the
 // fuller side, then 11 with two: 14 decrease rounds.
 func TestSeventeenAndTwentyWerePickedUp(t *testing.T) {
@@ -202,6 +181,46 @@ func TestAnyCountsThatWerePickedUp(t *testing.T) {
 		}
 		if got := q.Edition.Plan.Summary.LegStitches; got != p.Summary.LegStitches {
 			t.Fatalf("the leg has %d", got)
+		}
+	})
+}
+
+// A foot of 65 rounds makes 13 increases on each side in its last 26, from round 40 on. Two rounds late in round 50: the
+// increases go on as they do, and two plain rounds come before the heel. Six early: 20 of the 26 rounds are there, ten increases.
+func TestTheHeelOfAGussetComesLateOrEarlyWhenItsIncreasesHaveBegun(t *testing.T) {
+	p := planOf(t, `,"heel":{"kind":"gusset_turn"}`)
+	require.Equal(t, 65, p.Summary.FootRounds)
+	row := rowAt(t, p, "foot-50")
+	q, err := Ask(edition(p), Happened{Row: row, HeelLate: whole(2)})
+	require.NoError(t, err)
+	next := q.Edition.Plan
+	assert.Equal(t, "2 more rounds before the heel. The foot comes out 0.5 cm longer.", q.Text)
+	assert.Equal(t, p.Rows[row:rowAt(t, p, "heel-1")], next.Rows[row:rowAt(t, next, "foot-66")])
+	assert.Equal(t, []int{94, 94}, []int{next.Rows[rowAt(t, next, "foot-66")].Stitches, next.Rows[rowAt(t, next, "foot-67")].Stitches})
+	q, err = Ask(edition(p), Happened{Row: row, HeelLate: whole(-6)})
+	require.NoError(t, err)
+	assert.Equal(t, 59, q.Edition.Plan.Summary.FootRounds)
+	assert.Equal(t, 10, *q.Edition.Plan.Summary.GussetIncreases)
+}
+
+// Whatever the heel, and wherever the sock is when it is told: the heel begins where it is said to begin, or a sentence says why not.
+func TestTheHeelBeginsWhereItIsToldToBegin(t *testing.T) {
+	rapid.Check(t, func(t *rapid.T) {
+		p := anyPlan(t)
+		late := rapid.IntRange(-12, 12).Filter(func(n int) bool { return n != 0 }).Draw(t, "late")
+		h := Happened{Row: rapid.IntRange(firstOf(p, needle.Foot), len(p.Rows)-1).Draw(t, "row"), HeelLate: &late}
+		q, err := Ask(edition(p), h)
+		if err != nil {
+			assert.ErrorContains(t, err, "heel_late")
+			return
+		}
+		require.True(t, q.Plans)
+		next := q.Edition.Plan
+		assert.Equal(t, p.Summary.FootRounds+late, next.Summary.FootRounds)
+		assert.Empty(t, check.Kept(next))
+		assert.Contains(t, q.Text, "before the heel")
+		if h.Row > firstOf(p, needle.Heel) { // before its first row, what is late is still to be knitted
+			assert.Equal(t, p.Rows[h.Row].ID, next.Rows[q.Row].ID, "the knitter stands at the same row")
 		}
 	})
 }

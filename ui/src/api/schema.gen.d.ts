@@ -2015,6 +2015,7 @@ export interface components {
             seq: number;
             strip: components["schemas"]["StripPart"][];
             tally: components["schemas"]["Tally"];
+            tellable: components["schemas"]["ReplanTellable"][][] | null;
             undecided?: components["schemas"]["LogbookUndecided"];
             version: number;
             versions: components["schemas"]["KnittingLine"][];
@@ -2436,6 +2437,7 @@ export interface components {
             back_to?: number;
             by_version?: number;
             cast_on?: null | number;
+            cuff_rounds?: null | number;
             /** @enum {string} */
             decided?: "planned" | "alike";
             /** @enum {string} */
@@ -2494,6 +2496,13 @@ export interface components {
             how: "tight" | "loose";
             /** @enum {string} */
             place: "toes" | "ball" | "instep" | "ankle" | "leg" | "cuff";
+        };
+        ReplanTellable: {
+            from: number;
+            /** @enum {string} */
+            kind: "cast_on" | "missed" | "picked_up" | "heel_late" | "heel_turns" | "leg_rounds" | "cuff_rounds";
+            planned: number;
+            to: number;
         };
         ReplanWay: {
             /** @enum {string} */

@@ -35,14 +35,8 @@ export function Happened({
   const settled = useDeferredValue(tape.length ?? "");
   useCarried((from) => setTape(carriedTape(tape, from)));
   const [typed, setTyped] = useState<Typed>({});
-  const flap = useKnitting((s) => rowsOf(s.view, sock).some((r) => r.section === "gusset"));
-  const turns = useKnitting((s) =>
-    rowsOf(s.view, sock).some((r, i) => i >= row && r.section === "heel" && r.groups !== undefined),
-  );
-  const wedge = useKnitting(
-    (s) =>
-      row > 2 && rowsOf(s.view, sock).some((r) => r.section === "toe" && r.kind === "round" && r.n === 2),
-  );
+  const all = useKnitting((s) => s.view.tellable?.[sock - 1]);
+  const tellable = (all ?? []).filter((told) => told.from <= row && row <= told.to);
   const [sits, setSits] = useState<Sits>({});
   const said: Said | undefined = tried ? triedOf(tape, sits) : saidOf(typed);
   const ask = useReplan(sock, row, close);
@@ -77,7 +71,7 @@ export function Happened({
           />
         </>
       ) : (
-        <Otherwise typed={typed} setTyped={setTyped} flap={flap} turns={turns} wedge={wedge} />
+        <Otherwise typed={typed} setTyped={setTyped} tellable={tellable} />
       )}
       <Button type="primary" htmlType="submit" loading={ask.isPending} disabled={!said}>
         What does it change?
@@ -114,7 +108,7 @@ export function Happened({
               </li>
             ))}
           </ul>
-          {ask.data.plans && ask.data.changes.length > 0 && ask.data.coming.length > 0 && (
+          {ask.data.plans && ask.data.coming.length > 0 && (
             <>
               <p>Then come:</p>
               <ol className="coming">
@@ -124,7 +118,7 @@ export function Happened({
               </ol>
             </>
           )}
-          {said && ask.data.plans && ask.data.changes.length > 0 && (
+          {said && ask.data.plans && (
             <GoOn other={ask.data.other} goOn={(other) => goOn(said, other)} />
           )}
         </div>

@@ -1,10 +1,13 @@
 import { Input, Select } from "antd";
+import type { Schemas } from "../api/client";
 import css from "./knit-panel.module.css";
 import type { Said } from "./useReplan";
 
+export type Tellable = Schemas["ReplanTellable"];
+
 /** A line says one thing that went otherwise, in so many whole numbers. */
 type Line = {
-  name: "cast_on" | "picked_up" | "heel_late" | "heel_turns" | "leg_rounds";
+  name: Exclude<Tellable["kind"], "missed">;
   label: string;
   example: string;
   numbers: number;
@@ -21,11 +24,12 @@ const lines: Line[] = [
   { name: "heel_late", label: "The heel begins later by, in rounds", example: "3", numbers: 1 },
   { name: "heel_turns", label: "Turns of the heel, on each side", example: "12", numbers: 1 },
   { name: "leg_rounds", label: "Leg rounds, below the cuff", example: "64", numbers: 1 },
+  { name: "cuff_rounds", label: "Rounds of the cuff", example: "20", numbers: 1 },
 ];
 
 export type Typed = Partial<Record<Line["name"], string>> & { missed?: string | undefined };
 
-/** Where an increase of a wedge toe can be forgotten. */
+/** Where an increase can be forgotten. */
 const ends = [
   { value: "1 start", label: "needle 1, at its start" },
   { value: "1 end", label: "needle 1, at its end" },
@@ -57,30 +61,33 @@ export function saidOf(typed: Typed): Said | undefined {
   return said.length > 0 ? (Object.fromEntries(said) as Said) : undefined;
 }
 
-/** Otherwise are the lines in which a knitter says what really happened. */
+/** Otherwise are the lines in which a knitter says what really happened, as far as it can have. */
 export function Otherwise({
   typed,
   setTyped,
-  flap,
-  turns,
-  wedge,
+  tellable,
 }: {
   typed: Typed;
   setTyped: (typed: Typed) => void;
-  /** The heel has a flap to pick up along. */
-  flap: boolean;
-  /** The heel is worked in short rows, and not done. */
-  turns: boolean;
-  /** The toe is a wedge, and begun. */
-  wedge: boolean;
+  /** What can have gone otherwise by now. */
+  tellable: Tellable[];
 }) {
+  const can = (kind: Tellable["kind"]) => tellable.find((told) => told.kind === kind);
+  if (tellable.length === 0) {
+    return (
+      <p className="hint">
+        Here nothing of the plan can have gone otherwise. If the count is another, tell it in “My count is
+        another”; if you have ripped, “Where am I?” finds the row.
+      </p>
+    );
+  }
   return (
     <>
       <p className="hint">
         What is knitted stays, and is written down as it was; the rest is planned for it.
       </p>
       {lines
-        .filter((line) => (flap || line.name !== "picked_up") && (turns || line.name !== "heel_turns"))
+        .filter((line) => can(line.name))
         .map((line) => {
           const id = `happened-${line.name}`;
           const wrong = isWrong(line, typed);
@@ -92,7 +99,7 @@ export function Otherwise({
                   id={id}
                   aria-describedby={`${id}-fault`}
                   value={typed[line.name] ?? ""}
-                  placeholder={line.example}
+                  placeholder={String(can(line.name)?.planned || line.example)}
                   status={wrong ? "error" : ""}
                   onChange={(event) => setTyped({ ...typed, [line.name]: event.target.value })}
                 />
@@ -106,7 +113,7 @@ export function Otherwise({
             </div>
           );
         })}
-      {wedge && (
+      {can("missed") && (
         <div className="field">
           <label htmlFor="happened-missed">An increase was forgotten, in the last round of them</label>
           <Select

@@ -1,0 +1,75 @@
+package replan
+
+import (
+	"slices"
+
+	"acornstep/sock/craft/knit"
+	"acornstep/sock/papers/plan"
+	"acornstep/sock/rows/needle"
+)
+
+// Tellable is one kind of thing that can have gone otherwise, while one of some rows is the next to knit.
+type Tellable struct {
+	// Kind is the field of Happened in which it is told.
+	Kind string `json:"kind" enum:"cast_on,missed,picked_up,heel_late,heel_turns,leg_rounds,cuff_rounds"`
+	// From and To are the first and the last of these rows, counted from 0.
+	From int `json:"from"`
+	To   int `json:"to"`
+	// Planned is what the plan has there, 0 where it is no count.
+	Planned int `json:"planned"`
+}
+
+// TellableIn lists what can be told of a sock in which rows, in the order of the work; nothing of one without a design.
+func TellableIn(p *plan.Plan) []Tellable {
+	list := []Tellable{}
+	if !p.HasDesign() {
+		return list
+	}
+	add := func(kind string, from, to, planned int) {
+		if from <= to {
+			list = append(list, Tellable{kind, from, to, planned})
+		}
+	}
+	s := p.Summary
+	foot, heel, leg, cuff, off := firstOf(p, needle.Foot), firstOf(p, needle.Heel), firstOf(p, needle.Leg), firstOf(p, needle.Cuff), firstOf(p, needle.BindOff)
+	if leg == len(p.Rows) {
+		leg = cuff
+	}
+	lastOfToe := foot - 1
+	if knit.GrowsAtSides(&p.Design) {
+		lastOfToe = foot // its rounds are counted, so that the last one still tells
+	}
+	add("cast_on", 1, lastOfToe, s.CastOnStitches)
+	if first := firstIncrease(p); first >= 0 {
+		add("missed", first+1, heel-1, 0)
+	}
+	add("heel_late", foot, leg-1, 0)
+	if s.HeelTurnsPerSide != nil {
+		add("heel_turns", heel, lastShortRow(p), *s.HeelTurnsPerSide)
+	}
+	if s.FlapRows != nil {
+		gusset := firstOf(p, needle.Gusset)
+		add("picked_up", gusset, gusset+sectionDone(p, needle.Gusset, len(p.Rows))-1, 0)
+	}
+	add("leg_rounds", leg, cuff, s.LegRounds)
+	add("cuff_rounds", leg, off, s.CuffRounds)
+	return list
+}
+
+// firstIncrease is the first round that makes a stitch at an end of a needle, in the toe or for a gusset on the foot; -1 where none does.
+func firstIncrease(p *plan.Plan) int {
+	return slices.IndexFunc(p.Rows, func(r needle.Row) bool {
+		return r.Kind == needle.Round && (r.Section == needle.Toe && knit.GrowsAtSides(&p.Design) || r.Section == needle.Foot) &&
+			slices.ContainsFunc(r.Ops, func(o needle.Op) bool { return o.Code.IsIncrease() })
+	})
+}
+
+// lastShortRow is the last row of the heel that leaves stitches waiting.
+func lastShortRow(p *plan.Plan) int {
+	for i, r := range slices.Backward(p.Rows) {
+		if r.Section == needle.Heel && r.Groups != nil {
+			return i
+		}
+	}
+	return -1
+}
