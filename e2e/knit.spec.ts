@@ -128,13 +128,13 @@ for (const size of [
       await cast(page, `Sock that was put down at ${size.width}`);
       await page.keyboard.press("?");
       await expect(page.getByText("Look at this next:")).toBeVisible();
-      // The end of heel row 6, the turn aside: three doubles at the right, four at the left, the wrong side comes next.
+      // The end of heel row 6, the turn aside: the wrong side is still in front, so that the four doubles lie at the right hand and the three at the left.
       await page.getByLabel("Stitches on needle 1").fill("34");
       await page.getByLabel("Stitches on needle 2").fill("many");
       await expect(page.getByText("Stitches on needle 2: a count is a whole number.")).toBeVisible();
       await page.getByLabel("Stitches on needle 2").fill("34");
-      await page.getByLabel("Double stitches at the right").fill("3");
-      await page.getByLabel("Double stitches at the left").fill("4");
+      await page.getByLabel("Double stitches at the right").fill("4");
+      await page.getByLabel("Double stitches at the left").fill("3");
       await page.getByLabel("Side that faces you").click();
       await page.getByTitle("wrong").click();
       await expect(page.locator(".knit-panel__matches li").first()).toContainText("heel 7");

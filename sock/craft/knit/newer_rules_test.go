@@ -62,7 +62,7 @@ func TestANewerRuleChangesNoKnittedRow(t *testing.T) {
 	assert.Equal(t, before.Knitted.Stitches(row, len(rows)), sum.Each[0].Stitches, "the log counts the rows that are knitted")
 
 	look := after.Wheres.Looks[slices.IndexFunc(after.Wheres.Looks, func(l whereami.Look) bool { return l.Row == row && !l.Half })]
-	seen := whereami.Seen{Needle1: &look.Needle1, Needle2: &look.Needle2, Right: &look.Right, Left: &look.Left}
+	seen := whereami.Seen{Needle1: &look.Needles[0], Needle2: &look.Needles[1], Right: &look.Right, Left: &look.Left}
 	assert.Equal(t, row, after.Wheres.Ask(seen, row).Matches[0].Row)
 
 	offer := e.Offer(knitting.Done{row})

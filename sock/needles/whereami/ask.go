@@ -13,8 +13,12 @@ import (
 type Seen struct {
 	Needle1      *int     `json:"needle1,omitempty"`
 	Needle2      *int     `json:"needle2,omitempty"`
+	Needle3      *int     `json:"needle3,omitempty"`
+	Needle4      *int     `json:"needle4,omitempty"`
 	Right        *int     `json:"right,omitempty"`
 	Left         *int     `json:"left,omitempty"`
+	WaitRight    *int     `json:"wait_right,omitempty"`
+	WaitLeft     *int     `json:"wait_left,omitempty"`
 	Side         *string  `json:"side,omitempty" enum:"RS,WS"`
 	Tail         *string  `json:"tail,omitempty" enum:"left,right"`
 	YarnAt       *string  `json:"yarn_at,omitempty" enum:"start,middle,within"`
@@ -86,7 +90,7 @@ type Places struct {
 // Of finds the places of a sock that was traced. marks is what its turns leave on the needle.
 func Of(p *plan.Plan, t *knitted.Sock, marks string) Places {
 	all := Looks(p, t)
-	return Places{all, asks(all, marks)}
+	return Places{all, asks(all, marks, needleNames(p))}
 }
 
 // Ask ranks the places by what is seen. logged is the row that was counted last, or -1; evidence beats it.
@@ -149,17 +153,36 @@ func halfLast(a, b bool) int {
 // sharedOff is what counts twice where stitches only lie on the other needle: as many
 // as one has too many the other has too few, such as after a corner stitch that went to the wrong one.
 func (m *Match) sharedOff(seen *Seen) float64 {
-	if seen.Needle1 == nil || seen.Needle2 == nil || m.Look.Needle2 == 0 {
-		return 0
-	}
-	one, two := *seen.Needle1-m.Look.Needle1, *seen.Needle2-m.Look.Needle2
 	const few = 2
-	if one == 0 || one+two != 0 || max(one, -one) > few {
+	sum, apart, cost := 0, 0, 0.0
+	for n, counted := range seen.needles() {
+		if counted == nil && m.Look.Needles[n] > 0 {
+			return 0
+		}
+		if counted == nil {
+			continue
+		}
+		off := *counted - m.Look.Needles[n]
+		if max(off, -off) > few {
+			return 0
+		}
+		sum += off
+		if off != 0 {
+			apart++
+		}
+		c, _ := looks[n].cost(seen, m.Look)
+		cost += c
+	}
+	const pair = 2
+	if sum != 0 || apart != pair {
 		return 0
 	}
-	a, _ := look1.cost(seen, m.Look)
-	b, _ := look2.cost(seen, m.Look)
-	return a + b - shifted
+	return cost - shifted
+}
+
+// needles are the stitches that were counted on each.
+func (s *Seen) needles() [mostNeedles]*int {
+	return [mostNeedles]*int{s.Needle1, s.Needle2, s.Needle3, s.Needle4}
 }
 
 func nearness(row, logged int) int {

@@ -15,12 +15,14 @@ type Look struct {
 	// Row is the next row, counted from 0; Half: its needle 1 is done.
 	Row  int  `json:"row"`
 	Half bool `json:"half"`
-	// Needle1 and Needle2 are the stitches on each; a stitch with a second leg counts once, yarn-overs not at all.
-	Needle1 int `json:"needle1"`
-	Needle2 int `json:"needle2"`
-	// Right and Left count the double stitches, wraps, pins or yarn-overs at either side of the middle, as the right side shows them.
+	// Needles are the stitches on each, numbered as the rows number them; a stitch with a second leg counts once, yarn-overs not at all.
+	Needles [mostNeedles]int `json:"needles"`
+	// Right and Left count the double stitches, wraps, pins or yarn-overs at either side of the middle, as the work is held.
 	Right int `json:"right"`
 	Left  int `json:"left"`
+	// WaitRight and WaitLeft are the stitches that wait beyond the gap at either side, as the work is held.
+	WaitRight int `json:"wait_right"`
+	WaitLeft  int `json:"wait_left"`
 	// Side faces the knitter.
 	Side needle.Side `json:"side" enum:"RS,WS"`
 	// Tail is the side at which the tail of a two-needle cast-on hangs; empty for a sock without one.
@@ -31,7 +33,7 @@ type Look struct {
 	Last string `json:"last" enum:"plain,increase,decrease"`
 	// Increases are the increase rounds knitted so far: bumps in one column.
 	Increases int `json:"increases"`
-	// Ridges of garter on one face, the cast-on's own among them; chain edge stitches on one side of a flap, two rows each.
+	// Ridges of garter on one face, the cast-on's own among them; Chains are the edge stitches on one side of a flap.
 	Ridges int `json:"ridges"`
 	Chains int `json:"chains"`
 	// SinceToe, SinceHeel and SinceCuff are the rounds since a landmark: Vs in a column, or rungs of the ladder between two.
@@ -46,6 +48,9 @@ type Look struct {
 	Yarn float64 `json:"yarn_mm"`
 }
 
+// mostNeedles hold the stitches of a sock.
+const mostNeedles = 4
+
 // Looks gives the look before each row, in the middle of each round, and after the last row.
 func Looks(p *plan.Plan, t *knitted.Sock) []Look {
 	lengths := Lengths(p)
@@ -57,13 +62,14 @@ func Looks(p *plan.Plan, t *knitted.Sock) []Look {
 	position.Each(p, t, func(row int, s position.State) {
 		now.Row = row
 		if row > 0 {
-			now.see(&s, tailed)
+			now.see(&s, &p.Rows[row-1], tailed)
 			now.count(&p.Rows[row-1], striped)
+			now.Chains = chains(p, &p.Rows[row-1])
 			now.Reach = lengths[row-1]
 			if p.Rows[row-1].Colour == "" {
 				now.Yarn += float64(yarn.InRow(&p.Design, &p.Rows[row-1]))
 			}
-			if half, some := halfOf(&p.Rows[row-1], before, now, t.Before(row-1).Sole); some {
+			if half, some := halfOf(&p.Rows[row-1], before, now, t.Before(row-1), t.Before(row)); some {
 				looks = append(looks, half)
 			}
 		} else if tailed {
@@ -75,13 +81,22 @@ func Looks(p *plan.Plan, t *knitted.Sock) []Look {
 	return looks
 }
 
-// halfOf is the look in the middle of a round: needle 1 as the round leaves it, needle 2 as it was before.
-func halfOf(r *needle.Row, before, after Look, sole int) (Look, bool) {
-	if r.Kind != needle.Round || sole == 0 || before.YarnAt != "start" {
+// halfOf is the look in the middle of a round: what lies before the sole as the round leaves it, the sole as it was before.
+func halfOf(r *needle.Row, before, after Look, was, is *knitted.State) (Look, bool) {
+	if r.Kind != needle.Round || was.Sole == 0 || before.YarnAt != "start" || len(was.Loops) == 0 || len(is.Loops) == 0 {
 		return Look{}, false
 	}
 	half := before
-	half.Half, half.Needle1, half.YarnAt = true, after.Needle1, "middle"
+	half.Half, half.YarnAt = true, "middle"
+	for n, m := 0, after.Needles; n < mostNeedles; n++ {
+		switch from := firstOn(r, n, len(is.Loops)); {
+		case r.From > 0 && n == len(r.OnNeedles)-1:
+			// The last needle holds both ends of a round that begins in its middle: the first of them is worked.
+			half.Needles[n] = r.From + len(was.Loops) - was.Sole
+		case from < is.Sole:
+			half.Needles[n] = m[n]
+		}
+	}
 	if before.Tail != "" {
 		half.Tail = "left"
 	}
@@ -89,8 +104,25 @@ func halfOf(r *needle.Row, before, after Look, sole int) (Look, bool) {
 	return half, true
 }
 
-func (l *Look) see(s *position.State, tailed bool) {
-	l.Side, l.Right, l.Left, l.Needle1, l.Needle2 = s.Side, s.MarksRight, s.MarksLeft, 0, 0
+// firstOn is the first loop on a needle after a row, in a ring of so many; needles are counted from 0.
+func firstOn(r *needle.Row, n, loops int) int {
+	from := r.From
+	for _, on := range r.OnNeedles[:min(n, len(r.OnNeedles))] {
+		from += on
+	}
+	return from % max(loops, 1)
+}
+
+func (l *Look) see(s *position.State, r *needle.Row, tailed bool) {
+	l.Side, l.Right, l.Left = s.Side, s.MarksRight, s.MarksLeft
+	l.WaitRight, l.WaitLeft = s.Held.Right, s.Held.Left
+	if s.Side == needle.WS { // what the ring has at its right lies at the left of who looks at its inside
+		l.Right, l.Left, l.WaitRight, l.WaitLeft = l.Left, l.Right, l.WaitLeft, l.WaitRight
+	}
+	if r.Groups != nil { // told as they are held
+		l.WaitLeft, l.WaitRight = r.Groups[0], r.Groups[2]
+	}
+	l.Needles = stitchesOn(s, r)
 	// It hangs where the round begins: at the right of the instep, at the left of the sole, seen from outside.
 	l.Tail = ""
 	if tailed {
@@ -107,15 +139,20 @@ func (l *Look) see(s *position.State, tailed bool) {
 	default:
 		l.YarnAt = "within"
 	}
-	for i, loop := range s.Loops {
-		switch {
-		case loop.Kind == needle.YarnOver.String():
-		case i < s.Sole || s.Sole == 0:
-			l.Needle1++
-		default:
-			l.Needle2++
+}
+
+// stitchesOn counts the stitches on each needle after a row; the yarn-overs of turns are none.
+func stitchesOn(s *position.State, r *needle.Row) (on [mostNeedles]int) {
+	at := r.From
+	for n, loops := range r.OnNeedles {
+		for range loops {
+			if s.Loops[at%s.Count].Kind != needle.YarnOver.String() {
+				on[n]++
+			}
+			at++
 		}
 	}
+	return on
 }
 
 // count reads what the row leaves in the fabric.
@@ -142,13 +179,6 @@ func (l *Look) count(row *needle.Row, striped bool) {
 		l.Increases = 0
 	}
 	l.countRidges(row)
-	first := row.Ops[0]
-	switch {
-	case row.Section == needle.Heel && first.Code == needle.Sl && row.Kind == needle.FlatRow && len(row.Ops) > 0:
-		l.Chains++
-	case row.Section != needle.Heel:
-		l.Chains = 0
-	}
 	l.countRounds(row)
 	if striped && (row.Section == needle.Foot || row.Section == needle.Leg || row.Section == needle.Gusset) && row.Kind == needle.Round {
 		if row.Colour != l.Colour {
@@ -157,6 +187,16 @@ func (l *Look) count(row *needle.Row, striped bool) {
 		l.Colour = row.Colour
 		l.ColourRounds++
 	}
+}
+
+// chains are the edge stitches along one side of a flap after a row of the heel, one for two rows; its turn slips a stitch in
+// each row, too, and adds none. The edge of short rows is no chain.
+func chains(p *plan.Plan, row *needle.Row) int {
+	const before = 2 // the turn and the row that sets it up
+	if p.Summary.FlapRows == nil || row.Section != needle.Heel {
+		return 0
+	}
+	return max(0, min(row.N-before, *p.Summary.FlapRows)) / 2
 }
 
 // countRidges: two rows of garter make one on each face, and the cast-on is the first of one face.

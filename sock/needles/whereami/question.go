@@ -3,6 +3,10 @@ package whereami
 import (
 	"fmt"
 	"math"
+	"slices"
+
+	"acornstep/sock/papers/plan"
+	"acornstep/sock/rows/needle"
 )
 
 // Question is one look that a sock can have.
@@ -91,19 +95,22 @@ func taped(name, label, question string, pick func(*Seen) *float64, of func(Look
 		}}
 }
 
-var (
-	look1 = counted("needle1", "Stitches on needle 1", "Count the stitches on needle 1, the instep.",
-		func(s *Seen) *int { return s.Needle1 }, func(l Look) int { return l.Needle1 })
-	look2 = counted("needle2", "Stitches on needle 2", "Count the stitches on needle 2, the sole.",
-		func(s *Seen) *int { return s.Needle2 }, func(l Look) int { return l.Needle2 })
-)
+// onNeedle counts the stitches on a needle, counted from 0; they come first among the looks.
+func onNeedle(n int) look {
+	return counted(fmt.Sprintf("needle%d", n+1), "Stitches on %s", "Count the stitches on %s.",
+		func(s *Seen) *int { return s.needles()[n] }, func(l Look) int { return l.Needles[n] })
+}
 
 var looks = []look{
-	look1, look2,
-	counted("right", "%s at the right", "Count the %s at the right.", func(s *Seen) *int { return s.Right },
+	onNeedle(0), onNeedle(1), onNeedle(2), onNeedle(3),
+	counted("right", "%s at the right", "Count the %s at the right, as you hold it.", func(s *Seen) *int { return s.Right },
 		func(l Look) int { return l.Right }),
-	counted("left", "%s at the left", "Count the %s at the left.", func(s *Seen) *int { return s.Left },
+	counted("left", "%s at the left", "Count the %s at the left, as you hold it.", func(s *Seen) *int { return s.Left },
 		func(l Look) int { return l.Left }),
+	counted("wait_right", "Stitches that wait beyond the gap at the right", "Count the stitches that wait beyond the gap at the right, as you hold it.",
+		func(s *Seen) *int { return s.WaitRight }, func(l Look) int { return l.WaitRight }),
+	counted("wait_left", "Stitches that wait beyond the gap at the left", "Count the stitches that wait beyond the gap at the left, as you hold it.",
+		func(s *Seen) *int { return s.WaitLeft }, func(l Look) int { return l.WaitLeft }),
 	chosen("side", "Side that faces you", "Which side faces you when the yarn is ready to go on?", wrongSide,
 		[]Choice{{"RS", "right"}, {"WS", "wrong"}},
 		func(s *Seen) *string { return s.Side }, func(l Look) string { return string(l.Side) }),
@@ -121,7 +128,7 @@ var looks = []look{
 	counted("ridges", "Ridges on one face", "Count the ridges of garter on one face, the cast-on's own among them.",
 		func(s *Seen) *int { return s.Ridges }, func(l Look) int { return l.Ridges }),
 	counted("chains", "Chain edge stitches on one side", "Count the chain edge stitches of the flap: one for two rows.",
-		func(s *Seen) *int { return s.Chains }, func(l Look) int { return l.Chains / 2 }),
+		func(s *Seen) *int { return s.Chains }, func(l Look) int { return l.Chains }),
 	long("since_toe", "Rounds since the toe", "Count the rounds since the toe: Vs in a column, or rungs of the ladder between two.",
 		func(s *Seen) *int { return s.SinceToe }, func(l Look) int { return l.SinceToe }),
 	long("since_heel", "Rounds since the heel", "Count the rounds since the heel: Vs in a column, or rungs of the ladder between two.",
@@ -155,9 +162,9 @@ func byStripes(s *Seen, l Look) (float64, bool) {
 }
 
 // asks are the looks that the places of a sock can differ in.
-func asks(all []Look, marks string) []Question {
+func asks(all []Look, marks string, needles [mostNeedles]string) []Question {
 	list := []Question{}
-	for _, k := range looks {
+	for i, k := range looks {
 		values, order := map[string]bool{}, []string{}
 		for _, l := range all {
 			if v := k.value(l); !values[v] {
@@ -169,13 +176,46 @@ func asks(all []Look, marks string) []Question {
 			continue
 		}
 		q := Question{Name: k.name, Label: k.label, Text: k.question, Kind: k.kind}
-		if k.name == "right" || k.name == "left" {
+		switch {
+		case i < mostNeedles:
+			q.Label, q.Text = fmt.Sprintf(k.label, needles[i]), fmt.Sprintf(k.question, needles[i])
+		case k.name == "right" || k.name == "left":
 			q.Label, q.Text = fmt.Sprintf(k.label, marks), fmt.Sprintf(k.question, marks)
 		}
 		q.Options = choicesOf(&k, values, order)
 		list = append(list, q)
 	}
 	return list
+}
+
+// needleNames are the needles as the rows call them, each with the part of the foot that it holds.
+func needleNames(p *plan.Plan) (names [mostNeedles]string) {
+	for n := range names {
+		names[n] = fmt.Sprintf("needle %d", n+1)
+	}
+	at := slices.IndexFunc(p.Rows, func(r needle.Row) bool { return r.Section == needle.Toe && r.Kind == needle.Round })
+	foot := slices.IndexFunc(p.Rows, func(r needle.Row) bool { return r.Section == needle.Foot })
+	if foot >= 0 && len(p.Rows[foot].OnNeedles) == 1 {
+		names[0] += ", or in all on the short circular"
+		return names
+	}
+	if foot >= 0 && (at < 0 || len(p.Rows[foot].OnNeedles) > len(p.Rows[at].OnNeedles)) {
+		at = foot
+	}
+	if at < 0 {
+		return names
+	}
+	r := &p.Rows[at]
+	first := 0
+	for n, loops := range r.OnNeedles {
+		if first < r.SoleBegins(r.Stitches) {
+			names[n] += " (instep, later the front)"
+		} else {
+			names[n] += " (sole, later the back)"
+		}
+		first += loops
+	}
+	return names
 }
 
 // choicesOf are the choices that a sock has.

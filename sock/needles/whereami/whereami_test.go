@@ -47,18 +47,26 @@ func before(t require.TestingT, p *plan.Plan, all Places, id string, half bool) 
 
 // perfect is what a sharp eye sees of the looks that a sock can have.
 func perfect(all Places, l Look) Seen {
-	chains, side, last, tail, yarnAt, colour := l.Chains/2, string(l.Side), l.Last, l.Tail, l.YarnAt, l.Colour
+	chains, side, last, tail, yarnAt, colour := l.Chains, string(l.Side), l.Last, l.Tail, l.YarnAt, l.Colour
 	seen := Seen{}
 	for _, q := range all.asks {
 		switch q.Name {
 		case "needle1":
-			seen.Needle1 = &l.Needle1
+			seen.Needle1 = &l.Needles[0]
 		case "needle2":
-			seen.Needle2 = &l.Needle2
+			seen.Needle2 = &l.Needles[1]
+		case "needle3":
+			seen.Needle3 = &l.Needles[2]
+		case "needle4":
+			seen.Needle4 = &l.Needles[3]
 		case "right":
 			seen.Right = &l.Right
 		case "left":
 			seen.Left = &l.Left
+		case "wait_right":
+			seen.WaitRight = &l.WaitRight
+		case "wait_left":
+			seen.WaitLeft = &l.WaitLeft
 		case "side":
 			seen.Side = &side
 		case "yarn_at":
@@ -98,10 +106,41 @@ func TestTheNeedleAfterThreeGermanTurns(t *testing.T) {
 	p, all := looksOf(t, "wedge", "short_row", "german")
 	l := before(t, p, all, "heel-5", false)
 	assert.Equal(t, 3, l.Right+l.Left)
-	assert.Equal(t, 68, l.Needle1+l.Needle2)
+	assert.Equal(t, 68, l.Needles[0]+l.Needles[1])
 	l = before(t, p, all, "toe-3", false)
-	assert.Equal(t, []int{18, 18, 1}, []int{l.Needle1, l.Needle2, l.Increases})
+	assert.Equal(t, []int{18, 18, 1}, []int{l.Needles[0], l.Needles[1], l.Increases})
 	assert.Equal(t, "increase", l.Last)
+}
+
+// After row 24 of a heel with wraps, a right-side row, the inside is in front: ten wraps lie at the right hand, where that row
+// ended, and eleven at the left. Row 39 of a flap heel begins its turn: the twelve that its right-side row leaves lie at the right hand.
+func TestLeftAndRightAreTheHandsThatHoldIt(t *testing.T) {
+	p, all := looksOf(t, "wedge", "short_row", "wrap")
+	l := before(t, p, all, "heel-25", false)
+	assert.Equal(t, []any{"WS", 11, 10, 11, 10}, []any{string(l.Side), l.Left, l.Right, l.WaitLeft, l.WaitRight})
+	p, all = looksOf(t, "wedge", "flap_under", "wrap")
+	l = before(t, p, all, "heel-40", false)
+	assert.Equal(t, []any{"WS", 0, 12, 18}, []any{string(l.Side), l.WaitLeft, l.WaitRight, l.Chains})
+	assert.Equal(t, 18, before(t, p, all, "heel-50", false).Chains, "the turn slips a stitch in each row, and makes no chain")
+}
+
+// With the round begun at the centre of the back, needle 1 is still the instep, and in the middle of a round half of the back and the
+// instep are done. On four needles each has its own count, named as the rows name it.
+func TestEachNeedleIsTheOneOfTheRows(t *testing.T) {
+	p, all := looksWith(t, `,"heel":{"kind":"flap_under"},"round_start":"centre_back"`)
+	l := before(t, p, all, "leg-5", false)
+	assert.Equal(t, []any{[4]int{34, 34}, "start"}, []any{l.Needles, l.YarnAt})
+	l = before(t, p, all, "gusset-6", true)
+	was, is := before(t, p, all, "gusset-6", false), before(t, p, all, "gusset-7", false)
+	assert.Equal(t, was.Needles[0], l.Needles[0])
+	assert.Equal(t, (was.Needles[1]+is.Needles[1])/2, l.Needles[1], "one of the two decreases is made")
+
+	p, all = looksWith(t, `,"needles":"dpn4"`)
+	assert.Equal(t, [4]int{18, 9, 9}, before(t, p, all, "toe-3", false).Needles)
+	assert.Equal(t, "Stitches on needle 3 (sole, later the back)", all.asks[2].Label)
+	p, all = looksWith(t, `,"needles":"short_circular"`)
+	assert.Equal(t, [4]int{68}, before(t, p, all, "foot-3", false).Needles)
+	assert.Equal(t, "Stitches on needle 1, or in all on the short circular", all.asks[0].Label)
 }
 
 // In the middle of the first increase round needle 1 has its two more and needle 2 has not; the yarn comes from
@@ -109,8 +148,8 @@ func TestTheNeedleAfterThreeGermanTurns(t *testing.T) {
 func TestTheMiddleOfARoundIsAPlace(t *testing.T) {
 	p, all := looksOf(t, "wedge", "short_row", "german")
 	l := before(t, p, all, "toe-2", true)
-	assert.Equal(t, []any{18, 16, "middle", "left"}, []any{l.Needle1, l.Needle2, l.YarnAt, l.Tail})
-	answer := all.Ask(Seen{Needle1: &l.Needle1, Needle2: &l.Needle2}, -1)
+	assert.Equal(t, []any{18, 16, "middle", "left"}, []any{l.Needles[0], l.Needles[1], l.YarnAt, l.Tail})
+	answer := all.Ask(Seen{Needle1: &l.Needles[0], Needle2: &l.Needles[1]}, -1)
 	assert.Equal(t, []any{l.Row, true}, []any{answer.Matches[0].Row, answer.Matches[0].Half})
 	for _, l := range all.Looks {
 		if l.Half && p.Rows[l.Row].Kind != "round" {
@@ -166,8 +205,10 @@ func TestOnlyLooksThatThisSockCanHave(t *testing.T) {
 	}
 	german := names("wedge", "short_row", "german")
 	assert.Contains(t, german, "increases")
-	for _, never := range []string{"ridges", "chains", "colour"} {
-		assert.NotContains(t, german, never)
+	for _, turn := range turns {
+		for _, never := range []string{"ridges", "chains", "colour", "needle3"} {
+			assert.NotContains(t, names("wedge", "short_row", turn), never, turn)
+		}
 	}
 	flap := names("short_row", "flap_under", "wrap")
 	assert.Contains(t, flap, "chains")
@@ -179,7 +220,7 @@ func TestOnlyLooksThatThisSockCanHave(t *testing.T) {
 func TestStitchesOnTheOtherNeedleAreOneSlip(t *testing.T) {
 	p, all := looksOf(t, "wedge", "short_row", "german")
 	l := before(t, p, all, "leg-3", false)
-	one, two := l.Needle1+1, l.Needle2-1
+	one, two := l.Needles[0]+1, l.Needles[1]-1
 	seen := perfect(all, l)
 	seen.Needle1, seen.Needle2 = &one, &two
 	answer := all.Ask(seen, -1)
@@ -191,7 +232,7 @@ func TestStitchesOnTheOtherNeedleAreOneSlip(t *testing.T) {
 func TestNeedlesAreTheOnesInTheHand(t *testing.T) {
 	p, all := looksWith(t, `,"toe":{"kind":"short_row"},"heel":{"share":0.65}`)
 	line := before(t, p, all, "toe-3", false)
-	assert.Equal(t, []int{34, 0}, []int{line.Needle1, line.Needle2}, "34 in a line")
+	assert.Equal(t, []int{34, 0}, []int{line.Needles[0], line.Needles[1]}, "34 in a line")
 	l := before(t, p, all, "heel-13", false)
 	// The half round in, then eleven rows: five double stitches on each side, the sixth of one made.
 	assert.InDelta(t, l.Right, l.Left, 1)
@@ -226,11 +267,16 @@ func sameLook(a, b Look) bool {
 // For every row of every kind of sock, and every middle of a round, perfect evidence names that place first where
 // nothing else looks the same.
 func TestPerfectEvidenceNamesThePlace(t *testing.T) {
-	every, first, twins := 0, 0, 0
+	every, first, twins, arranged := 0, 0, 0, 0
+	needles := []string{"", `,"needles":"dpn4"`, `,"round_start":"centre_back"`, `,"needles":"dpn5"`, `,"needles":"short_circular"`, `,"needles":"dpn4","round_start":"centre_back"`,
+		`,"needles":"two_circulars","round_start":"columns"`}
 	for _, toe := range toes {
 		for _, heel := range heels {
 			for _, turn := range turns {
-				_, all := looksOf(t, toe, heel, turn)
+				// Each kind of sock on one of the kinds of needles, and each start of the round among them.
+				kind := needles[arranged%len(needles)]
+				arranged++
+				_, all := looksWith(t, fmt.Sprintf(`,"toe":{"kind":%q},"heel":{"kind":%q,"turn":%q}%s`, toe, heel, turn, kind))
 				for _, l := range all.Looks {
 					every++
 					answer := all.Ask(perfect(all, l), -1)

@@ -2967,8 +2967,7 @@ export interface components {
             left: number;
             /** Format: double */
             length_mm: number;
-            needle1: number;
-            needle2: number;
+            needles: number[] | null;
             ridges: number;
             right: number;
             row: number;
@@ -2981,6 +2980,8 @@ export interface components {
             tail: "left" | "right";
             /** Format: double */
             up_mm: number;
+            wait_left: number;
+            wait_right: number;
             /** @enum {string} */
             yarn_at: "start" | "middle" | "within";
             /** Format: double */
@@ -3013,6 +3014,8 @@ export interface components {
             length_mm?: null | number;
             needle1?: null | number;
             needle2?: null | number;
+            needle3?: null | number;
+            needle4?: null | number;
             /** Format: double */
             repeat_mm?: number;
             repeats?: null | number;
@@ -3026,6 +3029,8 @@ export interface components {
             /** @enum {null|string} */
             tail?: "left" | "right" | null;
             up_mm?: null | number;
+            wait_left?: null | number;
+            wait_right?: null | number;
             /** @enum {null|string} */
             yarn_at?: "start" | "middle" | "within" | null;
         };

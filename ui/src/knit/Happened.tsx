@@ -118,9 +118,7 @@ export function Happened({
               </ol>
             </>
           )}
-          {said && ask.data.plans && (
-            <GoOn other={ask.data.other} goOn={(other) => goOn(said, other)} />
-          )}
+          {said && ask.data.plans && <GoOn other={ask.data.other} goOn={(other) => goOn(said, other)} />}
         </div>
       )}
     </form>
