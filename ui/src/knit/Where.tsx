@@ -85,6 +85,11 @@ export function Where({ sock, row, close }: { sock: number; row: number; close: 
     <>
       <h2>Where am I?</h2>
       <p className="muted">Look, in any order. Leave out what is unclear.</p>
+      {answer.data?.next && (
+        <p className={knitPanelCss.nextLook}>
+          <strong>Look at this next:</strong> {answer.data.next}
+        </p>
+      )}
       <div className={knitPanelCss.looks}>
         {asks.map((ask) => (
           <div key={ask.name} className={knitPanelCss.lookLine}>
@@ -130,11 +135,6 @@ export function Where({ sock, row, close }: { sock: number; row: number; close: 
       {answer.data && (
         <>
           <p>{answer.data.text}</p>
-          {answer.data.next && (
-            <p className={knitPanelCss.nextLook}>
-              <strong>Look at this next:</strong> {answer.data.next}
-            </p>
-          )}
           {answer.data.pictures.length > 0 && (
             <>
               <p>
