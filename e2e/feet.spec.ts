@@ -151,6 +151,13 @@ test("what to be careful of changes the advice on the sock", async ({ page }) =>
   await expect(page.getByLabel("What to look at: Foot")).toContainText("ask their clinician");
   await choose(page, "Toe", "Garter-square toe");
   await expect(page.getByLabel("What to look at: Foot")).toContainText("Garter has ridges");
+  await saved(page);
+  // Where it is knitted it is said again: the ridges at the first row of the toe, and not before it.
+  await page.goto(`${new URL(page.url()).pathname}/knit`);
+  await expect(page.locator(".knit-row__instruction")).toContainText("cast on");
+  await expect(page.getByRole("note")).toHaveCount(0);
+  await page.getByRole("button", { name: "Next row" }).click();
+  await expect(page.getByRole("note")).toContainText("Garter has ridges");
 });
 
 test("a foot that has changed is offered to the sock, and deleting it asks and can be undone", async ({

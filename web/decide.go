@@ -109,7 +109,7 @@ func viewOfNeedles(sock *basket.Sock, o *onNeedles, t tally.Tally) KnitView {
 		ID: sock.ID, Name: sock.Name, Wearer: sock.Wearer, Version: o.Version, Versions: o.versions,
 		Rows: o.First.Rows, Needles: o.First.Needles, Strip: o.Strip,
 		HeelStartsAt: o.Plan.Summary.HeelStartsAt, HeelPlace: o.HeelPlace, Course: o.Courses, Events: o.events, Seq: o.seq, Tally: t,
-		Asked: []Strayed{}, Ready: knitting.Ready(o.Plan),
+		Asked: []Strayed{}, Ready: knitting.Ready(o.Plan), Cautions: o.Plan.Cautions(measure.Centimetres),
 		Tellable: [2][]replan.Tellable{replan.TellableIn(o.PlanOf(1)), replan.TellableIn(o.PlanOf(2))},
 	}
 	if o.Other != nil {

@@ -10,6 +10,7 @@ import (
 	"acornstep/sock/needles/replan"
 	"acornstep/sock/needles/tally"
 	"acornstep/sock/papers/draft"
+	"acornstep/sock/papers/plan"
 	"acornstep/sock/rows/strip"
 	"acornstep/sock/said/position"
 )
@@ -43,6 +44,8 @@ type KnitView struct {
 	HeelPlace    string         `json:"heel_place"`
 	// Tellable is what can have gone otherwise, of each sock and in which rows.
 	Tellable [2][]replan.Tellable `json:"tellable"`
+	// Cautions about the health of whoever wears it, each at the section in which it matters.
+	Cautions []plan.Caution `json:"cautions"`
 	// Ready is what lies ready before casting on.
 	Ready []string `json:"ready"`
 	// Second are the rows of the second sock, and its needles, where the mirrored sock is knitted otherwise.

@@ -206,7 +206,7 @@ func (s *server) sharedPattern(c *gin.Context) {
 	}
 	printed, err := s.prints.of(c, name, func(ctx context.Context) ([]byte, error) {
 		return shared(ctx, s.heavy, ofPattern, func() ([]byte, error) {
-			l, err := s.leafletOf(ctx, id, "", "")
+			l, err := s.leafletOf(ctx, id, "", "", false)
 			if err != nil {
 				return nil, err
 			}

@@ -3,6 +3,9 @@ package web_test
 import (
 	"encoding/json"
 	"net/http"
+	"os"
+	"os/exec"
+	"path/filepath"
 	"strings"
 	"testing"
 	"time"
@@ -11,6 +14,7 @@ import (
 	"github.com/stretchr/testify/require"
 
 	"acornstep/sock/papers/basket"
+	"acornstep/sock/rows/needle"
 	"acornstep/sqlite"
 	"acornstep/web"
 )
@@ -97,4 +101,45 @@ func TestAPatternIsLentAndTakenBack(t *testing.T) {
 	assert.NotContains(t, made.URL, list.Shares[0].Hash, "the secret itself is kept nowhere")
 	assert.Equal(t, 204, ask(h, "DELETE", sock+"/shares/"+list.Shares[0].Hash, "", in).Code)
 	assert.Equal(t, 404, ask(h, "GET", path, "").Code, "taken back")
+}
+
+// What was ticked for a wearer stands where it is knitted and in the knitter's own pattern, and never in the one that is lent.
+func TestCautionsStayInTheHouse(t *testing.T) {
+	h, in, _, _ := inTheHouse(t, []string{"http://192.168.4.7:7768"})
+	careful := strings.Replace(isoldeDraft, `"ball_girth_mm":236`, `"ball_girth_mm":236,"cautions":["circulation","numb_feet"]`, 1)
+	made := ask(h, "POST", "/api/socks", `{"name":"Socks of a careful kind","wearer":"Marit","unit":"cm","draft":`+careful+`}`, in)
+	require.Equal(t, 201, made.Code, made.Body)
+	var kept basket.Sock
+	require.NoError(t, json.Unmarshal(made.Body.Bytes(), &kept))
+	path := "/api/socks/" + kept.ID
+	var view web.KnitView
+	require.NoError(t, json.Unmarshal(ask(h, "POST", path+"/knit", "", in).Body.Bytes(), &view))
+	sections := map[needle.Section]int{}
+	for _, c := range view.Cautions {
+		sections[c.Section]++
+	}
+	assert.Positive(t, sections[needle.Cuff])
+	assert.Positive(t, sections[needle.BindOff])
+	own := ask(h, "GET", path+"/files/pattern.txt", "", in).Body.String()
+	assert.Contains(t, own, "TAKE CARE\n- Cast on: For poor circulation")
+	var share web.NewShare
+	require.NoError(t, json.Unmarshal(ask(h, "POST", path+"/shares", "", in).Body.Bytes(), &share))
+	secret, _ := strings.CutPrefix(share.URL, "http://192.168.4.7:7768")
+	for address, says := range map[string]bool{path + "/files/pattern.pdf": true, secret: false} {
+		text := strings.Join(strings.Fields(readPDF(t, ask(h, "GET", address, "", in).Body.Bytes())), " ")
+		assert.Contains(t, text, "What lies ready")
+		assert.Equal(t, says, strings.Contains(text, "clinician"), address)
+	}
+}
+
+// readPDF has poppler read the text of a PDF.
+func readPDF(t *testing.T, made []byte) string {
+	if _, err := exec.LookPath("pdftotext"); err != nil {
+		t.Skip("pdftotext is not here: make test installs poppler-utils")
+	}
+	file := filepath.Join(t.TempDir(), "pattern.pdf")
+	require.NoError(t, os.WriteFile(file, made, 0o600))
+	text, err := exec.Command("pdftotext", "-layout", file, "-").Output()
+	require.NoError(t, err)
+	return string(text)
 }

@@ -81,7 +81,8 @@ func (s *server) nameOfPrint(c context.Context, id string, how ...any) (string, 
 	return fmt.Sprint(id, sock.Revision, len(versions), how), err
 }
 
-func (s *server) leafletOf(c context.Context, id, rows, unit string) (*leaflet.Leaflet, error) {
+// leafletOf is the pattern of a sock; one that is the knitter's own says what was ticked for the wearer.
+func (s *server) leafletOf(c context.Context, id, rows, unit string, own bool) (*leaflet.Leaflet, error) {
 	if rows != "" && rows != "repeats" && rows != "every" {
 		return nil, document.Faults{{Field: "rows", Message: fmt.Sprintf("read %.20q; it is repeats or every", rows)}}
 	}
@@ -96,13 +97,13 @@ func (s *server) leafletOf(c context.Context, id, rows, unit string) (*leaflet.L
 	if err != nil {
 		return nil, err
 	}
-	return leaflet.Of(k.plan, k.second, leaflet.Wish{Name: k.sock.Name, Wearer: k.sock.Wearer, Unit: u, Every: rows == "every",
+	return leaflet.Of(k.plan, k.second, leaflet.Wish{Name: k.sock.Name, Wearer: k.sock.Wearer, Unit: u, Every: rows == "every", Own: own,
 		View: hands.View{Hold: hands.Right}})
 }
 
 // Pattern is a sock's pattern for the screen: without the moves, which the page has.
 func (s *server) patternOf(c call[PatternQuestion]) (leaflet.Leaflet, error) {
-	l, err := shared(c, s.heavy, ofPattern, func() (*leaflet.Leaflet, error) { return s.leafletOf(c, c.ID, c.Asked.Rows, c.Asked.Unit) })
+	l, err := shared(c, s.heavy, ofPattern, func() (*leaflet.Leaflet, error) { return s.leafletOf(c, c.ID, c.Asked.Rows, c.Asked.Unit, true) })
 	if err != nil {
 		return leaflet.Leaflet{}, err
 	}
@@ -152,7 +153,7 @@ func (s *server) patternFile(c *gin.Context) {
 	}
 	text, err := s.prints.of(c, name, func(ctx context.Context) ([]byte, error) {
 		return shared(ctx, s.heavy, ofPattern, func() ([]byte, error) {
-			l, err := s.leafletOf(ctx, id, rows, unit)
+			l, err := s.leafletOf(ctx, id, rows, unit, true)
 			if err != nil {
 				return nil, err
 			}

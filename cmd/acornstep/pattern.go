@@ -42,7 +42,7 @@ func runPattern(args []string, s streams) error {
 	if err != nil {
 		return err
 	}
-	l, err := leaflet.Of(p, second, leaflet.Wish{Unit: measure.Unit(*unit), Every: *rows == "every"})
+	l, err := leaflet.Of(p, second, leaflet.Wish{Unit: measure.Unit(*unit), Every: *rows == "every", Own: true})
 	if err != nil {
 		return err
 	}

@@ -4,6 +4,7 @@ import (
 	"fmt"
 	"strings"
 
+	"acornstep/sock/said/instructions"
 	"acornstep/sock/teach/leaflet"
 )
 
@@ -38,6 +39,12 @@ func (s *sheet) front(l *leaflet.Leaflet) {
 		}
 	}
 	s.SetY(under + 2)
+	if len(l.Cautions) > 0 {
+		s.heading("Take care", 1)
+		for _, c := range l.Cautions {
+			s.fact(instructions.Title(c.Section), c.Text, s.width())
+		}
+	}
 	s.heading("What lies ready", 1)
 	for _, thing := range l.Ready {
 		s.point(thing)

@@ -11,6 +11,9 @@ import (
 	"acornstep/sock/figures/measure"
 	"acornstep/sock/figures/verdict"
 	"acornstep/sock/papers/design"
+	"acornstep/sock/papers/plan"
+	"acornstep/sock/people/feet"
+	"acornstep/sock/rows/needle"
 )
 
 // saidOf are the judgements on a sock in inches, by their code.
@@ -59,5 +62,37 @@ func TestAGuessedInstepIsAskedAbout(t *testing.T) {
 	assert.Contains(t, checks[at].Text, "from 318 mm")
 	for _, c := range checks {
 		assert.NotContains(t, []string{"heel_snug", "heel_tight"}, c.Code, "nobody measured it")
+	}
+}
+
+// Whatever is ticked for a wearer says something at a section of the work; a sock that is given away says none of it.
+func TestWhatIsTickedForAWearerIsSaidWhereItMatters(t *testing.T) {
+	with := func(names ...string) *plan.Plan {
+		d, err := design.Read([]byte(`{"format":"acorn-step.design","version":1,"foot":{"length_mm":251,"ball_girth_mm":236},"gauge":{"stitches_per_100mm":32,"rounds_per_100mm":44},"fit":{"girth_ease_pct":12},"toe":{"kind":"garter_square"},"heel":{"fabric":"garter"},"cuff":{"pattern":"rib_2x2"}}`))
+		require.NoError(t, err)
+		d.Foot.Cautions = names
+		p, err := Make(d)
+		require.NoError(t, err)
+		return p
+	}
+	none := with()
+	assert.Empty(t, none.Cautions(measure.Centimetres))
+	for _, name := range feet.CautionNames() {
+		p := with(name)
+		said := []string{}
+		for _, c := range p.Cautions(measure.Centimetres) {
+			said = append(said, c.Text)
+			assert.True(t, slices.ContainsFunc(p.Rows, func(r needle.Row) bool { return r.Section == c.Section }), "%s: %s", name, c.Section)
+		}
+		more := []string{}
+		for _, c := range p.Checks {
+			if !slices.ContainsFunc(none.Checks, func(o verdict.Check) bool { return o.Code == c.Code }) {
+				more = append(more, c.Text)
+			}
+		}
+		assert.NotEmpty(t, said, name)
+		assert.ElementsMatch(t, more, said, name)
+		assert.Empty(t, p.Given().Cautions(measure.Centimetres), name)
+		assert.Equal(t, len(none.Checks), len(p.Given().Checks), name)
 	}
 }

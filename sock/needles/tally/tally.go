@@ -41,6 +41,8 @@ var None = Tally{Sections: []Ahead{}, Scraps: []Scrap{}}
 // Stripes is the repeat of the stripes in rounds.
 type Stripes struct {
 	logbook.Stripes
+	// OfDesign says that the repeat is the one of the design, told on the board.
+	OfDesign   bool    `json:"of_design"`
 	FootRounds float64 `json:"foot_rounds"`
 	LegRounds  float64 `json:"leg_rounds"`
 }
@@ -118,12 +120,20 @@ func Of(pair [2]Knitted, events []logbook.Event, today day.Date) Tally {
 	t.Due = o.due(&t, today)
 	t.Ball = o.ball(t.Book)
 	t.Scraps = o.scraps(t.Book)
-	if stripes, ok := logbook.StripesOf(t.Book.Standing); ok {
-		d := &o[0].Plan.Design
+	d := &o[0].Plan.Design
+	stripes, ok := logbook.StripesOf(t.Book.Standing)
+	told := measure.Length(0)
+	for _, colour := range yarn.Repeat(d, o[0].Plan.Summary.FootStitches) {
+		told += colour
+	}
+	if told > 0 { // on the board: nobody is asked again
+		stripes.Repeat, ok = float64(told), true
+	}
+	if ok {
 		rounds := func(stitches int) float64 {
 			return yarn.StripeRounds(measure.Length(stripes.Repeat), stitches, d.Gauge.PerMM(), yarn.Thickness(d.Yarn))
 		}
-		t.Stripes = &Stripes{stripes, rounds(o[0].Plan.Summary.FootStitches), rounds(o[0].Plan.Summary.LegStitches)}
+		t.Stripes = &Stripes{stripes, told > 0, rounds(o[0].Plan.Summary.FootStitches), rounds(o[0].Plan.Summary.LegStitches)}
 	}
 	return t
 }

@@ -209,6 +209,18 @@ func TestStripesInRounds(t *testing.T) {
 	assert.Equal(t, "after the grey", sum.Stripes.Began, "which does not forget where the first sock began")
 }
 
+// A yarn whose colours are told on the board, 5 m and 3.21 m, is not asked about again: where the first sock began is all that is kept of it.
+func TestAYarnThatWasToldOnTheBoardIsNotAskedAboutAgain(t *testing.T) {
+	p, traced := sockOf(t, `,"yarn":{"repeat_mm":[5000,3210]}`)
+	sum := Of(pairOf(p, traced), book(), today)
+	require.NotNil(t, sum.Stripes)
+	assert.True(t, sum.Stripes.OfDesign)
+	assert.InDelta(t, 8210, sum.Stripes.Repeat, 0.01)
+	sum = Of(pairOf(p, traced), book(logbook.Event{Kind: logbook.Striped, Length: 4000, Text: "after the grey"}), today)
+	assert.InDelta(t, 8210, sum.Stripes.Repeat, 0.01)
+	assert.Equal(t, "after the grey", sum.Stripes.Began)
+}
+
 // 20 rounds of 68 in 30 minutes are 1.32 s a stitch; a cuff of 18 rounds takes 1,224 stitches, 27 minutes.
 func TestTheTimeThatIsLeft(t *testing.T) {
 	p, traced := sockOf(t, "")

@@ -55,7 +55,7 @@ func Of(p *plan.Plan, t *knitted.Sock, every bool) []Section {
 			w.items[i].Before = w.items[i].before()
 		}
 		section := p.Rows[from].Section
-		list = append(list, Section{section, titles[section], to - from, w.items})
+		list = append(list, Section{section, Title(section), to - from, w.items})
 		from = to
 	}
 	return list
@@ -65,6 +65,9 @@ var titles = map[needle.Section]string{
 	needle.CastOn: "Cast on", needle.Toe: "Toe", needle.Foot: "Foot", needle.Heel: "Heel", needle.Gusset: "Gusset", needle.Leg: "Leg",
 	needle.Cuff: "Cuff", needle.BindOff: "Bind off",
 }
+
+// Title is what a section is called above its rows.
+func Title(s needle.Section) string { return titles[s] }
 
 // writer writes one section after the other.
 type writer struct {

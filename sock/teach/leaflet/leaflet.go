@@ -1,6 +1,6 @@
 // Package leaflet puts the pattern of a sock together, as it is handed to
 // somebody on paper: what it will be, what lies ready, the abbreviations that
-// occur, the instructions, the charts, and room for notes. It says nothing of the health of whoever wears it.
+// occur, the instructions, the charts, and room for notes. What concerns the health of whoever wears it stands in the knitter's own one only.
 package leaflet
 
 import (
@@ -43,8 +43,10 @@ type Abbreviation struct {
 type Leaflet struct {
 	Title string `json:"title"`
 	// For is whom it is knitted for; empty for nobody in particular.
-	For           string                 `json:"for"`
-	Facts         []Fact                 `json:"facts"`
+	For   string `json:"for"`
+	Facts []Fact `json:"facts"`
+	// Cautions about the health of whoever wears it; none in a pattern for others.
+	Cautions      []plan.Caution         `json:"cautions"`
 	Ready         []string               `json:"ready"`
 	Abbreviations []Abbreviation         `json:"abbreviations"`
 	Sections      []instructions.Section `json:"sections"`
@@ -67,6 +69,8 @@ type Wish struct {
 	// Name of the sock and of its wearer.
 	Name, Wearer string
 	Unit         measure.Unit
+	// Own: it is the knitter's own, and says what was ticked for the wearer.
+	Own bool
 	// Every row on a line of its own, with a box to tick, instead of repeats.
 	Every bool
 	View  hands.View
@@ -104,6 +108,10 @@ func Of(p, second *plan.Plan, wish Wish) (*Leaflet, error) {
 	}
 	if l.Title == "" {
 		l.Title = p.Design.Name
+	}
+	l.Cautions = []plan.Caution{}
+	if wish.Own {
+		l.Cautions = p.Cautions(wish.Unit)
 	}
 	l.Finish = finish(second)
 	l.abbreviate()
@@ -230,6 +238,12 @@ func (l *Leaflet) Text() string {
 	line("")
 	for _, f := range l.Facts {
 		line("%s: %s.", f.Label, f.Text)
+	}
+	if len(l.Cautions) > 0 {
+		line("\nTAKE CARE")
+		for _, c := range l.Cautions {
+			line("- %s: %s", instructions.Title(c.Section), c.Text)
+		}
 	}
 	line("\nWHAT LIES READY")
 	for _, thing := range l.Ready {

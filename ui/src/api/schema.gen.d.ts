@@ -1480,6 +1480,10 @@ export interface components {
         CauseList: {
             causes: components["schemas"]["ReplanCause"][];
         };
+        Caution: {
+            section: string;
+            text: string;
+        };
         ChartChart: {
             columns: number;
             name: string;
@@ -1999,6 +2003,7 @@ export interface components {
         KnitView: {
             apart?: components["schemas"]["ReplanApart"];
             asked: components["schemas"]["Strayed"][];
+            cautions: components["schemas"]["Caution"][];
             course: components["schemas"]["LogbookCourses"];
             events: components["schemas"]["LogbookEvent"][];
             heel_place: string;
@@ -2064,6 +2069,7 @@ export interface components {
         };
         LeafletLeaflet: {
             abbreviations: components["schemas"]["LeafletAbbreviation"][];
+            cautions: components["schemas"]["Caution"][];
             charts: components["schemas"]["ChartChart"][];
             facts: components["schemas"]["LeafletFact"][];
             finish: string[];
@@ -2704,6 +2710,7 @@ export interface components {
             foot_rounds: number;
             /** Format: double */
             leg_rounds: number;
+            of_design: boolean;
             /** Format: double */
             repeat_mm: number;
         };

@@ -8,6 +8,7 @@ import { MovesWindow } from "../hands/ShowMe";
 import { AcornMark } from "../shell/AcornMark";
 import { Settings } from "../shell/Settings";
 import { useKept } from "../shell/useKept";
+import { Careful } from "./Careful";
 import { useKnitting } from "./context";
 import { Instruction, NeedleFigure, RowName, type Wording } from "./Instruction";
 import knitCss from "./knit.module.css";
@@ -62,6 +63,7 @@ export function ReadAhead() {
         <Strip parts={view.strip} done={at} />
         <RowName row={row} />
         <Instruction row={row} wording={wording} half={false} show={show} />
+        <Careful rows={view.rows} at={at} cautions={view.cautions} />
         {row.note && <p className={knitRowCss.knitNote}>{row.note}</p>}
         <NeedleFigure row={row} before={view.needles[at]} after={view.needles[at + 1]} half={false} />
         <div className={knitCss.knitKeys}>

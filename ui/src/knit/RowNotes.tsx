@@ -1,3 +1,4 @@
+import { Careful } from "./Careful";
 import { useKnitting } from "./context";
 import css from "./knit-row.module.css";
 import { standing } from "./logbook";
@@ -17,6 +18,7 @@ export function RowNotes({ sock, row, note }: { sock: number; row: number; note:
   );
   return (
     <>
+      <Careful rows={rowsOf(view, sock)} at={row} cautions={view.cautions} />
       {note && <p className={css.knitNote}>{note}</p>}
       {sock === 2 && row === 0 && began && (
         <p className={css.knitNote}>

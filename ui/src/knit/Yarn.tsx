@@ -135,7 +135,8 @@ function Stripes({ sock, row }: { sock: number; row: number }) {
       setRepeat(yarnText(metresOf(typed, from), unit));
     }
   });
-  const metres = metresOf(Number(repeat.replace(",", ".")), unit);
+  const told = stripes?.of_design ? stripes.repeat_mm / 1000 : 0;
+  const metres = told || metresOf(Number(repeat.replace(",", ".")), unit);
   const good = metres > 0 && metres <= 100;
   return (
     <>
@@ -148,16 +149,18 @@ function Stripes({ sock, row }: { sock: number; row: number }) {
           {stripes.began && ` The first sock began ${stripes.began}: begin the second there too.`}
         </p>
       )}
-      <div className={css.lookLine}>
-        <label htmlFor="repeat">One repeat of the stripes is</label>
-        <Input
-          id="repeat"
-          value={repeat}
-          suffix={<span className="unit">{yarnUnit(unit)}</span>}
-          status={repeat !== "" && !good ? "error" : ""}
-          onChange={(event) => setRepeat(event.target.value)}
-        />
-      </div>
+      {!told && (
+        <div className={css.lookLine}>
+          <label htmlFor="repeat">One repeat of the stripes is</label>
+          <Input
+            id="repeat"
+            value={repeat}
+            suffix={<span className="unit">{yarnUnit(unit)}</span>}
+            status={repeat !== "" && !good ? "error" : ""}
+            onChange={(event) => setRepeat(event.target.value)}
+          />
+        </div>
+      )}
       <div className="field">
         <label htmlFor="began">The first sock began</label>
         <Input
@@ -171,7 +174,7 @@ function Stripes({ sock, row }: { sock: number; row: number }) {
         {repeat !== "" && !good && `A repeat takes more than 0 and up to ${yarnWithUnit(100, unit)} of yarn.`}
       </p>
       <Button
-        disabled={!good}
+        disabled={!good || (told > 0 && began.trim() === "")}
         onClick={() => {
           record("stripes", sock, row, { length_mm: metres * 1000, text: began });
           setRepeat("");
