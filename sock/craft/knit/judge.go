@@ -254,6 +254,10 @@ func (s *Sock) cautions() {
 		s.Checks.Say(verdict.OnLeg, verdict.Caution, "knee_band",
 			"A band of rib at the knee can be too tight. Where it slips, fold it over a loose elastic and no tighter. %s", seeClinician)
 	}
+	if s.Design.Cuff.Elastic {
+		s.Checks.Say(verdict.OnCuff, verdict.Caution, "cuff_elastic",
+			"Draw the elastic through the bumps inside the cuff without any pull: it keeps the band from sliding, and must not squeeze. %s", seeClinician)
+	}
 	if foot.CalfGirth != nil && foot.CalfHeight == nil && s.HeelEnd()+s.Design.Leg.Height > ankleShare*foot.Length+s.Design.Cuff.Height {
 		s.Checks.Of(verdict.OnLeg, at.FootCalfHeight, verdict.Caution, "calf_height_asked",
 			"how high above the floor is the calf widest? Without its height the leg keeps the count of the ankle.")

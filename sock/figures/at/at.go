@@ -57,6 +57,7 @@ const (
 // The cuff.
 const (
 	CuffHeight  Path = "cuff.height_mm"
+	CuffElastic Path = "cuff.elastic"
 	CuffPattern Path = "cuff.pattern"
 	CuffRounds  Path = "cuff.rounds"
 )
@@ -179,6 +180,7 @@ var All = []Path{
 	CornerHoldRounds,
 	CornerMethod,
 	CornerPickUp,
+	CuffElastic,
 	CuffHeight,
 	CuffPattern,
 	CuffRounds,

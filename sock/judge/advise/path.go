@@ -101,6 +101,7 @@ var figures = []figure{
 	{field: at.LegPlainRounds, part: "leg", label: "plain rounds first", suffix: "rounds"},
 	{field: at.LegStitches, part: "leg", label: "stitches of the leg", suffix: "sts"},
 	{field: at.CuffHeight, part: "cuff", label: "height of the cuff"},
+	{field: at.CuffElastic, part: "cuff", label: "A fine elastic thread inside", kind: "switch"},
 }
 
 // Path is every decision on a sock that was measured, in the order of the work, with what was said of it and the

@@ -67,6 +67,9 @@ func Ready(p *plan.Plan) []string {
 		slices.Sort(names)
 		list = append(list, measure.Count(len(names), "marker")+": "+strings.Join(names, ", "))
 	}
+	if d.Cuff.Elastic {
+		list = append(list, "a fine elastic thread for the inside of the cuff")
+	}
 	if strand {
 		list = append(list, "a strand of its own for the heel, wound off beforehand")
 	}

@@ -23,6 +23,8 @@ type Decided struct {
 	Pending []Pending `json:"pending"`
 	// Locked says that a knitted row stands against it: which field, and which row.
 	Locked []Lock `json:"locked"`
+	// Needles says, of each sock, what is otherwise on the needles than a sock of that design would be today: what happened to it.
+	Needles []string `json:"needles"`
 }
 
 // Pending is a field that was decided anew and is not knitted by yet.
@@ -68,7 +70,7 @@ func Decide(e *knitting.Edition, d design.Design, b Bound, unit measure.Unit) (D
 	first := max(1, b.Sock)
 	p := e.PlanOf(first)
 	out := Decided{Proposal: Proposal{Row: b.Done[0], OtherRow: &b.Done[1], Changes: []Change{}, Coming: []string{}, Advice: []Advice{}},
-		Pending: []Pending{}, Locked: []Lock{}}
+		Pending: []Pending{}, Locked: []Lock{}, Needles: []string{}}
 	if !p.HasDesign() {
 		return out, fault("", "this plan came without a design, so nothing can be decided anew: go on as it says")
 	}
@@ -83,6 +85,7 @@ func Decide(e *knitting.Edition, d design.Design, b Bound, unit measure.Unit) (D
 		out.Pending = append(out.Pending, Pending{field, design.Label(field)})
 	}
 	if len(out.Pending) == 0 {
+		out.Needles = onTheNeedles(e, d, unit)
 		return out, nil
 	}
 	bend, locked, err := bendBy(e, board, d, b)
@@ -108,6 +111,41 @@ func Decide(e *knitting.Edition, d design.Design, b Bound, unit measure.Unit) (D
 	out.tellPair(e, edition, told, fates, b.Done, unit)
 	edition.Reason, edition.Board = "Decided anew: "+out.Text, &d
 	return out, out.tell(edition.PlanOf(told), places[told-1])
+}
+
+// onTheNeedles says, of each sock of a pair, what happened to it makes other than a design would have it today; where both tell the same, once.
+func onTheNeedles(e *knitting.Edition, d design.Design, unit measure.Unit) []string {
+	list := []string{}
+	for sock := 1; sock <= 2; sock++ {
+		p := e.PlanOf(sock)
+		own := ofSock(d, sock)
+		own.Mirror = p.Design.Mirror
+		fresh, err := knit.Make(own)
+		if err != nil || fresh.Stopped() != nil || !p.HasDesign() {
+			continue
+		}
+		var q Proposal
+		if q.compare(fresh, p, true, unit); len(q.Changes) > 0 {
+			list = append(list, q.Text)
+		} else {
+			list = append(list, "")
+		}
+	}
+	switch {
+	case len(list) == 2 && list[0] == list[1]:
+		list = list[:1]
+	case len(list) == 2:
+		for i, text := range list {
+			if text == "" {
+				text = "as it stands here."
+			}
+			list[i] = fmt.Sprintf("the %s sock: %s", ordinal[i+1], text)
+		}
+	}
+	if len(list) == 1 && list[0] == "" {
+		return []string{}
+	}
+	return list
 }
 
 // ofSock is a design as it is knitted for a sock of the pair, 1 or 2, whose feet may differ.

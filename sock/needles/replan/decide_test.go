@@ -190,3 +190,27 @@ func TestAPatternBeginsAtAnyRoundToCome(t *testing.T) {
 	e = out.Edition
 	assert.Equal(t, []bool{false, true}, []bool{purls(e.Plan, "foot-30"), purls(e.Plan, "foot-31")})
 }
+
+// 65 rounds are drawn on the board; the first sock has 68 of them. The second is as it is drawn.
+func TestTheBoardSaysWhatHappenedOnTheNeedles(t *testing.T) {
+	e := begunWith(t, "")
+	held := func(e *knitting.Edition) []string {
+		out, err := Decide(e, e.Plan.Design, Bound{}, measure.Centimetres)
+		require.NoError(t, err)
+		require.Empty(t, out.Pending)
+		return out.Needles
+	}
+	d := e.Plan.Design
+	assert.Empty(t, held(e))
+	row := rowAt(t, e.Plan, "foot-60")
+	q, err := Ask(e, Happened{Row: row, Done: knitting.Done{row, 0}, HeelLate: whole(3), Unit: measure.Centimetres})
+	require.NoError(t, err)
+	out, err := Decide(q.Edition, d, Bound{}, measure.Centimetres)
+	require.NoError(t, err)
+	assert.Equal(t, []string{"the first sock: 3 more rounds before the heel. The foot comes out 0.7 cm longer.", "the second sock: as it stands here."}, out.Needles)
+	q, err = Ask(e, Happened{Row: row, Done: knitting.Done{row, 0}, HeelLate: whole(3), Other: Alike, Unit: measure.Centimetres})
+	require.NoError(t, err)
+	out, err = Decide(q.Edition, d, Bound{}, measure.Centimetres)
+	require.NoError(t, err)
+	assert.Equal(t, []string{"3 more rounds before the heel. The foot comes out 0.7 cm longer."}, out.Needles)
+}

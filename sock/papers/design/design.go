@@ -170,6 +170,8 @@ type Cuff struct {
 	Height  Length `json:"height_mm"`
 	// Rounds, when given, are the rounds of the cuff whatever its height says.
 	Rounds *int `json:"rounds,omitempty"`
+	// Elastic is a fine elastic thread that is drawn in inside the cuff.
+	Elastic bool `json:"elastic,omitempty"`
 }
 
 // Yarn is the ball, and the sections knitted in another colour.

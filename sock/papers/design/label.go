@@ -64,6 +64,7 @@ var labels = map[at.Path]string{
 	at.LegPanels:           "panels of the rib",
 	at.LegRounds:           "rounds of the leg",
 	at.CuffPattern:         "pattern of the cuff",
+	at.CuffElastic:         "elastic in the cuff",
 	at.CuffHeight:          "height of the cuff",
 	at.CuffRounds:          "rounds of the cuff",
 	at.BindOff:             "bind-off",

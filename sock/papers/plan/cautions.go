@@ -28,6 +28,7 @@ var health = []healthCheck{
 	{"circulation_cuff", needle.Cuff, true},
 	{"circulation", needle.Cuff, true},
 	{"knee_band", needle.Cuff, false},
+	{"cuff_elastic", needle.BindOff, false},
 	{"numb_feet", needle.BindOff, true},
 	{"small_foot", needle.BindOff, true},
 }

@@ -114,6 +114,9 @@ func Of(p, second *plan.Plan, wish Wish) (*Leaflet, error) {
 		l.Cautions = p.Cautions(wish.Unit)
 	}
 	l.Finish = finish(second)
+	if p.Design.Cuff.Elastic {
+		l.Finish = append([]string{"Draw the elastic thread through the bumps inside the cuff, in three rounds and without any pull, and sew its ends down flat."}, l.Finish...)
+	}
 	l.abbreviate()
 	if p.HasDesign() {
 		l.Facts = facts(p, wish.Unit)

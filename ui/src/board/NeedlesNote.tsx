@@ -51,11 +51,19 @@ export function NeedlesNote({ id }: { id: string }) {
     );
   }
   if (!answer || answer.pending.length === 0) {
+    const otherwise = answer?.needles ?? [];
     return (
-      <p className={css.needlesNote} role="status">
-        This sock is {knit}. What lies above the needle can still be decided here; what is knitted stays.
-        {take.isSuccess && " Taken: it is knitted by what stands here."}
-      </p>
+      <div className={css.needlesNote} role="status">
+        <p>
+          This sock is {knit}. What lies above the needle can still be decided here; what is knitted stays.
+          {take.isSuccess && " Taken: it is knitted by what stands here."}
+        </p>
+        {otherwise.length > 0 && (
+          <p>
+            <strong>As it went on the needles it is otherwise than drawn here:</strong> {otherwise.join(" ")}
+          </p>
+        )}
+      </div>
     );
   }
   const names = answer.pending.map((p) => p.label).join(", ");
