@@ -9,6 +9,7 @@ import (
 	"acornstep/sock/cloth/fabric"
 	"acornstep/sock/figures/document"
 	"acornstep/sock/figures/measure"
+	"acornstep/sock/needles/knitting"
 	"acornstep/sock/needles/replan"
 	"acornstep/sock/needles/whereami"
 	"acornstep/sock/papers/basket"
@@ -183,9 +184,8 @@ func (s *server) replan(c call[ReplanQuestion]) (replan.Proposal, error) {
 			return replan.Proposal{}, err
 		}
 	}
-	if u := o.Undecided; h.Decided != "" && u != nil && u.Before > 0 {
-		// An archive may have come without the version before; two feet that are alike do without it.
-		if h.Earlier, err = s.Logbook.Edition(c, c.ID, u.Before); err != nil && !errors.Is(err, basket.ErrNotFound) {
+	if u := o.Undecided; h.Decided != "" && u != nil {
+		if h.Open, err = s.stepsOf(c, c.ID, u.Made()); err != nil {
 			return replan.Proposal{}, err
 		}
 	}
@@ -198,6 +198,24 @@ func (s *server) replan(c call[ReplanQuestion]) (replan.Proposal, error) {
 		return proposal, err
 	}
 	return proposal, s.placeAt(c, o, proposal.Edition.Version, max(1, h.Sock), proposal.Row)
+}
+
+// stepsOf looks versions of a plan up, each with the one before; none where an archive came without one of them.
+func (s *server) stepsOf(c context.Context, id string, versions []int) ([]replan.Step, error) {
+	var steps []replan.Step
+	for _, version := range versions {
+		var pair [2]*knitting.Edition
+		for i := range pair {
+			var err error
+			if pair[i], err = s.Logbook.Edition(c, id, version-1+i); errors.Is(err, basket.ErrNotFound) {
+				return nil, nil
+			} else if err != nil {
+				return nil, err
+			}
+		}
+		steps = append(steps, replan.Step{Was: pair[0], Made: pair[1]})
+	}
+	return steps, nil
 }
 
 // told reads what was typed of a sock, and adds what the program knows of it: what is knitted, what a tape should read, how fast it goes.

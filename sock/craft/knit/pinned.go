@@ -34,6 +34,9 @@ func PinnedTo(p *plan.Plan) design.Design {
 	}
 	replace(&d.Leg.Stitches, &s.LegStitches)
 	replace(&d.Toe.StartStitches, &s.CastOnStitches)
+	if (s.FootStitches-s.CastOnStitches)%4 != 0 {
+		d.Toe.StartStitches = nil // no design begins with what was cast on by mistake
+	}
 	replace(&d.Heel.Stitches, &s.HeelStitches)
 	replace(&d.Heel.TurnsPerSide, s.HeelTurnsPerSide)
 	replace(&d.Heel.FlapRows, s.FlapRows)

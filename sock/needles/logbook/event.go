@@ -256,6 +256,16 @@ type Undecided struct {
 	Sock int `json:"sock"`
 	// Text says what happened to the other.
 	Text string `json:"text"`
-	// Before is the version of the plan before it happened.
+	// Before is the version of the plan before it happened first.
 	Before int `json:"before"`
+	// Versions of the plan are those that each thing made that happened since and is not decided either; none for the one after Before.
+	Versions []int `json:"versions,omitempty"`
+}
+
+// Made are the versions of the plan that what happened made, the oldest first.
+func (u *Undecided) Made() []int {
+	if len(u.Versions) == 0 {
+		return []int{u.Before + 1}
+	}
+	return u.Versions
 }

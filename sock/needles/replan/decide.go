@@ -252,7 +252,7 @@ func (k *knittedBy) with(changes design.Changes) (*plan.Plan, error) {
 	if n := sectionDone(k.p, needle.Leg, k.done); n > 0 && fromHereOn(changes) && (changes.Has(at.LegPattern) || changes.Has(at.LegPanels)) {
 		d.Leg.PlainRounds = &n // it begins with its first round above what is knitted
 	}
-	made, err := knit.MakeWent(d, footWent(k.p, k.done))
+	made, err := knit.MakeWent(d, asItWent(k.p, k.done))
 	if err != nil {
 		return nil, err
 	}

@@ -53,6 +53,8 @@ type Happened struct {
 	// BackTo is the version of the plan to whose rows the knitter goes back, and Earlier that version; whoever asks looks it up.
 	BackTo  int               `json:"back_to,omitempty"`
 	Earlier *knitting.Edition `json:"-"`
+	// Open are the versions of the plan that made what was left open, each with the one before it; whoever asks looks them up.
+	Open []Step `json:"-"`
 	// Before is that version; whoever asks looks it up.
 	Before *knitting.Edition `json:"-"`
 	// Unit is what is read.
@@ -62,6 +64,9 @@ type Happened struct {
 	// Done is what is knitted of both socks, from what happened to them.
 	Done knitting.Done `json:"-"`
 }
+
+// Step is one version of a plan, and the one that it came from.
+type Step struct{ Was, Made *knitting.Edition }
 
 // sock is the one that is told of.
 func (h *Happened) sock() int { return max(1, h.Sock) }

@@ -75,6 +75,9 @@ func bendPair(e *knitting.Edition, bend knitting.Bend, h Happened) (Proposal, er
 	if fates[sister] != knitting.Follows || slices.EqualFunc(e.PlanOf(sister+1).Rows, alike.PlanOf(sister+1).Rows, knitting.SameRow) {
 		return proposeBend(e, bend, h)
 	}
+	if open := e.Undecided; h.Other == Later && open != nil && open.Sock != sister+1 {
+		return Proposal{}, fault("other", "for the %s sock something is still open: decide that first, or say now what the %s is to do", ordinal[open.Sock], ordinal[sister+1])
+	}
 	if h.Other != Alike {
 		bend.To[sister] = nil
 	}
@@ -85,8 +88,12 @@ func bendPair(e *knitting.Edition, bend knitting.Bend, h Happened) (Proposal, er
 	q.Other = otherOf(e, alike, h)
 	if h.Other == Later {
 		q.Pair = fmt.Sprintf("For the %s sock it is decided later.", ordinal[sister+1])
-		q.Edition.Undecided = &logbook.Undecided{Sock: sister + 1, Before: e.Version,
+		u := &logbook.Undecided{Sock: sister + 1, Before: e.Version,
 			Text: fmt.Sprintf("What happened to the %s sock is not decided for the %s: %s", ordinal[h.sock()], ordinal[sister+1], q.Text)}
+		if open := e.Undecided; open != nil {
+			u.Before, u.Text, u.Versions = open.Before, open.Text+" "+q.Text, append(slices.Clone(open.Made()), e.Version+1)
+		}
+		q.Edition.Undecided = u
 	}
 	return q, nil
 }
@@ -141,25 +148,31 @@ func alikeTo(was, made, other *plan.Plan) *plan.Plan {
 		rounds := max(0, other.Summary.FootRounds+more)
 		d.FootLength.Rounds = &rounds
 	}
-	alike, err := knit.Make(d)
+	went := asItWent(other, 0)
+	if toe := asItWent(made, 0); toe.CastOn > 0 && was.Summary.CastOnStitches != made.Summary.CastOnStitches {
+		went.CastOn, went.Toe = toe.CastOn, toe.Toe
+	}
+	alike, err := knit.MakeWent(d, went)
 	if err != nil || alike.Stopped() != nil {
 		return nil
 	}
 	return alike
 }
 
-// asOther is the plan of the other sock of a pair for this one: mirrored where the two mirror each other. For two feet that differ it is what
-// happened to that one since.
+// asOther is the plan of this sock of a pair with what was left open of the other, and nothing else that happened there. Where nothing
+// was, it is the plan of the other: mirrored where the two mirror each other; two feet that differ have none in common.
 func asOther(e *knitting.Edition, h Happened) (*plan.Plan, error) {
 	own, other := e.PlanOf(h.sock()), e.PlanOf(3-h.sock())
+	if open := e.Undecided; open != nil && open.Sock == h.sock() && len(h.Open) > 0 {
+		for _, step := range h.Open {
+			if own = alikeTo(step.Was.PlanOf(3-h.sock()), step.Made.PlanOf(3-h.sock()), own); own == nil {
+				return nil, fault("decided", "knitted like the other no sock results for this foot")
+			}
+		}
+		return own, nil
+	}
 	if e.Plan.Design.SecondFoot.Differs() {
-		if e.Undecided == nil || h.Earlier == nil {
-			return nil, fault("decided", "nothing is left open for this sock")
-		}
-		if made := alikeTo(h.Earlier.PlanOf(3-h.sock()), other, own); made != nil {
-			return made, nil
-		}
-		return nil, fault("decided", "knitted like the other no sock results for this foot")
+		return nil, fault("decided", "nothing is left open for this sock")
 	}
 	if !own.HasDesign() || !other.HasDesign() || own.Design.Mirror == other.Design.Mirror {
 		return other, nil

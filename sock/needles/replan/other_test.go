@@ -90,3 +90,32 @@ func TestAMeasureIsLikelyToBeThatOfBoth(t *testing.T) {
 	_, err = Ask(e, Happened{Row: row, HeelLate: whole(2), Other: "both"})
 	assert.EqualError(t, err, `other: read "both"; it is planned, alike or later`)
 }
+
+// 34 were cast on for the first sock, and the second stays as planned. Its heel comes three rounds late and turns twelve times: both are
+// decided later. Alike means these two then, and not the cast-on.
+func TestAlikeMeansWhatWasLeftOpen(t *testing.T) {
+	e := begunWith(t, "")
+	q, err := Ask(e, Happened{Row: 1, Done: knitting.Done{1, 0}, CastOn: whole(34), Other: AsPlanned})
+	require.NoError(t, err)
+	cast := q.Edition
+	row := rowAt(t, cast.Plan, "foot-60")
+	q, err = Ask(cast, Happened{Row: row, Done: knitting.Done{row, 0}, HeelLate: whole(3), Other: Later})
+	require.NoError(t, err)
+	late := q.Edition
+	row = rowAt(t, late.Plan, "heel-10")
+	q, err = Ask(late, Happened{Row: row, Done: knitting.Done{row, 0}, HeelTurns: whole(12), Other: Later})
+	require.NoError(t, err)
+	turned := q.Edition
+	assert.Equal(t, []int{3, 4}, turned.Undecided.Made())
+	assert.Contains(t, turned.Undecided.Text, "3 more rounds before the heel")
+	assert.Contains(t, turned.Undecided.Text, "turn")
+	_, err = Ask(turned, Happened{Sock: 2, Row: 5, Done: knitting.Done{row, 5}, LegRounds: whole(50), Other: Later})
+	assert.ErrorContains(t, err, "for the second sock something is still open")
+
+	now, err := Ask(turned, Happened{Sock: 2, Decided: Alike, Open: []Step{{cast, late}, {late, turned}}, Done: knitting.Done{row, 4}})
+	require.NoError(t, err)
+	second := now.Edition.SecondPlan()
+	assert.Equal(t, []int{32, 68, 12}, []int{second.Summary.CastOnStitches, second.Summary.FootRounds, *second.Summary.HeelTurnsPerSide})
+	assert.Nil(t, now.Edition.Undecided)
+	assert.Equal(t, turned.Plan.Rows, now.Edition.Plan.Rows)
+}

@@ -63,6 +63,13 @@ func (v *evening) happens() (h Happened, fact bool) {
 	switch v.pick("what", "decided", "turns", "late", "late", "length", "leg", "place", "feels", "picked up", "cast on", "missed", "by version") {
 	case "decided":
 		h.Decided = Answer(v.pick("decided", "planned", "alike"))
+		if u := v.newest().Undecided; u != nil {
+			h.Sock = u.Sock
+			h.Row = v.done[u.Sock-1]
+			for _, made := range u.Made() {
+				h.Open = append(h.Open, Step{v.editions[made-2], v.editions[made-1]})
+			}
+		}
 	case "late":
 		h.HeelLate, fact = whole(rapid.IntRange(-30, 12).Draw(v.T, "late")), true
 	case "length":

@@ -203,7 +203,7 @@ func propose(e *knitting.Edition, d design.Design, h Happened, from int) (Propos
 	if err := d.Validate(); err != nil {
 		return Proposal{}, err
 	}
-	made, err := knit.MakeWent(d, footWent(e.PlanOf(h.sock()), h.Row))
+	made, err := knit.MakeWent(d, asItWent(e.PlanOf(h.sock()), h.Row))
 	if err != nil {
 		return Proposal{}, err
 	}

@@ -81,7 +81,7 @@ func TestWhatIsDecidedOfTwoFeet(t *testing.T) {
 	open, err := Ask(e, late)
 	require.NoError(t, err)
 	assert.Equal(t, 68, open.Edition.Plan.Summary.FootRounds)
-	q, err := Ask(open.Edition, Happened{Sock: 2, Decided: Alike, Earlier: e, Done: knitting.Done{late.Row, done[1]}})
+	q, err := Ask(open.Edition, Happened{Sock: 2, Decided: Alike, Open: []Step{{e, open.Edition}}, Done: knitting.Done{late.Row, done[1]}})
 	require.NoError(t, err)
 	assert.Equal(t, e.Second.Summary.FootRounds+3, q.Edition.Second.Summary.FootRounds)
 	assert.Equal(t, 72, q.Edition.Second.Summary.FootStitches)

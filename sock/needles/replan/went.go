@@ -96,14 +96,20 @@ func pickedUp(e *knitting.Edition, h Happened) (Proposal, error) {
 	return proposeMade(e, made, h, min(h.Row, first), h.Row >= first)
 }
 
-// footWent reads how far a gusset that comes before its heel has grown before a row.
-func footWent(p *plan.Plan, row int) (went knit.Went) {
+// asItWent is what of a plan no design makes again: a toe that comes to its count from one that was cast on otherwise, and how far
+// a gusset that comes before its heel has grown before a row.
+func asItWent(p *plan.Plan, row int) (went knit.Went) {
+	if knit.GrowsAtSides(&p.Design) && (p.Summary.FootStitches-p.Summary.CastOnStitches)%4 != 0 {
+		went, _ = wentBefore(p, firstOf(p, needle.Foot))
+		went.CastOn = p.Summary.CastOnStitches
+	}
 	if p.Summary.GussetIncreases == nil {
 		return went
 	}
 	for i := firstOf(p, needle.Foot); i < min(row, len(p.Rows)) && p.Rows[i].Section == needle.Foot; i++ {
 		if p.Rows[i].Stitches == p.Rows[i-1].Stitches+2 {
-			return knit.Went{GussetFrom: p.Rows[i].N}
+			went.GussetFrom = p.Rows[i].N
+			return went
 		}
 		went.FootPlain = p.Rows[i].N
 	}

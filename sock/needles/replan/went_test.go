@@ -9,6 +9,7 @@ import (
 	"pgregory.net/rapid"
 
 	"acornstep/sock/craft/check"
+	"acornstep/sock/figures/measure"
 	"acornstep/sock/needles/knitting"
 	"acornstep/sock/papers/design"
 	"acornstep/sock/papers/plan"
@@ -222,5 +223,35 @@ func TestTheHeelBeginsWhereItIsToldToBegin(t *testing.T) {
 		if h.Row > firstOf(p, needle.Heel) { // before its first row, what is late is still to be knitted
 			assert.Equal(t, p.Rows[h.Row].ID, next.Rows[q.Row].ID, "the knitter stands at the same row")
 		}
+	})
+}
+
+// However many were cast on, and wherever in the toe it is told: the sock can go otherwise again, and be decided anew.
+func TestWhatWentOtherwiseOnceCanAgain(t *testing.T) {
+	rapid.Check(t, func(t *rapid.T) {
+		heel := rapid.SampledFrom([]string{"short_row", "flap_under", "gusset_turn"}).Draw(t, "heel")
+		e := begunWith(t, fmt.Sprintf(`,"heel":{"kind":%q}`, heel))
+		d := e.Plan.Design
+		told := rapid.IntRange(1, firstOf(e.Plan, needle.Foot)).Draw(t, "told")
+		loops := rapid.IntRange(fewestToShape, 60).Draw(t, "loops")
+		q, err := Ask(e, Happened{Row: told, Done: knitting.Done{told, 0}, CastOn: &loops, Other: Alike})
+		require.NoError(t, err)
+		if q.Plans {
+			e = q.Edition
+		}
+		row := firstOf(e.Plan, needle.Foot) + rapid.IntRange(1, e.Plan.Summary.FootRounds-1).Draw(t, "round")
+		done := knitting.Done{row, 0}
+		q, err = Ask(e, Happened{Row: row, Done: done, HeelLate: whole(3), Other: Alike})
+		require.NoError(t, err)
+		next := q.Edition.Plan
+		assert.Equal(t, e.Plan.Summary.FootRounds+3, next.Summary.FootRounds)
+		assert.Equal(t, loops, next.Summary.CastOnStitches)
+		assert.Equal(t, e.Plan.Rows[:row], next.Rows[:row])
+		assert.Empty(t, check.Kept(next))
+		d.Leg.Height += 30
+		out, err := Decide(q.Edition, d, Bound{Done: done}, measure.Centimetres)
+		require.NoError(t, err)
+		assert.Greater(t, out.Edition.Plan.Summary.LegRounds, next.Summary.LegRounds)
+		assert.Equal(t, next.Rows[:row], out.Edition.Plan.Rows[:row])
 	})
 }

@@ -1384,7 +1384,7 @@ export interface components {
             stitches: number;
         };
         /** @enum {string} */
-        AtPath: "ankle.change" | "ankle.place" | "bind_off" | "corner.hold_rounds" | "corner.method" | "corner.pick_up" | "cuff.height_mm" | "cuff.pattern" | "cuff.rounds" | "fit.girth_ease_pct" | "fit.length_ease_mm" | "fit.multiple" | "foot.ankle_girth_mm" | "foot.ball_girth_mm" | "foot.calf_girth_mm" | "foot.calf_height_mm" | "foot.cautions" | "foot.estimated" | "foot.heel_diagonal_mm" | "foot.heel_width" | "foot.instep_girth_mm" | "foot.knee_girth_mm" | "foot.knee_height_mm" | "foot.length_mm" | "foot.little_toe_aside_mm" | "foot.toe_depth_mm" | "foot.toe_tip_aside_mm" | "foot_length.heel_mm" | "foot_length.rounds" | "foot_length.school" | "foot_length.sole" | "foot_length.toe_mm" | "format" | "gauge.rounds_per_100mm" | "gauge.stitches_per_100mm" | "heel.fabric" | "heel.first_row" | "heel.flap_row_factor" | "heel.flap_rows" | "heel.gusset_increases" | "heel.kind" | "heel.own_strand" | "heel.picked_up" | "heel.rounds_between" | "heel.share" | "heel.slip_columns" | "heel.stitches" | "heel.turn" | "heel.turns_per_side" | "leg.height_mm" | "leg.instep_pattern" | "leg.panels" | "leg.pattern" | "leg.plain_rounds" | "leg.rounds" | "leg.stitches" | "mirror" | "name" | "needles" | "needles_by_section" | "patterns" | "round_start" | "second_foot.ankle_girth_mm" | "second_foot.ball_girth_mm" | "second_foot.calf_girth_mm" | "second_foot.calf_height_mm" | "second_foot.heel_diagonal_mm" | "second_foot.heel_width" | "second_foot.instep_girth_mm" | "second_foot.knee_girth_mm" | "second_foot.knee_height_mm" | "second_foot.length_mm" | "second_foot.toe_depth_mm" | "stitches" | "toe.cast_on" | "toe.colour_extra_mm" | "toe.fast_rounds" | "toe.increase" | "toe.kind" | "toe.odd" | "toe.start" | "toe.start_loop" | "toe.start_stitches" | "toe.turns_per_side" | "version" | "yarn.ball_g" | "yarn.ball_m" | "yarn.contrast" | "yarn.repeat_mm" | "yarn.repeat_rounds" | "yarn.repeat_stitches" | "yarn.stripes";
+        AtPath: "ankle.change" | "ankle.place" | "bind_off" | "corner.hold_rounds" | "corner.method" | "corner.pick_up" | "cuff.elastic" | "cuff.height_mm" | "cuff.pattern" | "cuff.rounds" | "fit.girth_ease_pct" | "fit.length_ease_mm" | "fit.multiple" | "foot.ankle_girth_mm" | "foot.ball_girth_mm" | "foot.calf_girth_mm" | "foot.calf_height_mm" | "foot.cautions" | "foot.estimated" | "foot.heel_diagonal_mm" | "foot.heel_width" | "foot.instep_girth_mm" | "foot.knee_girth_mm" | "foot.knee_height_mm" | "foot.length_mm" | "foot.little_toe_aside_mm" | "foot.toe_depth_mm" | "foot.toe_tip_aside_mm" | "foot_length.heel_mm" | "foot_length.rounds" | "foot_length.school" | "foot_length.sole" | "foot_length.toe_mm" | "format" | "gauge.rounds_per_100mm" | "gauge.stitches_per_100mm" | "heel.fabric" | "heel.first_row" | "heel.flap_row_factor" | "heel.flap_rows" | "heel.gusset_increases" | "heel.kind" | "heel.own_strand" | "heel.picked_up" | "heel.rounds_between" | "heel.share" | "heel.slip_columns" | "heel.stitches" | "heel.turn" | "heel.turns_per_side" | "leg.height_mm" | "leg.instep_pattern" | "leg.panels" | "leg.pattern" | "leg.plain_rounds" | "leg.rounds" | "leg.stitches" | "mirror" | "name" | "needles" | "needles_by_section" | "patterns" | "round_start" | "second_foot.ankle_girth_mm" | "second_foot.ball_girth_mm" | "second_foot.calf_girth_mm" | "second_foot.calf_height_mm" | "second_foot.heel_diagonal_mm" | "second_foot.heel_width" | "second_foot.instep_girth_mm" | "second_foot.knee_girth_mm" | "second_foot.knee_height_mm" | "second_foot.length_mm" | "second_foot.toe_depth_mm" | "stitches" | "toe.cast_on" | "toe.colour_extra_mm" | "toe.fast_rounds" | "toe.increase" | "toe.kind" | "toe.odd" | "toe.start" | "toe.start_loop" | "toe.start_stitches" | "toe.turns_per_side" | "version" | "yarn.ball_g" | "yarn.ball_m" | "yarn.contrast" | "yarn.repeat_mm" | "yarn.repeat_rounds" | "yarn.repeat_stitches" | "yarn.stripes";
         Ball: {
             calibrated: boolean;
             doubt: string;
@@ -1547,6 +1547,7 @@ export interface components {
             coming: string[];
             cost_mm: components["schemas"]["MeasureLength"];
             locked: components["schemas"]["ReplanLock"][];
+            needles: string[];
             other?: components["schemas"]["ReplanOther"];
             other_row?: null | number;
             pair: string;
@@ -1571,6 +1572,7 @@ export interface components {
             pick_up: number;
         };
         DesignCuff: {
+            elastic?: boolean;
             height_mm: components["schemas"]["MeasureLength"];
             pattern: string;
             rounds?: null | number;
@@ -2138,6 +2140,7 @@ export interface components {
             before: number;
             sock: number;
             text: string;
+            versions?: number[];
         };
         Login: {
             passphrase: string;
