@@ -7,6 +7,7 @@ import (
 
 	"github.com/stretchr/testify/assert"
 	"github.com/stretchr/testify/require"
+	"pgregory.net/rapid"
 
 	"acornstep/sock/figures/measure"
 	"acornstep/sock/figures/verdict"
@@ -95,4 +96,39 @@ func TestWhatIsTickedForAWearerIsSaidWhereItMatters(t *testing.T) {
 		assert.Empty(t, p.Given().Cautions(measure.Centimetres), name)
 		assert.Equal(t, len(none.Checks), len(p.Given().Checks), name)
 	}
+}
+
+// An ankle of 180 mm takes 180 × 0.9 × 0.32 = 51.8, so 52 stitches; a heel of 325.7 mm is 2.004 times their 162.5 mm. Nobody who typed no count is
+// refused a sock: 56 are 1.86 times. Typed, 52 is refused.
+func TestAThinAnkleHasALegThatCanBePulledOn(t *testing.T) {
+	with := func(more string) *plan.Plan {
+		d, err := design.Read([]byte(`{"format":"acorn-step.design","version":1,"foot":{"length_mm":251,"ball_girth_mm":236,"ankle_girth_mm":180},"gauge":{"stitches_per_100mm":32,"rounds_per_100mm":44}` + more + `}`))
+		require.NoError(t, err)
+		p, err := Make(d)
+		require.NoError(t, err)
+		return p
+	}
+	p := with("")
+	require.Nil(t, p.Stopped())
+	assert.Equal(t, 56, p.Summary.LegStitches)
+	assert.True(t, slices.ContainsFunc(p.Checks, func(c verdict.Check) bool { return c.Code == "ankle_thin" }))
+	assert.True(t, slices.ContainsFunc(p.Checks, func(c verdict.Check) bool { return c.Code == "leg_over_heel" && c.Level == verdict.Caution }))
+	require.NotNil(t, with(`,"leg":{"stitches":52}`).Stopped())
+}
+
+// Whoever decides nothing about the leg is not refused one, whatever the ankle that a foot can have.
+func TestNoAnkleIsRefusedByTheDefault(t *testing.T) {
+	rapid.Check(t, func(t *rapid.T) {
+		length := rapid.Float64Range(120, 300).Draw(t, "length")
+		ball := length * rapid.Float64Range(0.85, 1.1).Draw(t, "ball")
+		ankle := ball * rapid.Float64Range(0.75, 1.3).Draw(t, "ankle")
+		d, err := design.Read(fmt.Appendf(nil, `{"format":"acorn-step.design","version":1,"foot":{"length_mm":%.0f,"ball_girth_mm":%.0f,"ankle_girth_mm":%.0f},"gauge":{"stitches_per_100mm":32,"rounds_per_100mm":44}}`,
+			length, ball, ankle))
+		require.NoError(t, err)
+		s := Measure(&d)
+		s.Judge()
+		for _, c := range s.Checks {
+			assert.False(t, c.Level == verdict.Stop && c.Code == "leg_over_heel", c.Text)
+		}
+	})
 }

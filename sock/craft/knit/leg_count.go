@@ -54,7 +54,21 @@ func (s *Sock) countAnkle() int {
 	if abs(n-s.Stitches) < worthChanging {
 		return s.Stitches
 	}
+	if least := s.fewestOverHeel(); n < least && least <= s.Stitches {
+		s.Checks.Say(verdict.OnAnkle, verdict.Caution, "ankle_thin",
+			"The ankle alone would take %d stitches, which cannot be pulled over the heel: the leg has %d, and sits looser. A rib holds it.",
+			n, least)
+		return least
+	}
 	return n
+}
+
+// fewestOverHeel is the fewest stitches of a leg, in the multiple of the fit, that can be pulled over the heel at all.
+func (s *Sock) fewestOverHeel() int {
+	perStitch := s.Gauge.Girth(1)
+	least := int(math.Ceil(float64(s.Design.Foot.HeelDiagonal/(PassStop*perStitch)) - 1e-9))
+	m := s.Design.Fit.Multiple
+	return (least + m - 1) / m * m
 }
 
 // ankleShare is how high above the floor the ankle is measured, as a share of the length of the foot: an estimate for feet at large.
