@@ -108,8 +108,8 @@ for (const size of [
         const [before] = await counts(page);
         await page.goto(`/socks/${sockID(page)}`);
         const note = page.locator(".path__needles-note");
-        await expect(note).toContainText("the first sock: ");
-        await expect(note).toContainText("the second sock: as it stands here.");
+        await expect(note).toContainText("The first sock: ");
+        await expect(note).toContainText("The second sock: as it stands here.");
         await choose(page, "Leg", "k2, p2 rib");
         await note.getByRole("button", { name: "Take it into the knitting" }).click();
         await expect(note).toContainText("Taken: it is knitted by what stands here.");
@@ -134,6 +134,9 @@ for (const size of [
         await page.getByRole("button", { name: "Row done" }).click();
         await page.getByRole("button", { name: "It is finished" }).click();
         await expect(page.getByText("The second sock: ")).toBeVisible();
+        for (const asks of ["My count is another", "It went otherwise", "Where am I?", "I tried it on"]) {
+          await expect(page.getByRole("button", { name: asks })).toHaveCount(0);
+        }
         await page.getByRole("button", { name: "Cast on the second sock" }).click();
         const open = page.getByRole("status").filter({ hasText: "Still to be decided." });
         await open.getByRole("button", { name: "Alike: what would change?" }).click();

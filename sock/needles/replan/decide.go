@@ -139,7 +139,7 @@ func onTheNeedles(e *knitting.Edition, d design.Design, unit measure.Unit) []str
 			if text == "" {
 				text = "as it stands here."
 			}
-			list[i] = fmt.Sprintf("the %s sock: %s", ordinal[i+1], text)
+			list[i] = fmt.Sprintf("The %s sock: %s", ordinal[i+1], text)
 		}
 	}
 	if len(list) == 1 && list[0] == "" {

@@ -207,7 +207,7 @@ func TestTheBoardSaysWhatHappenedOnTheNeedles(t *testing.T) {
 	require.NoError(t, err)
 	out, err := Decide(q.Edition, d, Bound{}, measure.Centimetres)
 	require.NoError(t, err)
-	assert.Equal(t, []string{"the first sock: 3 more rounds before the heel. The foot comes out 0.7 cm longer.", "the second sock: as it stands here."}, out.Needles)
+	assert.Equal(t, []string{"The first sock: 3 more rounds before the heel. The foot comes out 0.7 cm longer.", "The second sock: as it stands here."}, out.Needles)
 	q, err = Ask(e, Happened{Row: row, Done: knitting.Done{row, 0}, HeelLate: whole(3), Other: Alike, Unit: measure.Centimetres})
 	require.NoError(t, err)
 	out, err = Decide(q.Edition, d, Bound{}, measure.Centimetres)

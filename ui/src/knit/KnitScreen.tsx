@@ -47,8 +47,8 @@ export function KnitScreen() {
     undo: () => k.undo(sock),
     half: () => k.tick("half"),
     ten: () => k.tick("row", 10),
-    where: () => open("where"),
-    tried: () => open("tried"),
+    where: () => !place.finished && open("where"),
+    tried: () => !place.finished && open("tried"),
   };
   useKeys({
     " ": does.done,
@@ -92,7 +92,13 @@ export function KnitScreen() {
           <ComingRows rows={rows.slice(at + 1, at + 4)} />
           <Fabric sock={sock} row={at} />
         </div>
-        <Acts does={does} row={row} half={place.half} begun={place.row > 0 || place.half} />
+        <Acts
+          does={does}
+          row={row}
+          half={place.half}
+          begun={place.row > 0 || place.half}
+          off={place.finished}
+        />
       </div>
       <aside className={knitCss.knitSide} aria-label="At this moment">
         {panel ? (
@@ -107,6 +113,7 @@ export function KnitScreen() {
         ) : (
           <Moment
             sock={sock}
+            off={place.finished}
             row={row}
             last={rows[place.row - 1]}
             check={needles[at]?.check ?? ""}
@@ -178,12 +185,24 @@ function Acts({
   row,
   half,
   begun,
+  off,
 }: {
   does: Record<Act, () => void>;
   row: Row | undefined;
   half: boolean;
   begun: boolean;
+  /** The sock is off the needles, and nothing is asked of it any more. */
+  off: boolean;
 }) {
+  if (off) {
+    return (
+      <div className={knitCss.knitKeys}>
+        <Button onClick={does.undo}>
+          Undo <kbd>⌫</kbd>
+        </Button>
+      </div>
+    );
+  }
   return (
     <div className={knitCss.knitKeys}>
       <Button type="primary" className={knitCss.rowDone} onClick={does.done} disabled={!row}>

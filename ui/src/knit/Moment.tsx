@@ -16,8 +16,11 @@ export function Moment({
   last,
   check,
   open,
+  off,
 }: {
   sock: number;
+  /** The sock is off the needles, and nothing is asked of it any more. */
+  off: boolean;
   row: Row | undefined;
   last: Row | undefined;
   check: string;
@@ -30,14 +33,16 @@ export function Moment({
   const own = tally.each?.[sock - 1];
   return (
     <>
-      <section className={css.moment}>
-        <h2>On the needles</h2>
-        <p className={css.big}>{last ? check : "nothing yet"}</p>
-        <p className="muted">{row && `${row.stitches} after this ${row.kind}`}</p>
-        <Button size="small" onClick={() => open("count")}>
-          My count is another
-        </Button>
-      </section>
+      {!off && (
+        <section className={css.moment}>
+          <h2>On the needles</h2>
+          <p className={css.big}>{last ? check : "nothing yet"}</p>
+          <p className="muted">{row && `${row.stitches} after this ${row.kind}`}</p>
+          <Button size="small" onClick={() => open("count")}>
+            My count is another
+          </Button>
+        </section>
+      )}
       <section className={css.moment}>
         <h2>{last && last.up_mm > 0 ? "Up the leg, from the heel" : "From the tip of the toe"}</h2>
         <p className={css.big}>{lengthWithUnit((last?.up_mm || last?.length_mm) ?? 0, unit)}</p>
@@ -93,9 +98,11 @@ export function Moment({
           <Button size="small" onClick={() => open("note")}>
             Note
           </Button>
-          <Button size="small" onClick={() => open("happened")}>
-            It went otherwise
-          </Button>
+          {!off && (
+            <Button size="small" onClick={() => open("happened")}>
+              It went otherwise
+            </Button>
+          )}
         </div>
       </section>
     </>
