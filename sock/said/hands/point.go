@@ -44,7 +44,21 @@ type strand struct {
 	points   []point
 	// ball: it goes on to the ball, behind or in front of the work, from the hand that holds it.
 	ball ballAt
+	// hangs: it is a loop on a needle. loop numbers those of the left needle from its tip, above zero, and those of the right one below it.
+	hangs bool
+	loop  int
+	// of is the needle that it is a part of; none for yarn and everything else.
+	of rodOf
 }
+
+// rodOf is one of two needles.
+type rodOf int
+
+const (
+	noRod rodOf = iota
+	leftRod
+	rightRod
+)
 
 type ballAt int
 
@@ -61,15 +75,27 @@ const Unit = 40
 type piece struct {
 	depth float64
 	Stroke
+	// strand is the one that it is a part of, by its place among them.
+	strand int
 }
 
-// strokes are the lines of some strands from the deepest to the nearest, around an origin.
-func strokes(strands []strand, ox, oy float64) []Stroke {
+// painted are the pieces of some strands in the order in which they are drawn: from the deepest to the nearest, around an origin.
+func painted(strands []strand, ox, oy float64) []piece {
 	var pieces []piece
 	for i := range strands {
-		pieces = append(pieces, strands[i].pieces(ox, oy)...)
+		own := strands[i].pieces(ox, oy)
+		for k := range own {
+			own[k].strand = i
+		}
+		pieces = append(pieces, own...)
 	}
 	slices.SortStableFunc(pieces, func(a, b piece) int { return cmp.Compare(a.depth, b.depth) })
+	return pieces
+}
+
+// strokes are the lines of some strands, as they are painted.
+func strokes(strands []strand, ox, oy float64) []Stroke {
+	pieces := painted(strands, ox, oy)
 	list := make([]Stroke, len(pieces))
 	for i, p := range pieces {
 		list[i] = p.Stroke
@@ -88,7 +114,7 @@ func (s *strand) pieces(ox, oy float64) []piece {
 		depth := (from.z + to.z) / 2
 		if len(list) == 0 || list[len(list)-1].depth != depth {
 			pen = pixelOf(from, ox, oy)
-			list = append(list, piece{depth, Stroke{fmt.Sprintf("M%d %d", pen.x, pen.y), s.part}})
+			list = append(list, piece{depth: depth, Stroke: Stroke{fmt.Sprintf("M%d %d", pen.x, pen.y), s.part}})
 		}
 		d := &list[len(list)-1].D
 		end := pixelOf(to, ox, oy)

@@ -26,7 +26,15 @@ type Picture struct {
 }
 
 // picture draws a scene with the yarn in a hand.
-func (s scene) picture(hold Hold) Picture {
+func (s scene) picture(hold Hold) Picture { return s.of(s.inHand(hold)) }
+
+// of draws strands where the scene has them.
+func (s scene) of(list []strand) Picture {
+	return Picture{int(s.wide * Unit), int(s.high * Unit), strokes(list, s.ox, s.oy)}
+}
+
+// inHand are the strands of a scene with the yarn in a hand.
+func (s scene) inHand(hold Hold) []strand {
 	list := make([]strand, len(s.strands))
 	for i, st := range s.strands {
 		if st.ball != noBall {
@@ -34,7 +42,7 @@ func (s scene) picture(hold Hold) Picture {
 		}
 		list[i] = st
 	}
-	return Picture{int(s.wide * Unit), int(s.high * Unit), strokes(list, s.ox, s.oy)}
+	return list
 }
 
 // toBall is the way of a strand to the hand that holds it: behind the work it

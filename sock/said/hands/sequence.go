@@ -59,6 +59,12 @@ func (q *Sequence) Seen(v View) Move {
 }
 
 func (v View) drawn(s scene) Picture {
+	list, s := v.placed(s)
+	return s.of(list)
+}
+
+// placed are the strands of a scene as they are seen, with the yarn in its hand.
+func (v View) placed(s scene) ([]strand, scene) {
 	if v.Mirrored {
 		for i := range s.strands {
 			points := slices.Clone(s.strands[i].points)
@@ -74,7 +80,7 @@ func (v View) drawn(s scene) Picture {
 		// The hand that throws is the left one in the mirror.
 		v.Hold = map[Hold]Hold{Right: Left, Left: Right}[v.Hold]
 	}
-	return s.picture(v.Hold)
+	return s.inHand(v.Hold), s
 }
 
 // Sides of the knitter are written {left} and {right}: whoever knits the other way reads the other one. A right side of the fabric, or what

@@ -247,6 +247,7 @@ func bar() []strand {
 
 func lifted(turned bool) strand {
 	s := over(Now, point{-0.8, 0, 0}, 0.8, turned)
+	s.loop = 1
 	from, to := point{0.6, 1.15, 1}, point{-1.6, 1.2, 1}
 	if turned {
 		from, to = to, from

@@ -12,6 +12,8 @@ type layout struct {
 	// entered is how the right needle went into loops of the left one, taken into how many.
 	entered way
 	taken   int
+	// round: the yarn goes round the tip of the right needle.
+	round bool
 }
 
 // purls says whether the purl side faces the knitter.
@@ -39,6 +41,7 @@ const (
 // The measures of loops on needles, in stitches.
 const (
 	each   = 1.0  // from loop to loop
+	close  = 0.2  // from loop to loop where they are taken together
 	foot   = 1.15 // where a loop comes out of the fabric
 	stitch = 0.8  // height of a stitch of the fabric
 	step   = 0.42 // of a gap: how much lower the waiting stitches lie
@@ -62,35 +65,68 @@ func (s scene) into(w way, loops int) scene {
 	return s
 }
 
-// depths are how near the right needle is before and after it enters a loop.
+// depths are how near the right needle is before and after it enters a loop. Behind the left needle it still lies before a leg that is
+// behind it.
 var depths = map[way][2]float64{
-	knitwise: {1.5, -1.5}, purlwise: {0.5, 0.5}, backLoop: {-0.5, -0.5}, fromBehind: {-1.5, 1.5},
+	knitwise: {1.5, -1.5}, purlwise: {0.5, 0.5}, backLoop: {-0.2, -0.2}, fromBehind: {-1.5, 1.5},
 	drawnToFront: {2, 2}, drawnToBack: {-2, -2},
 }
+
+// The tip of the right needle ends so far beyond the last loop that it enters, or that it drew a new one through; the loops that it leaves
+// lie farther off by the room that it takes.
+const (
+	reach      = 0.95
+	reachDrawn = 0.75
+	room       = 0.6
+)
 
 // draw draws both needles and all that hangs on them.
 func (s scene) draw() scene {
 	l := &s.lay
-	s = s.with(rod(point{-4.6, s.leftY(-4.6), 0}, point{l.firstLeft + 0.63, s.leftY(l.firstLeft + 0.63), 0}, 0.5, 0, 0)...)
-	p, reach := s.pivot(), 1.9
-	switch l.entered {
-	case out:
-		s = s.with(rod(point{4.6, 0, 0}, point{0.12, 0, 0}, 0.5, 0, 0)...)
-	case drawnToFront, drawnToBack:
-		reach = 0.75
-		fallthrough
-	default:
-		d := depths[l.entered]
-		from, to := point{4.6, s.rightY(4.6), 0}, point{p.x - reach, s.rightY(p.x - reach), 0}
-		s = s.with(rod(from, to, (from.x-p.x)/(from.x-to.x), d[0], d[1])...)
+	s = s.with(partOf(leftRod, rod(point{-5.6, s.leftY(-5.6), 0}, point{l.firstLeft + 0.63, s.leftY(l.firstLeft + 0.63), 0}, 0.5, 0, 0))...)
+	if l.entered == out {
+		s = s.with(partOf(rightRod, rod(point{5.6, 0, 0}, point{0.12, 0, 0}, 0.5, 0, 0))...)
+	} else {
+		s = s.with(partOf(rightRod, s.entering())...)
 	}
 	s = s.loops(l.left, -1)
 	return s.loops(l.right, 1)
 }
 
+// entering is the right needle on its way into loops of the left one: its own loops hang on it, then it goes before or behind the first leg,
+// and after the pivot before or behind the last ones.
+func (s scene) entering() []strand {
+	d := depths[s.lay.entered]
+	at := func(x, z float64) point { return point{x, s.rightY(x), z} }
+	shaft := func(from, to, z float64) strand {
+		return strand{part: Needle, straight: true, points: []point{at(from, z), at(to, z)}}
+	}
+	const beside = 0.42 // between the first loop on the needle and the first that it enters
+	tip, p := s.tip(), s.pivot()
+	taper := tip + 0.45
+	return []strand{shaft(5.6, beside, 0), shaft(beside, p.x, d[0]), shaft(p.x, taper, d[1]),
+		{part: Tip, straight: true, points: []point{at(taper+0.02, d[1]), at(tip, d[1])}}}
+}
+
+// tip is where the tip of the right needle lies that has entered loops of the left one.
+func (s scene) tip() float64 {
+	if s.lay.entered == drawnToFront || s.lay.entered == drawnToBack {
+		return s.pivot().x - reachDrawn
+	}
+	return s.lay.firstLeft - close*float64(max(0, s.lay.taken-1)) - reach
+}
+
+// partOf says of which needle some strands are.
+func partOf(of rodOf, list []strand) []strand {
+	for i := range list {
+		list[i].of = of
+	}
+	return list
+}
+
 // pivot is where the right needle goes through the first loop of the left one.
 func (s scene) pivot() point {
-	return point{s.lay.firstLeft - 0.1*float64(max(0, s.lay.taken-1)), 0.24, 0}
+	return point{s.lay.firstLeft - close/2*float64(max(0, s.lay.taken-1)), 0.24, 0}
 }
 
 // rightY is how low the right needle lies at a place, leftY the left one.
@@ -105,7 +141,7 @@ func (s scene) leftY(x float64) float64 { return -s.lay.rise * (x - s.lay.firstL
 
 // loops hangs a list of loops on the left needle (side -1) or the right one (1).
 func (s scene) loops(list string, side float64) scene {
-	x, low, n := s.lay.firstLeft, 0.0, 0
+	x, low, n, at := s.lay.firstLeft, 0.0, 0, 0
 	if side > 0 {
 		x = s.lay.firstRight
 	}
@@ -125,13 +161,24 @@ func (s scene) loops(list string, side float64) scene {
 			continue
 		case '_':
 			x += side * each
+			at++
 			continue
 		}
+		at++
+		before := len(s.strands)
 		s = s.loop(letter, point{x, ny, 0}, ny*0.45+low)
+		for i := range s.strands[before:] {
+			if st := &s.strands[before+i]; st.hangs {
+				st.loop = -int(side) * at
+			}
+		}
 		n++
-		if side < 0 && n < s.lay.taken {
-			x -= 0.2 // taken together they are drawn close
-		} else {
+		switch {
+		case side < 0 && n < s.lay.taken:
+			x -= close
+		case side < 0 && n == s.lay.taken && s.lay.entered != drawnToFront && s.lay.entered != drawnToBack:
+			x -= each + room
+		default:
 			x += side * each
 		}
 	}
@@ -145,15 +192,11 @@ func gapMark(x, y float64) strand {
 
 // over is a loop over a needle that lies at a point, with its feet so far below. The right leg is in front, unless it sits turned.
 func over(part Part, at point, down float64, turned bool) strand {
-	return loopOver(part, at, down, turned, 1)
-}
-
-func loopOver(part Part, at point, down float64, turned bool, wide float64) strand {
-	f := wide
+	f := 1.0
 	if turned {
-		f = -wide
+		f = -1
 	}
-	return strand{part: part, points: []point{
+	return strand{part: part, hangs: true, points: []point{
 		{at.x + f*0.1, at.y + down + 0.2, 0.2}, {at.x + f*0.26, at.y + down*0.6, 1}, {at.x + f*0.28, at.y + 0.1, 1},
 		{at.x + f*0.16, at.y - 0.3, 1},
 		{at.x - f*0.06, at.y - 0.36, -1}, {at.x - f*0.25, at.y - 0.16, -1}, {at.x - f*0.31, at.y + 0.25, -1},
@@ -184,8 +227,8 @@ func (s scene) loop(letter rune, at point, low float64) scene {
 	case 's':
 		return below(hang(false), Yarn, at.x, ground+0.55)
 	case 'd':
-		return below(s.with(loopOver(Now, at.plus(-0.21, 0), down, false, 0.55), loopOver(Now, at.plus(0.21, 0), down, false, 0.55)),
-			Yarn, at.x, ground)
+		// Both strands go over the needle, their fronts beside each other, and their backs.
+		return below(s.with(over(Now, at.plus(-0.15, 0), down, false), over(Now, at.plus(0.15, 0), down, false)), Yarn, at.x, ground)
 	case 'w', 'W':
 		s = below(hang(false), Yarn, at.x, ground).with(collar(at.x, ground-0.15))
 		if letter == 'W' {

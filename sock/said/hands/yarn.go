@@ -36,20 +36,27 @@ func (s scene) broughtBack() scene {
 
 func (p point) at(z float64) point { return point{p.x, p.y, z} }
 
+// tipToYarn is how far from the tip the yarn goes round it.
+const tipToYarn = 0.28
+
 // wrapped lays the yarn round the tip of the right needle that has entered a loop: for a knit from the back, for a purl from the front.
 func (s scene) wrapped() scene {
+	s.lay.round = true
 	p := s.pivot()
 	switch s.lay.entered {
 	case purlwise, fromBehind:
-		q := point{p.x - 0.75, s.rightY(p.x - 0.75), 0}
+		x := s.tip() + tipToYarn
+		q := point{x, s.rightY(x), 0}
 		z := depths[s.lay.entered][1]
-		return s.draw().with(yarn(s.start().at(3), point{p.x + 0.5, 0.95, 3}, q.plus(0.5, -0.05).at(z+0.9), q.plus(0.2, -0.34).at(z+0.9),
-			q.plus(-0.12, -0.26).at(z-0.25), q.plus(-0.12, 0.22).at(z-0.25), q.plus(0.08, 0.55).at(z+0.9)).inFront())
+		return s.draw().with(yarn(s.start().at(3), point{p.x + 0.5, 0.95, 3}, q.plus(0.26, 0.3).at(z+0.9), q.plus(0.12, -0.12).at(z+0.9),
+			q.plus(0, -0.34).at(z+0.9), q.plus(-0.13, -0.16).at(z-0.25), q.plus(-0.13, 0.22).at(z-0.25), q.plus(0.05, 0.55).at(z+0.9)).inFront())
 	default:
-		q := point{p.x - 1.25, s.rightY(p.x - 1.25), 0}
-		return s.draw().with(yarn(s.start(), point{p.x + 0.4, p.y + 0.85, -2.4}, q.plus(0.2, 0.42).at(-2.4), q.plus(-0.2, 0.05).at(-2.4),
-			q.plus(-0.12, -0.26).at(-2.4), q.plus(0.16, -0.26).at(-1.2), q.plus(0.42, 0.14).at(-1.2),
-			q.plus(0.75, 0.5).at(-1.2)).behind())
+		x := s.tip() + tipToYarn
+		q, z := point{x, s.rightY(x), 0}, depths[s.lay.entered][1]
+		far, between := z-0.9, z/5*4 // behind the tip; between it and the left needle
+		return s.draw().with(yarn(s.start(), point{p.x + 0.4, p.y + 0.85, far}, q.plus(0.1, 0.45).at(far), q.plus(-0.12, 0.12).at(far),
+			q.plus(-0.12, -0.2).at(far), q.plus(0, -0.36).at(between), q.plus(0.12, -0.12).at(between), q.plus(0.16, 0.16).at(between),
+			q.plus(0.45, 0.5).at(between)).behind())
 	}
 }
 
