@@ -200,3 +200,23 @@ func TestTheYarnGoesRoundTheTip(t *testing.T) {
 	})
 	assert.Greater(t, rounds, 100)
 }
+
+// Where a wrap is lifted the needle is in it as well, and in every one of two; no wrap is lifted where the words say nothing of it.
+func TestALiftedWrapLiesOverTheNeedle(t *testing.T) {
+	lifted := map[string]int{}
+	eachPicture(t, func(name string, list []strand, s scene) {
+		right := read(list, s, rightRod)
+		n := 0
+		for i, st := range list {
+			if st.wraps {
+				n++
+				assert.True(t, isIn(right[i]), "%s: the needle is under the wrap: %v", name, right[i])
+			}
+		}
+		assert.Equal(t, s.lay.lifts, n > 0, name)
+		lifted[strings.Fields(name)[0]] += n
+	})
+	for _, move := range []string{"wrap-back-rs", "wrap-round", "wrap-second", "wrap-last", "wrapped-neighbour"} {
+		assert.Positive(t, lifted[move], move)
+	}
+}

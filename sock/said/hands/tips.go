@@ -14,6 +14,8 @@ type layout struct {
 	taken   int
 	// round: the yarn goes round the tip of the right needle.
 	round bool
+	// lifts: the right needle has gone under the wraps of the loops that it enters, from below.
+	lifts bool
 }
 
 // purls says whether the purl side faces the knitter.
@@ -51,7 +53,8 @@ const (
 //
 // A letter is a loop with the fabric below it: v a knit stitch, b a purl bump;
 // V and B the same of the row at hand; t sits with its leading leg behind; s was slipped over a row;
-// d is a double stitch, w wrapped, W wrapped twice, y a yarn-over, e the chain at an edge;
+// d is a double stitch, w wrapped, W wrapped twice, u a wrap that was lifted on to the needle, U the same turned, y a yarn-over, e the chain
+// at an edge;
 // r and l were worked together and lean right or left, i was made of the bar below, f has the bar of a kfb;
 // c is in another yarn. | is a marker, / the gap of a turn, _ a place left empty.
 func tips(left, right string) scene {
@@ -230,11 +233,17 @@ func (s scene) loop(letter rune, at point, low float64) scene {
 		// Both strands go over the needle, their fronts beside each other, and their backs.
 		return below(s.with(over(Now, at.plus(-0.15, 0), down, false), over(Now, at.plus(0.15, 0), down, false)), Yarn, at.x, ground)
 	case 'w', 'W':
-		s = below(hang(false), Yarn, at.x, ground).with(collar(at.x, ground-0.15))
-		if letter == 'W' {
-			s = s.with(collar(at.x, ground-0.4))
+		s = below(hang(false), Yarn, at.x, ground)
+		for n, high := range []float64{0.15, 0.4}[:map[rune]int{'w': 1, 'W': 2}[letter]] {
+			if s.lay.lifts && at.x > s.tip() && at.x < 0 {
+				s = s.with(s.liftedCollar(at.x, ground-high, n))
+			} else {
+				s = s.with(collar(at.x, ground-high))
+			}
 		}
 		return s
+	case 'u', 'U':
+		return s.with(over(Now, at, down-0.2, letter == 'U'))
 	case 'y':
 		return s.with(over(Now, at, 0.6, false))
 	case 'e':
@@ -260,6 +269,18 @@ func collar(x, y float64) strand {
 	return strand{part: Now, points: []point{{x - 0.42, y + 0.18, 0.2}, {x - 0.3, y + 0.02, 1.6}, {x, y - 0.06, 1.6},
 		{x + 0.3, y + 0.02, 1.6}, {x + 0.42, y + 0.18, 0.2}}}
 }
+
+// liftedCollar is a wrap under which the right needle went from below: its right end comes up behind that needle, over it, and down before
+// it to the other side of the stitch. The second one lies beside the first.
+func (s scene) liftedCollar(x, y float64, n int) strand {
+	right := x + 0.42 + 0.2*float64(n)
+	top, z := s.rightY(right), depths[s.lay.entered][0]
+	return strand{part: Now, wraps: true, points: []point{{right + 0.04, y + 0.18, 0.2}, {right + 0.1, top + 0.2, z - 0.3}, {right + 0.04, top - 0.24, z - 0.3},
+		{right - 0.08, top - 0.28, z + 0.4}, {right - 0.14, top + 0.2, z + 0.4}, {x, y - 0.1, z + 0.4}, {x - 0.42, y + 0.18, 0.2}}}
+}
+
+// under takes the right needle under the wraps of the loops that it enters.
+func (s scene) under() scene { s.lay.lifts = true; return s }
 
 // vee is a knit stitch seen from its smooth side, its upper edge at y, and the one below it.
 func (s scene) vee(part Part, x, y float64) scene {

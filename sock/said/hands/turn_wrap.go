@@ -18,7 +18,7 @@ var wrapTurns = turnStyle{turn: "wrap", begins: "wrap", moves: append(both(wrapB
 		Steps: []Step{
 			{"Widening, the next stitch has a wrap already.", tips("wvv", "VV").behind().mark(-1)},
 			{"Wrap it once more before you turn: two bars lie round its foot.", tips("Wvv", "VV").behind().mark(-1)},
-			{"Later the needle goes under both and into the stitch: three together.", tips("Wvv", "VV").into(knitwise, 1).wrapped()},
+			{"Later the needle goes under both and into the stitch: three together.", tips("Wvv", "VV").into(knitwise, 1).under().wrapped()},
 		},
 		Look: "Two bars, one above the other.", Slip: "One of two was lifted: a bar shows on the right side.",
 	},
@@ -26,10 +26,10 @@ var wrapTurns = turnStyle{turn: "wrap", begins: "wrap", moves: append(both(wrapB
 		Name: "wrap-last", Title: "Wraps: the last ones", Group: groupWrap,
 		Steps: []Step{
 			{"The last row lifts the wraps of the outermost stitch and knits them with it; no turn any more.",
-				tips("Wvv", "VV").into(knitwise, 1).behind()},
+				tips("Wvv", "VV").into(knitwise, 1).under().behind()},
 			{"Go on round over the instep.", tips("vvv", "VVV").behind()},
 			{"At the other end one wrapped stitch is left: slip it and its wrap turned, and knit them as in ssk.",
-				tips("Wvv", "VV").into(backLoop, 1).wrapped()},
+				tips("Utv", "VV").into(backLoop, 2).wrapped()},
 		},
 		Look: "No bar lies round the foot of any stitch.", Slip: "The last wrap is forgotten: a bar at the corner.",
 	},
@@ -37,10 +37,10 @@ var wrapTurns = turnStyle{turn: "wrap", begins: "wrap", moves: append(both(wrapB
 		Name: "wrap-round", Title: "Wrapped stitches in a full round", Group: groupWrap,
 		Steps: []Step{
 			{"At each wrapped stitch, needle under the wrap from below and into the stitch.",
-				tips("wwv", "VV").into(knitwise, 1).behind()},
-			{"Knit both together.", tips("wwv", "VV").into(knitwise, 1).wrapped()},
+				tips("wwv", "VV").into(knitwise, 1).under().behind()},
+			{"Knit both together.", tips("wwv", "VV").into(knitwise, 1).under().wrapped()},
 			{"On the far side lift the wrap over the stitch and knit both as in ssk, so that the stitch lies in front.",
-				tips("wwv", "VV").into(backLoop, 1).wrapped()},
+				tips("Utv", "VV").into(backLoop, 2).wrapped()},
 		},
 		Look: "The wraps lie behind, the Vs in front.", Slip: "A wrap was left: a bar shows.",
 	},
@@ -68,9 +68,9 @@ func wrapBoth(f facing) []Sequence {
 	if f.knits {
 		back.Steps = []Step{
 			{"Knit to the wrapped stitch.", tips("wvv", "VV").behind().mark(-1)},
-			{"Needle under the wrap from below, and into the stitch.", tips("wvv", "VV").into(knitwise, 1).behind()},
+			{"Needle under the wrap from below, and into the stitch.", tips("wvv", "VV").into(knitwise, 1).under().behind()},
 			{"Knit both together. So that the stitch lies in front: slip it and the wrap turned and knit as in ssk.",
-				tips("wvv", "VV").into(knitwise, 1).wrapped()},
+				tips("wvv", "VV").into(knitwise, 1).under().wrapped()},
 			{"When the pattern widens: wrap the next stitch, and turn.", tips("Wv", "VVV").behind()},
 		}
 	} else {
@@ -80,7 +80,7 @@ func wrapBoth(f facing) []Sequence {
 			{"Lift it on to the {left} needle, behind the stitch.",
 				tips("_bb", "BB").front().with(over(Yarn, point{-0.7, 0, 0}, 1.15, false),
 					over(Now, point{-1.05, 0, -0.2}, 0.95, false))},
-			{"Purl both together.", tips("bbb", "BB").into(purlwise, 2).wrapped()},
+			{"Purl both together.", tips("bub", "BB").into(purlwise, 2).wrapped()},
 			{"When the pattern widens: wrap the next stitch, and turn.", tips("Wb", "BBB").front()},
 		}
 	}
