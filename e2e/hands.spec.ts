@@ -163,7 +163,7 @@ test("somebody who never knitted a sock comes from an empty page to round 8 of t
         await page.keyboard.press("ArrowRight");
       }
       await expect(panel.locator(".hands__move-look")).not.toHaveText("Look");
-      await expect(panel.locator(".hands__move-slip")).not.toHaveText("Usual slip");
+      await expect(panel.locator(".hands__move-slip")).not.toHaveText("Take care");
     }
     await page.keyboard.press("Escape");
     await expect(panel).toBeHidden();

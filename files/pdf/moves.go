@@ -48,7 +48,7 @@ func (s *sheet) strip(m *hands.Move, x, y, wide float64, fewest int, trial bool)
 	for k, step := range m.Steps {
 		fmt.Fprintf(&words, "%d\u00a0%s ", k+1, step.Text)
 	}
-	fmt.Fprintf(&words, "Look: %s Slip: %s", m.Look, m.Slip)
+	fmt.Fprintf(&words, "Look: %s Take care: %s", m.Look, m.Slip)
 	s.font(body, true)
 	title := s.leading()
 	if !trial {

@@ -1,12 +1,39 @@
 package hands
 
+import "slices"
+
 const groupCastOn = "Casting on"
 
-// The two strands of a magic cast-on lie to the right of the last loops: the ball's above, the tail's below.
+// A magic cast-on is worked with the tips to the left, and the strands lie to the left of the last loops: the ball's above, the tail's below.
+// It is laid out with the tips to the right, and looked at in a mirror.
 func magic(loops int, more ...strand) scene {
 	s := pair(0, 0)
 	for i := range loops {
-		s = s.with(pairLoop(Other, pairX(i), -1).as(Other), pairLoop(Now, pairX(i)+0.3, 1))
+		s = s.with(pairLoop(Other, pairX(i), -1), pairLoop(Now, pairX(i)+0.3, 1))
+	}
+	return s.with(more...)
+}
+
+// tipsLeft is a scene with its left and right exchanged, depths as they are.
+func tipsLeft(s scene) scene {
+	list := make([]strand, len(s.strands))
+	for i, st := range s.strands {
+		st.points = slices.Clone(st.points)
+		for k := range st.points {
+			st.points[k].x = -st.points[k].x
+		}
+		list[i] = st
+	}
+	s.strands, s.ox = list, s.wide-s.ox
+	return s
+}
+
+// turnedHalf is the pair of a magic cast-on turned half round, like the hand of a clock: what was the lower needle, with the ball's end, is on
+// top, and the tips point to the right.
+func turnedHalf(loops int, more ...strand) scene {
+	s := pair(0, 0)
+	for i := range loops {
+		s = s.with(pairLoop(Now, pairX(i)+0.3, -1), pairLoop(Other, pairX(i), 1))
 	}
 	return s.with(more...)
 }
@@ -22,7 +49,7 @@ func CastingOn(upper, lower int) Picture {
 		s = s.with(pairLoop(Now, pairX(i)+0.3, 1))
 	}
 	last := pairX(max(upper, lower, 1) - 1)
-	return s.with(ballAbove(last+0.5), tailAt(last+0.4)).picture(Right)
+	return tipsLeft(s.with(ballAbove(last+0.5), tailAt(last+0.4))).picture(Right)
 }
 
 func tailAt(x float64) strand {
@@ -39,22 +66,22 @@ var castOns = []Sequence{
 	{
 		Name: "co-magic", Title: "Magic cast-on", Group: groupCastOn,
 		Steps: []Step{
-			{"Hold both needles one above the other, tips the same way. Lay the yarn over the upper one: the tail behind, the ball's end in front.", pair(0, 0).with(
+			{"Hold both needles one above the other in the {right} hand, tips to the {left}. Lay the yarn over the upper one: the tail behind, the ball's end in front.", tipsLeft(pair(0, 0).with(
 				strand{part: Other, points: []point{{-2.9, -1.1, 0}, {-2.7, -0.7, -2}, {-2.5, 0.3, -2}, {-2.0, 1.7, -2}}},
-				yarn(point{-2.9, -1.1, 0}, point{-3.05, -0.7, 2}, point{-2.8, 0.3, 2}, point{-2.2, 1.7, 2}))},
-			{"Cross the two strands once under it: that twist is the first loop, on the upper needle.", pair(0, 0).with(
+				yarn(point{-2.9, -1.1, 0}, point{-3.05, -0.7, 2}, point{-2.8, 0.3, 2}, point{-2.2, 1.7, 2})))},
+			{"Cross the two strands once under it: that twist is the first loop, on the upper needle.", tipsLeft(pair(0, 0).with(
 				strand{part: Other, points: []point{{-2.9, -1.08, 0}, {-2.65, -0.7, -1}, {-2.8, -0.15, 1.5}, {-2.2, 0.1, 2}, {-1, 0.8, 2},
 					{1, 1.6, 2}}},
 				yarn(point{-2.9, -1.08, 0}, point{-3.15, -0.7, 1}, point{-2.95, -0.1, 1}, point{-2.2, -0.1, 1}, point{-1, -0.5, 2},
-					point{1, -1.6, 2})).with(ring(-2.85, -0.2, 0.45))},
+					point{1, -1.6, 2})).with(ring(-2.85, -0.2, 0.45)))},
 			{"Pinch both strands in the palm and part them: the ball's end over the finger, the tail over the thumb.",
-				magic(0, pairLoop(Other, pairX(0), -1), ballAbove(-2.6), tailAt(-2.6), thumb(2.7, -1.2), thumb(2.7, 1.1))},
-			{"Crosswise: the lower needle fetches the upper strand. Swing both tips up and over it, and let it slide between the needles.", magic(0, pairLoop(Other, pairX(0), -1), pairLoop(Now, pairX(0)+0.3, 1), ballAbove(-2.2), tailAt(-2.4)).with(arrow(point{1.2, -0.9, 0}, point{0.4, -0.2, 0}, point{0.9, 0.9, 0})...)},
+				tipsLeft(magic(0, pairLoop(Other, pairX(0), -1), ballAbove(-2.6), tailAt(-2.6), thumb(2.7, -1.2), thumb(2.7, 1.1)))},
+			{"Crosswise: the lower needle fetches the upper strand. Swing both tips up and over it, and let it slide between the needles.", tipsLeft(magic(0, pairLoop(Other, pairX(0), -1), pairLoop(Now, pairX(0)+0.3, 1), ballAbove(-2.2), tailAt(-2.4)).with(arrow(point{1.2, -0.9, 0}, point{0.4, -0.2, 0}, point{0.9, 0.9, 0})...))},
 			{"The upper needle fetches the lower strand: swing down and under it, and let it slide between.",
-				magic(1, pairLoop(Other, pairX(1), -1), ballAbove(-2.2),
-					tailAt(-1.9)).with(arrow(point{1.2, 0.9, 0}, point{0.4, 0.2, 0}, point{0.9, -0.9, 0})...)},
+				tipsLeft(magic(1, pairLoop(Other, pairX(1), -1), ballAbove(-2.2),
+					tailAt(-1.9)).with(arrow(point{1.2, 0.9, 0}, point{0.4, 0.2, 0}, point{0.9, -0.9, 0})...))},
 			{"In turn, until both needles hold half of the count. The last loop goes on the lower needle.",
-				magic(7, ballAbove(1.9), tailAt(1.8))},
+				tipsLeft(magic(7, ballAbove(1.9), tailAt(1.8)))},
 		},
 		Look: "The same number on both needles; a row of small bumps on one face.",
 		Slip: "A needle fetched the strand beside it: a loop that undoes itself.",
@@ -63,18 +90,18 @@ var castOns = []Sequence{
 		Name: "co-magic-knot", Title: "Magic cast-on from a slip knot", Group: groupCastOn,
 		Steps: []Step{
 			{"Instead of the twist: a slip knot on the upper needle, a little bumpier. Its tail lies in front.",
-				magic(0, pairLoop(Now, pairX(0), -1), ballAbove(-2.6), tailAt(-2.6)).with(ring(-2.9, -0.1, 0.4))},
-			{"Go on as always: the lower needle fetches the upper strand first.", magic(1, ballAbove(-2.2), tailAt(-2.2))},
-			{"In turn, until both hold half of the count. The knot counts as the first loop.", magic(7, ballAbove(1.9), tailAt(1.8))},
+				tipsLeft(magic(0, pairLoop(Other, pairX(0), -1), ballAbove(-2.6), tailAt(-2.6)).with(ring(-2.9, -0.1, 0.4)))},
+			{"Go on as always: the lower needle fetches the upper strand first.", tipsLeft(magic(1, ballAbove(-2.2), tailAt(-2.2)))},
+			{"In turn, until both hold half of the count. The knot counts as the first loop.", tipsLeft(magic(7, ballAbove(1.9), tailAt(1.8)))},
 		},
 		Look: "The knot sits at the far end of the upper needle.", Slip: "The knot is drawn so tight that no needle goes through.",
 	},
 	{
 		Name: "co-magic-round", Title: "Magic cast-on: the first round", Group: groupCastOn,
 		Steps: []Step{
-			{"Turn the pair half round, like the hand of a clock: the lower needle is on top, the tips point {right}, the bumps are still behind.", magic(6).with(arrow(point{2.9, -1.2, 0}, point{3.4, 0, 0}, point{2.7, 1.3, 0})...)},
+			{"Turn the pair half round, like the hand of a clock: the lower needle is on top, the tips point {right}, the bumps are still behind.", turnedHalf(6).with(arrow(point{2.9, -1.2, 0}, point{3.4, 0, 0}, point{2.7, 1.3, 0})...)},
 			{"The last loop is not locked: lay the tail over the ball's end, and hold it down.",
-				magic(6, strand{part: Other, points: []point{{1.2, 0.1, 2}, {2.2, 0.4, 3}, {3.5, 1, 3}}},
+				turnedHalf(6, strand{part: Other, points: []point{{1.2, 0.1, 2}, {2.2, 0.4, 3}, {3.5, 1, 3}}},
 					yarn(point{1.2, -0.1, 1}, point{2.2, 0.5, 1}, point{2.6, 1.7, 1}), thumb(2.3, 0.7))},
 			{"Draw the idle needle out until its loops rest on the cable.", idleOut()},
 			{"Knit the first half with the ball's end, its first stitch firmly; then pull the tail snug.",

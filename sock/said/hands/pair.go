@@ -23,7 +23,7 @@ func pairX(i int) float64 { return -2.9 + 0.72*float64(i) }
 // pairLoop is a loop round the upper (-1) or lower (1) needle of a pair, its feet between both.
 func pairLoop(part Part, x, which float64) strand {
 	y := which * held
-	return strand{part: part, points: []point{
+	return strand{part: part, round: true, points: []point{
 		{x + 0.14, -which * 0.12, 0.3}, {x + 0.24, y * 0.6, 1}, {x + 0.2, y + which*0.22, 1}, {x, y + which*0.36, -1},
 		{x - 0.2, y + which*0.22, -1}, {x - 0.24, y * 0.6, -1}, {x - 0.14, -which * 0.12, -0.3},
 	}}

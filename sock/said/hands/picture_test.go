@@ -220,3 +220,34 @@ func TestALiftedWrapLiesOverTheNeedle(t *testing.T) {
 		assert.Positive(t, lifted[move], move)
 	}
 }
+
+// A magic cast-on is worked with the tips to the left, the tail's loops above and the ball's below; half turned, they point to the right, and
+// the ball's loops are above.
+func TestTheMagicCastOnIsHeldAsItIsWorked(t *testing.T) {
+	for _, name := range []string{"co-magic", "co-magic-knot", "co-magic-round"} {
+		for n, step := range Find(name).Steps {
+			list, s := View{Right, false}.placed(step.draw)
+			if s.lay.left+s.lay.right != "" || name == "co-magic-round" && n > 1 {
+				continue
+			}
+			tips, high := 0.0, map[Part][]float64{}
+			for _, st := range list {
+				switch {
+				case st.part == Tip:
+					tips += st.points[len(st.points)-1].x
+				case st.round:
+					high[st.part] = append(high[st.part], st.points[3].y)
+				}
+			}
+			if name == "co-magic-round" {
+				assert.Positive(t, tips, "%s %d", name, n+1)
+				assert.Less(t, slices.Max(high[Now]), slices.Min(high[Other]), "%s %d", name, n+1)
+				continue
+			}
+			assert.Negative(t, tips, "%s %d", name, n+1)
+			if len(high[Now]) > 0 && len(high[Other]) > 0 {
+				assert.Less(t, slices.Max(high[Other]), slices.Min(high[Now]), "%s %d", name, n+1)
+			}
+		}
+	}
+}

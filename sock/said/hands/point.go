@@ -47,6 +47,8 @@ type strand struct {
 	// hangs: it is a loop on a needle. loop numbers those of the left needle from its tip, above zero, and those of the right one below it.
 	hangs bool
 	loop  int
+	// round: it is a loop round one of two needles that lie above each other.
+	round bool
 	// wraps: it is a wrap that was lifted.
 	wraps bool
 	// of is the needle that it is a part of; none for yarn and everything else.

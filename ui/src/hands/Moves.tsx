@@ -145,7 +145,7 @@ function Steps({ move, close }: { move: Move; close: (() => void) | undefined })
         <strong>Look</strong> {move.look}
       </p>
       <p className={handsCss.moveSlip}>
-        <strong>Usual slip</strong> {move.slip}
+        <strong>Take care</strong> {move.slip}
       </p>
     </section>
   );

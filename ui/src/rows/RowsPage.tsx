@@ -235,7 +235,7 @@ function RowOf({ group, wording, glossary, show }: { group: Group } & Writing) {
                   <summary>
                     First here: <strong>{entry.name}</strong>
                   </summary>
-                  {entry.steps} <em>Usual slip:</em> {entry.slip} <em>How it looks:</em> {entry.look}
+                  {entry.steps} <em>Take care:</em> {entry.slip} <em>How it looks:</em> {entry.look}
                 </details>
               )
             );
