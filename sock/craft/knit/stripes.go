@@ -17,7 +17,7 @@ const ownYarn = "own"
 func (w *worker) stripe(s *Sock) {
 	w.colour = ""
 	stripes := s.Design.Yarn.Stripes
-	if len(stripes) == 0 {
+	if len(stripes) == 0 || s.went != nil && len(w.rows) < s.went.StripesFrom {
 		return
 	}
 	now := stripeAt(stripes, w.striped)

@@ -19,6 +19,8 @@ type Went struct {
 	Gusset []GussetRound
 	// GussetFrom is the foot round, counted from 1, in which a gusset that is knitted before its heel began to increase; 0 where it has not.
 	GussetFrom int
+	// StripesFrom is the row, counted from 0, with which stripes begin that were decided when some rounds were knitted; 0 for the first that can have them.
+	StripesFrom int
 	// FootPlain are the foot rounds that are knitted while it has not.
 	FootPlain int
 }

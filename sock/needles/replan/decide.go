@@ -252,7 +252,11 @@ func (k *knittedBy) with(changes design.Changes) (*plan.Plan, error) {
 	if n := sectionDone(k.p, needle.Leg, k.done); n > 0 && fromHereOn(changes) && (changes.Has(at.LegPattern) || changes.Has(at.LegPanels)) {
 		d.Leg.PlainRounds = &n // it begins with its first round above what is knitted
 	}
-	made, err := knit.MakeWent(d, asItWent(k.p, k.done))
+	went := asItWent(k.p, k.done)
+	if fromHereOn(changes) && changes.Has(at.YarnStripes) {
+		went.StripesFrom = k.done
+	}
+	made, err := knit.MakeWent(d, went)
 	if err != nil {
 		return nil, err
 	}
@@ -313,7 +317,7 @@ func (k *knittedBy) withFoot(d design.Design) design.Design {
 }
 
 // patterns are the choices that can begin at any round to come: whatever pattern is knitted below, the same stitches lie on the needles.
-var patterns = []at.Path{at.LegPattern, at.LegPanels, at.LegInstepPattern, at.CuffPattern}
+var patterns = []at.Path{at.LegPattern, at.LegPanels, at.LegInstepPattern, at.CuffPattern, at.YarnStripes}
 
 // fromHereOn says whether nothing but patterns is chosen.
 func fromHereOn(changes design.Changes) bool {

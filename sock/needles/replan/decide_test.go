@@ -214,3 +214,32 @@ func TestTheBoardSaysWhatHappenedOnTheNeedles(t *testing.T) {
 	require.NoError(t, err)
 	assert.Equal(t, []string{"3 more rounds before the heel. The foot comes out 0.7 cm longer."}, out.Needles)
 }
+
+// Nine rounds of the leg are knitted: two rounds and three in turn begin with the tenth, and a leg that is made taller later keeps them there.
+func TestStripesBeginAtTheRoundThatComes(t *testing.T) {
+	for _, at := range []string{"foot-30", "leg-10"} {
+		e := begunWith(t, "")
+		row := rowAt(t, e.Plan, at)
+		done := knitting.Done{row, row}
+		d := e.Plan.Design
+		d.Yarn.Stripes = []design.Stripe{{Colour: "own", Rounds: 2}, {Colour: "contrast", Rounds: 3}}
+		out, err := Decide(e, d, Bound{Done: done}, measure.Centimetres)
+		require.NoError(t, err)
+		require.Empty(t, out.Locked)
+		next := out.Edition.Plan
+		assert.Equal(t, e.Plan.Rows[:row], next.Rows[:row])
+		colours := func(p *plan.Plan, from int) (list []string) {
+			for _, r := range p.Rows[from : from+7] {
+				list = append(list, r.Colour)
+			}
+			return list
+		}
+		assert.Equal(t, []string{"", "", "contrast", "contrast", "contrast", "", ""}, colours(next, row), at)
+		assert.Empty(t, check.Kept(next))
+		d.Leg.Height += 30
+		taller, err := Decide(out.Edition, d, Bound{Done: knitting.Done{row + 3, row + 3}}, measure.Centimetres)
+		require.NoError(t, err)
+		require.Empty(t, taller.Locked)
+		assert.Equal(t, colours(next, row+3), colours(taller.Edition.Plan, row+3), at)
+	}
+}

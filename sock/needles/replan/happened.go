@@ -44,6 +44,9 @@ type Happened struct {
 	OtherRow *int `json:"other_row,omitempty"`
 	// HeelTurns are the turns that a short-row heel really has on each side.
 	HeelTurns *int `json:"heel_turns,omitempty"`
+	// ToeTurns are the turns that a toe of short rows really has on each side, FlapRows the rows that a flap has.
+	ToeTurns *int `json:"toe_turns,omitempty"`
+	FlapRows *int `json:"flap_rows,omitempty"`
 	// LegRounds is how tall the leg really becomes, below its cuff.
 	LegRounds *int `json:"leg_rounds,omitempty"`
 	// CuffRounds are those that the cuff really has.
@@ -94,7 +97,7 @@ func (h *Happened) alone(p *plan.Plan) error {
 		{"cast_on", "the count that was cast on", h.CastOn != nil && p != nil && *h.CastOn != p.Summary.CastOnStitches},
 		{"missed", "the increase that was forgotten", h.Missed != nil}, {"picked_up", "what was picked up", h.PickedUp != nil},
 	}
-	others := h.Length != nil || h.Height != nil || h.ToHeel != nil || h.HeelOff != nil || h.HeelLate != nil || h.HeelTurns != nil || h.LegRounds != nil || h.CuffRounds != nil ||
+	others := h.Length != nil || h.Height != nil || h.ToHeel != nil || h.HeelOff != nil || h.HeelLate != nil || h.HeelTurns != nil || h.ToeTurns != nil || h.FlapRows != nil || h.LegRounds != nil || h.CuffRounds != nil ||
 		h.Feels != "" || len(h.Sits) > 0
 	first := ""
 	for _, told := range knittedOtherwise {

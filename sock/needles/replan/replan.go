@@ -10,6 +10,7 @@ import (
 	"strings"
 
 	"acornstep/sock/craft/knit"
+	"acornstep/sock/figures/at"
 	"acornstep/sock/figures/document"
 	"acornstep/sock/figures/measure"
 	"acornstep/sock/needles/knitting"
@@ -151,6 +152,9 @@ func replanned(e *knitting.Edition, h Happened) (Proposal, error) {
 		}
 		d.Heel.TurnsPerSide = h.HeelTurns
 	}
+	if err := h.ofShortRows(p, &d); err != nil {
+		return Proposal{}, err
+	}
 	if h.LegRounds != nil {
 		d.Leg.Rounds = h.LegRounds
 	}
@@ -179,8 +183,32 @@ func replanned(e *knitting.Edition, h Happened) (Proposal, error) {
 		return Proposal{}, fault("heel_turns", "read %d; the heel is knitted too far for that, and has %d on each side: rip back to its last turn, or go on",
 			*h.HeelTurns, value(p.Summary.HeelTurnsPerSide))
 	}
+	if h.ToeTurns != nil && turnsOf(q.Edition.PlanOf(h.sock()), needle.Toe) != *h.ToeTurns {
+		return Proposal{}, fault("toe_turns", "read %d; the toe is knitted too far for that, and has %d on each side: rip back to its last turn, or go on", *h.ToeTurns,
+			turnsOf(p, needle.Toe))
+	}
+	if next := q.Edition.PlanOf(h.sock()).Summary.FlapRows; h.FlapRows != nil && (next == nil || *next != *h.FlapRows) {
+		return Proposal{}, fault("flap_rows", "read %d; the flap is knitted too far for that, and has %d: rip back to its last row, or go on", *h.FlapRows, value(p.Summary.FlapRows))
+	}
 	q.Repair, q.Advice = said, advice
 	return q, nil
+}
+
+// ofShortRows takes turns of a toe and rows of a flap that became others than planned.
+func (h *Happened) ofShortRows(p *plan.Plan, d *design.Design) error {
+	if h.ToeTurns != nil {
+		if !p.Design.Uses(at.ToeTurnsPerSide) {
+			return fault("toe_turns", "this toe has no turns on its sides: it is told of a toe of short rows")
+		}
+		d.Toe.TurnsPerSide = h.ToeTurns
+	}
+	if h.FlapRows != nil {
+		if p.Summary.FlapRows == nil {
+			return fault("flap_rows", "this heel has no flap")
+		}
+		d.Heel.FlapRows = h.FlapRows
+	}
+	return nil
 }
 
 // unchanged keeps the plan, with something to do on the needles.

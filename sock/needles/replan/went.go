@@ -1,6 +1,8 @@
 package replan
 
 import (
+	"slices"
+
 	"acornstep/sock/craft/knit"
 	"acornstep/sock/needles/knitting"
 	"acornstep/sock/papers/plan"
@@ -103,6 +105,7 @@ func asItWent(p *plan.Plan, row int) (went knit.Went) {
 		went, _ = wentBefore(p, firstOf(p, needle.Foot))
 		went.CastOn = p.Summary.CastOnStitches
 	}
+	went.StripesFrom = stripesFrom(p)
 	if p.Summary.GussetIncreases == nil {
 		return went
 	}
@@ -114,6 +117,35 @@ func asItWent(p *plan.Plan, row int) (went knit.Went) {
 		went.FootPlain = p.Rows[i].N
 	}
 	return went
+}
+
+// stripesFrom is the row with which the stripes of a plan begin: as many rounds before the first of another yarn as its first stripe has.
+func stripesFrom(p *plan.Plan) int {
+	stripes := p.Design.Yarn.Stripes
+	if len(stripes) == 0 {
+		return 0
+	}
+	var rounds []int // that can be striped, up to the first in another yarn
+	for i := range p.Rows {
+		switch r := &p.Rows[i]; {
+		case r.Kind != needle.Round || r.Section != needle.Foot && r.Section != needle.Gusset && r.Section != needle.Leg:
+			continue
+		case r.Colour == "":
+			rounds = append(rounds, i)
+			continue
+		case r.Section == needle.Foot && len(rounds) == 0 && slices.Contains(p.Design.Yarn.Contrast, "toe"):
+			continue // still in the toe's yarn
+		}
+		before := 0
+		if stripes[0].Colour == "own" {
+			before = stripes[0].Rounds
+		}
+		if len(rounds) <= before {
+			return 0
+		}
+		return append(rounds, i)[len(rounds)-before]
+	}
+	return 0
 }
 
 // gussetRound reads on which sides a round of the gusset decreases: before the middle of the back, or after it.

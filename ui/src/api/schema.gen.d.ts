@@ -2451,6 +2451,7 @@ export interface components {
             decided?: "planned" | "alike";
             /** @enum {string} */
             feels?: "tight_foot" | "loose_foot" | "tight_leg" | "loose_leg";
+            flap_rows?: null | number;
             heel_late?: null | number;
             heel_off_mm?: null | number;
             heel_turns?: null | number;
@@ -2466,6 +2467,7 @@ export interface components {
             sits?: components["schemas"]["ReplanSit"][];
             sock?: number;
             to_heel_mm?: null | number;
+            toe_turns?: null | number;
         };
         ReplanLock: {
             field: components["schemas"]["AtPath"];
@@ -2509,7 +2511,7 @@ export interface components {
         ReplanTellable: {
             from: number;
             /** @enum {string} */
-            kind: "cast_on" | "missed" | "picked_up" | "heel_late" | "heel_turns" | "leg_rounds" | "cuff_rounds";
+            kind: "cast_on" | "toe_turns" | "missed" | "picked_up" | "heel_late" | "heel_turns" | "flap_rows" | "leg_rounds" | "cuff_rounds";
             planned: number;
             to: number;
         };

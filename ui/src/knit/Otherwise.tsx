@@ -23,6 +23,8 @@ const lines: Line[] = [
   },
   { name: "heel_late", label: "The heel begins later by, in rounds", example: "3", numbers: 1 },
   { name: "heel_turns", label: "Turns of the heel, on each side", example: "12", numbers: 1 },
+  { name: "toe_turns", label: "Turns of the toe, on each side", example: "11", numbers: 1 },
+  { name: "flap_rows", label: "Rows of the flap", example: "36", numbers: 1 },
   { name: "leg_rounds", label: "Leg rounds, below the cuff", example: "64", numbers: 1 },
   { name: "cuff_rounds", label: "Rounds of the cuff", example: "20", numbers: 1 },
 ];
