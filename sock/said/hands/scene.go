@@ -73,9 +73,6 @@ func (s strand) behind() strand { s.ball = ballBehind; return s }
 // inFront leads it on before the work.
 func (s strand) inFront() strand { s.ball = ballInFront; return s }
 
-// as gives a strand another part.
-func (s strand) as(part Part) strand { s.part = part; return s }
-
 // near is in front of everything.
 const near = 9
 
