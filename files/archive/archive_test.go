@@ -153,22 +153,26 @@ func TestHostileArchives(t *testing.T) {
 func TestWhatCouldNotHaveBeenSaidIsRefused(t *testing.T) {
 	bent := logbook.Event{ID: "plan", Device: "acornstep", Clock: 3, Kind: logbook.Bent, Version: 2, Sock: 1, Row: 1, Places: []int{1, 0}}
 	for says, spoil := range map[string]func(s *Sock){
-		"event 1: sock":            func(s *Sock) { s.Events[0].Sock = 7 },
-		"event 1: row":             func(s *Sock) { s.Events[0].Row = -3 },
-		"event 2: clock":           func(s *Sock) { s.Events[1].Clock = 1<<53 - 1 },
-		"event 2: version":         func(s *Sock) { s.Events[1].Version = 9 },
-		"event 3: sock":            func(s *Sock) { s.Events[2].Sock = 7 },
-		"event 3: clock":           func(s *Sock) { s.Events[2].Clock = 1<<62 + 5 },
-		"event 3: places: read -":  func(s *Sock) { s.Events[2].Places[0] = -1 },
-		"event 3: places: read 1":  func(s *Sock) { s.Events[2].Places = []int{1} },
-		"version 2: the places":    func(s *Sock) { s.Editions[1].Places[3] = -7 },
-		"version 2: read 5 places": func(s *Sock) { s.Editions[1].Places = s.Editions[1].Places[:5] },
-		"version 2: read 9999":     func(s *Sock) { s.Editions[1].Holds = &[2]int{9999, 0} },
-		"the board of version 2":   func(s *Sock) { b := *s.Editions[1].Board; b.Toe.Kind = "moon"; s.Editions[1].Board = &b },
+		"event 1: sock":                  func(s *Sock) { s.Events[0].Sock = 7 },
+		"event 1: row":                   func(s *Sock) { s.Events[0].Row = -3 },
+		"event 2: clock":                 func(s *Sock) { s.Events[1].Clock = 1<<53 - 1 },
+		"event 2: version":               func(s *Sock) { s.Events[1].Version = 9 },
+		"event 3: sock":                  func(s *Sock) { s.Events[2].Sock = 7 },
+		"event 3: clock":                 func(s *Sock) { s.Events[2].Clock = 1<<62 + 5 },
+		"event 3: places: read -":        func(s *Sock) { s.Events[2].Places[0] = -1 },
+		"event 3: places: read 1":        func(s *Sock) { s.Events[2].Places = []int{1} },
+		"version 2: the places":          func(s *Sock) { s.Editions[1].Places[3] = -7 },
+		"version 2: read 5 places":       func(s *Sock) { s.Editions[1].Places = s.Editions[1].Places[:5] },
+		"version 2: read 9999":           func(s *Sock) { s.Editions[1].Holds = &[2]int{9999, 0} },
+		"version 2: undecided: sock":     func(s *Sock) { s.Editions[1].Undecided.Sock = 7 },
+		"version 2: undecided: before":   func(s *Sock) { s.Editions[1].Undecided.Before = 2 },
+		"version 2: undecided: versions": func(s *Sock) { s.Editions[1].Undecided.Versions = []int{2, 1} },
+		"the board of version 2":         func(s *Sock) { b := *s.Editions[1].Board; b.Toe.Kind = "moon"; s.Editions[1].Board = &b },
 	} {
 		s := roofSock(t)
 		second := s.Editions[0]
 		second.Version, second.Board = 2, &s.Editions[0].Plan.Design
+		second.Undecided = &logbook.Undecided{Sock: 2, Text: "3 more rounds before the heel.", Before: 1}
 		for i := range len(second.Plan.Rows) + 1 {
 			second.Places = append(second.Places, i)
 		}

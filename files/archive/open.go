@@ -251,6 +251,11 @@ func sockOf(files map[string][]byte) (*Sock, error) {
 		if err != nil {
 			return nil, err
 		}
+		if e.Undecided != nil {
+			if err := e.Undecided.Check(v); err != nil {
+				return nil, refuse("version %d: %v", v, err)
+			}
+		}
 		if v > 1 {
 			if err := e.follows(&s.Editions[v-2]); err != nil {
 				return nil, refuse("%v", err)

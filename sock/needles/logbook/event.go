@@ -262,6 +262,24 @@ type Undecided struct {
 	Versions []int `json:"versions,omitempty"`
 }
 
+// Check says what of it cannot have been left open in a version of a plan.
+func (u *Undecided) Check(version int) error {
+	switch {
+	case u.Sock < 1 || u.Sock > 2:
+		return fmt.Errorf("undecided: sock: read %d; a pair has socks 1 and 2", u.Sock)
+	case u.Before < 1 || u.Before >= version:
+		return fmt.Errorf("undecided: before: read %d; it is a version before %d", u.Before, version)
+	case len(u.Text) > maxUndecided:
+		return fmt.Errorf("undecided: text: read %d bytes; %d at most", len(u.Text), maxUndecided)
+	case len(u.Versions) > version || !slices.IsSorted(u.Versions) || len(u.Versions) > 0 && (u.Versions[0] <= u.Before || u.Versions[len(u.Versions)-1] > version):
+		return fmt.Errorf("undecided: versions: read %.60q; they lie between %d and %d, each after the one before", fmt.Sprint(u.Versions), u.Before+1, version)
+	}
+	return nil
+}
+
+// maxUndecided are the bytes of all that can have happened and is still to be decided.
+const maxUndecided = 20_000
+
 // Made are the versions of the plan that what happened made, the oldest first.
 func (u *Undecided) Made() []int {
 	if len(u.Versions) == 0 {
