@@ -95,7 +95,12 @@ test("a turn at the wrong stitch is found by what waits, and a turn more is gone
   await panel(page).getByRole("button", { name: "Which turn?" }).click();
   await expect(panel(page)).toContainText("On the left 1 stitch too many waits");
   await expect(panel(page)).toContainText("Rip back 1 row (27 stitches)");
-  await page.keyboard.press("Escape");
+  // The counts of one row on: the sock is put there, and nothing is ripped.
+  await panel(page).getByLabel("Stitches between the turns").fill("25");
+  await panel(page).getByRole("button", { name: "Put it there" }).first().click();
+  await expect(where(page)).toContainText("heel, row 10 of");
+  await page.keyboard.press("Backspace");
+  await expect(where(page)).toContainText("heel, row 9 of");
   await otherwise(page, "Turns of the heel, on each side", "12");
   await changes(page).click();
   await expect(panel(page).locator(".knit-panel__proposal")).toContainText("turns a side: 11 → 12");

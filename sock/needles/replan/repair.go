@@ -17,6 +17,8 @@ type Cause struct {
 	// Row is the one that it happened in, counted from 0, and Place where on it to look; -1 and empty where it can be anywhere.
 	Row   int    `json:"row"`
 	Place string `json:"place"`
+	// There is the next row to knit where nothing is wrong but the place at which the sock is put; nil elsewhere.
+	There *int `json:"there,omitempty"`
 }
 
 // near is how many rows back a slip is looked for: further back it would have been counted before.
@@ -119,10 +121,10 @@ func wholeIncrease(c *miscount) []Cause {
 		row := c.name(i)
 		switch c.off {
 		case -up:
-			return []Cause{{"The last increase round was knitted plain.",
-				fmt.Sprintf("Increase in the next round instead: nobody will see it. Or rip back to %s.", row), i, row}}
+			return []Cause{{Text: "The last increase round was knitted plain.",
+				Repair: fmt.Sprintf("Increase in the next round instead: nobody will see it. Or rip back to %s.", row), Row: i, Place: row}}
 		case up:
-			return []Cause{{"One increase round too many.", fmt.Sprintf("Leave out the next one. Or rip back to %s.", row), i, row}}
+			return []Cause{{Text: "One increase round too many.", Repair: fmt.Sprintf("Leave out the next one. Or rip back to %s.", row), Row: i, Place: row}}
 		}
 		return nil
 	}
@@ -183,7 +185,7 @@ func (c *miscount) slips(sign int, wanted func(o needle.Op, before needle.Code) 
 		text, repair := say(code, c.off*sign)
 		places = slices.Compact(places)
 		where := joinOr(places)
-		return []Cause{{capital(text) + ": " + c.name(i) + ".", fmt.Sprintf("Look %s. %s.", where, repair), i, where}}
+		return []Cause{{Text: capital(text) + ": " + c.name(i) + ".", Repair: fmt.Sprintf("Look %s. %s.", where, repair), Row: i, Place: where}}
 	}
 	return nil
 }
@@ -223,13 +225,13 @@ func forgottenYarnOver(c *miscount) []Cause {
 	}
 	var causes []Cause
 	if newest >= 0 && -c.off <= lie {
-		causes = append(causes, Cause{"A yarn-over after a turn was forgotten.",
-			fmt.Sprintf("%d have to lie on the needle. Look at the start of %s: lift the strand at the turn on to the needle, and go on.",
-				lie, c.name(newest)), newest, "at the start of " + c.name(newest)})
+		causes = append(causes, Cause{Text: "A yarn-over after a turn was forgotten.",
+			Repair: fmt.Sprintf("%d have to lie on the needle. Look at the start of %s: lift the strand at the turn on to the needle, and go on.",
+				lie, c.name(newest)), Row: newest, Place: "at the start of " + c.name(newest)})
 	}
 	if c.off == -lie {
-		causes = append(causes, Cause{"The yarn-overs were not counted.",
-			fmt.Sprintf("The plan counts all loops, the %d yarn-overs among them.", lie), -1, ""})
+		causes = append(causes, Cause{Text: "The yarn-overs were not counted.",
+			Repair: fmt.Sprintf("The plan counts all loops, the %d yarn-overs among them.", lie), Row: -1, Place: ""})
 	}
 	return causes
 }
@@ -249,19 +251,16 @@ func countedLegs(c *miscount) []Cause {
 	}
 	var causes []Cause
 	if doubles >= c.off {
-		causes = append(causes, Cause{"Both legs of a double stitch were counted.",
-			fmt.Sprintf("%s on the needle: each counts as one.", are(doubles, "double stitch", "double stitches")), -1,
-			"beside the gaps"})
+		causes = append(causes, Cause{Text: "Both legs of a double stitch were counted.",
+			Repair: fmt.Sprintf("%s on the needle: each counts as one.", are(doubles, "double stitch", "double stitches")), Row: -1, Place: "beside the gaps"})
 	}
 	if wraps >= c.off {
-		causes = append(causes, Cause{"A wrap was counted as a stitch.",
-			fmt.Sprintf("%s wrapped: a wrap lies round the foot of its stitch and counts for nothing.", are(wraps, "stitch", "stitches")),
-			-1, "beside the gaps"})
+		causes = append(causes, Cause{Text: "A wrap was counted as a stitch.",
+			Repair: fmt.Sprintf("%s wrapped: a wrap lies round the foot of its stitch and counts for nothing.", are(wraps, "stitch", "stitches")), Row: -1, Place: "beside the gaps"})
 	}
 	if pins >= c.off {
-		causes = append(causes, Cause{"The loop in a pin was put on the needle too early.",
-			fmt.Sprintf("%s: let its loop hang inside until it is worked with the next stitch.", are(pins, "pin", "pins")), -1,
-			"beside the gaps"})
+		causes = append(causes, Cause{Text: "The loop in a pin was put on the needle too early.",
+			Repair: fmt.Sprintf("%s: let its loop hang inside until it is worked with the next stitch.", are(pins, "pin", "pins")), Row: -1, Place: "beside the gaps"})
 	}
 	return causes
 }
@@ -301,14 +300,14 @@ func liftedTwice(c *miscount) []Cause {
 			needle.PLift: "lifted strand"}[resolved]
 		switch {
 		case c.off == 1 && (resolved == needle.Kds || resolved == needle.Pds):
-			return []Cause{{"The two legs of a double stitch were worked one by one.",
-				fmt.Sprintf("Look in %s, at the gap. Drop one of the two, and draw the slack into its neighbour.", row), i, "at the gap"}}
+			return []Cause{{Text: "The two legs of a double stitch were worked one by one.",
+				Repair: fmt.Sprintf("Look in %s, at the gap. Drop one of the two, and draw the slack into its neighbour.", row), Row: i, Place: "at the gap"}}
 		case c.off == 1:
-			return []Cause{{fmt.Sprintf("A %s was worked as two.", what),
-				fmt.Sprintf("Look in %s, at the gap. Work the two together in the next row.", row), i, "at the gap"}}
+			return []Cause{{Text: fmt.Sprintf("A %s was worked as two.", what),
+				Repair: fmt.Sprintf("Look in %s, at the gap. Work the two together in the next row.", row), Row: i, Place: "at the gap"}}
 		case c.off == -1:
-			return []Cause{{fmt.Sprintf("A %s was worked together with its neighbour.", what),
-				fmt.Sprintf("Look in %s, at the gap. Lift the strand there in the next row, and work it twisted.", row), i, "at the gap"}}
+			return []Cause{{Text: fmt.Sprintf("A %s was worked together with its neighbour.", what),
+				Repair: fmt.Sprintf("Look in %s, at the gap. Lift the strand there in the next row, and work it twisted.", row), Row: i, Place: "at the gap"}}
 		}
 		return nil
 	}
@@ -319,15 +318,14 @@ func liftedTwice(c *miscount) []Cause {
 func droppedOrSplit(c *miscount) []Cause {
 	if c.off < 0 {
 		return []Cause{
-			{"A stitch was dropped: look for a ladder.", "Catch it with a crochet hook, bar by bar, and put it back on the needle.", -1,
-				""},
-			{"Two stitches were worked together by mistake.", "In the next row lift the strand beside the place and work it twisted.", -1,
-				""},
+			{Text: "A stitch was dropped: look for a ladder.", Repair: "Catch it with a crochet hook, bar by bar, and put it back on the needle.", Row: -1, Place: ""},
+
+			{Text: "Two stitches were worked together by mistake.", Repair: "In the next row lift the strand beside the place and work it twisted.", Row: -1, Place: ""},
 		}
 	}
 	return []Cause{
-		{"A stitch was split: one of two neighbours has half the yarn.", "Let the half one go and pull its neighbour straight.", -1, ""},
-		{"The yarn lay over the needle: an extra loop with nothing below it.", "Drop it and ease the slack into its neighbours.", -1, ""},
+		{Text: "A stitch was split: one of two neighbours has half the yarn.", Repair: "Let the half one go and pull its neighbour straight.", Row: -1, Place: ""},
+		{Text: "The yarn lay over the needle: an extra loop with nothing below it.", Repair: "Drop it and ease the slack into its neighbours.", Row: -1, Place: ""},
 	}
 }
 

@@ -68,7 +68,8 @@ func (s *shortRow) elsewhere(counted Waiting) []Cause {
 		if step%2 != 0 {
 			text += " Then the other side is in front, too."
 		}
-		causes = append(causes, Cause{text, "Put the sock there: nothing is to be ripped.", i, nameOf(s.p.Rows, i)})
+		next := i + 1
+		causes = append(causes, Cause{Text: text, Repair: "Put the sock there: nothing is to be ripped.", Row: i, Place: nameOf(s.p.Rows, i), There: &next})
 	}
 	return causes
 }
@@ -94,14 +95,15 @@ func (s *shortRow) turned(side, off int) Cause {
 		mend = fmt.Sprintf("take back %s, and turn again", many)
 	}
 	if at == s.after {
-		return Cause{text, fmt.Sprintf("No row is to be ripped: take back the turn that was just made, %s.", mend), at, "at the last turn"}
+		return Cause{Text: text, Repair: fmt.Sprintf("No row is to be ripped: take back the turn that was just made, %s.", mend), Row: at, Place: "at the last turn"}
 	}
 	stitches := 0
 	for i := at + 1; i <= s.after; i++ {
 		stitches += s.t.Steps[i].Worked
 	}
-	return Cause{text, fmt.Sprintf("Rip back %s (%s) to the turn at the end of %s, take that back, %s.", measure.Count(s.after-at, "row"),
-		stitchesOf(stitches), name, mend), at, "at the end of " + name}
+	return Cause{Text: text, Repair: fmt.Sprintf("Rip back %s (%s) to the turn at the end of %s, take that back, %s.", measure.Count(s.after-at, "row"),
+		stitchesOf(stitches), name, mend), Row: at, Place: "at the end of " + name}
+
 }
 
 // turnOf is the row that made the newest turn on a side, as the work is held now, and whether more waits there for it.

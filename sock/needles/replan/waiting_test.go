@@ -40,6 +40,8 @@ func TestATurnAtTheWrongStitchIsFound(t *testing.T) {
 	two := at(Waiting{5, 24, 5})
 	assert.Equal(t, "2 rows more than ticked: these are the counts after "+row(11)+".", two[0].Text)
 	assert.Equal(t, "Put the sock there: nothing is to be ripped.", two[0].Repair)
+	require.NotNil(t, two[0].There)
+	assert.Equal(t, "heel-12", p.Rows[*two[0].There].ID)
 
 	_, err := WaitingIsWrong(p, traced, after, Waiting{4, 26, 5})
 	assert.ErrorContains(t, err, "35 in all; 34 lie here")

@@ -2436,6 +2436,7 @@ export interface components {
             repair: string;
             row: number;
             text: string;
+            there?: null | number;
         };
         ReplanChange: {
             label: string;

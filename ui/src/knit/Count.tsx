@@ -7,8 +7,19 @@ import css from "./knit-panel.module.css";
 import { rowsOf } from "./rows";
 
 /** Count says what most likely happened when the needles hold another number. */
-export function Count({ sock, row, planned }: { sock: number; row: number; planned: number }) {
+export function Count({
+  sock,
+  row,
+  planned,
+  close,
+}: {
+  sock: number;
+  row: number;
+  planned: number;
+  close: () => void;
+}) {
   const { id } = useKnitting((s) => s.view);
+  const record = useKnitting((s) => s.record);
   const [counted, setCounted] = useState("");
   const groups = useKnitting((s) => rowsOf(s.view, sock)[row - 1]?.groups);
   const [waits, setWaits] = useState(["", "", ""]);
@@ -83,7 +94,18 @@ export function Count({ sock, row, planned }: { sock: number; row: number; plann
       <ul className={css.causes}>
         {why.data?.causes.map((cause) => (
           <li key={cause.text}>
-            <strong>{cause.text}</strong> {cause.repair}
+            <strong>{cause.text}</strong> {cause.repair}{" "}
+            {cause.there !== undefined && (
+              <Button
+                size="small"
+                onClick={() => {
+                  record("place", sock, cause.there as number);
+                  close();
+                }}
+              >
+                Put it there
+              </Button>
+            )}
           </li>
         ))}
       </ul>

@@ -41,7 +41,7 @@ export function KnitPanel({
     where: <Where sock={sock} row={row} close={close} />,
     tried: <Happened sock={sock} row={row} close={close} tried />,
     happened: <Happened sock={sock} row={row} close={close} />,
-    count: <Count sock={sock} row={row} planned={planned} />,
+    count: <Count sock={sock} row={row} planned={planned} close={close} />,
     yarn: <Yarn sock={sock} row={row} close={close} />,
     note: <Note sock={sock} row={row} close={close} />,
     chart: <Charts row={row} />,
