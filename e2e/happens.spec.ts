@@ -125,6 +125,7 @@ for (const [loops, told] of [
 }
 
 test("an increase that was forgotten on one side is lifted in the next round", async ({ page }) => {
+  await page.setViewportSize({ width: 390, height: 844 });
   await cast(page, "Sock with a lopsided toe");
   await putAt(page, "toe-5");
   await page.getByRole("button", { name: "It went otherwise" }).click();
@@ -136,6 +137,7 @@ test("an increase that was forgotten on one side is lifted in the next round", a
   await panel.getByRole("button", { name: "Go on like that" }).click();
   await expect(page.getByRole("img", { name: "Before the row: 39 in all, right side" })).toBeVisible();
   await expect(page.locator(".knit-row__instruction")).toContainText("k18, m1l, k1");
+  await expect(page.locator(".knit-row__instruction"), "the new row is seen").toBeInViewport();
   await page.getByRole("button", { name: "Row done" }).click();
   await expect(page.getByRole("img", { name: "Before the row: 40 in all, right side" })).toBeVisible();
 });

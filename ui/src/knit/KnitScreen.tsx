@@ -1,5 +1,5 @@
 import { Button } from "antd";
-import type { MouseEvent } from "react";
+import { type MouseEvent, useEffect, useRef } from "react";
 import { Strip } from "../drawing/Strip";
 import handsBesideCss from "../hands/hands-beside.module.css";
 import { useHands } from "../hands/useHands";
@@ -42,6 +42,7 @@ export function KnitScreen() {
   const fresh = useFresh(row);
   const show = (move: string) => open(`show ${move}`);
   const close = () => open(null);
+  const main = useCameBack(panel, `${k.view.version} ${sock} ${place.row}`);
   const does: Record<Act, () => void> = {
     done: () => k.tick("row"),
     undo: () => k.undo(sock),
@@ -66,7 +67,7 @@ export function KnitScreen() {
   return (
     // biome-ignore lint/a11y/noStaticElementInteractions lint/a11y/useKeyWithClickEvents: only what a pointer left behind is let go
     <div className={knitCss.knit} onClick={letGo}>
-      <div className={knitCss.knitMain}>
+      <div className={knitCss.knitMain} ref={main}>
         <p className="hidden" aria-live="polite">
           {spoken}
         </p>
@@ -175,6 +176,25 @@ function ComingRows({ rows }: { rows: Row[] }) {
       ))}
     </ol>
   );
+}
+
+/** useCameBack shows the top of the screen again when a panel is closed in which the sock was put elsewhere: on a phone it lay far below. */
+function useCameBack(panel: string | null, where: string) {
+  const main = useRef<HTMLDivElement>(null);
+  const left = useRef("");
+  // biome-ignore lint/correctness/useExhaustiveDependencies: it is done when a panel opens or closes, not at each row
+  useEffect(() => {
+    if (panel) {
+      left.current ||= where;
+      return;
+    }
+    if (left.current && left.current !== where) {
+      // Going back puts the page where it was scrolled to, a frame later.
+      requestAnimationFrame(() => requestAnimationFrame(() => main.current?.scrollIntoView()));
+    }
+    left.current = "";
+  }, [panel]);
+  return main;
 }
 
 type Act = "done" | "undo" | "half" | "ten" | "where" | "tried";
