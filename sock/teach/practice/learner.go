@@ -42,6 +42,11 @@ type Fault struct {
 	Text   string `json:"text"`
 }
 
+// refused says in a sentence why a move cannot be made.
+type refused string
+
+func (r refused) Error() string { return string(r) }
+
 // learner works the rows of a course on a machine.
 type learner struct {
 	c *course
@@ -190,7 +195,7 @@ func (l *learner) act(move Action) error {
 		return l.lead(move)
 	}
 	if l.done {
-		return fmt.Errorf("the lesson is done: take a move back, or begin anew")
+		return refused("The lesson is done: take a move back, or begin anew.")
 	}
 	text, err := l.stray(move, want)
 	if err == nil && l.fault == nil {
@@ -203,9 +208,9 @@ func (l *learner) act(move Action) error {
 func (l *learner) fetch(move, want Action) error {
 	switch {
 	case l.fetched == nil:
-		return fmt.Errorf("nothing is cast on here: all loops are on the needles")
+		return refused("Nothing is cast on here: all loops are on the needles.")
 	case l.done || l.fault != nil:
-		return fmt.Errorf("the lesson is done, or a loop lies wrong: take a move back")
+		return refused("The lesson is done, or a loop lies wrong: take a move back.")
 	case move != want:
 		l.fetched = append(l.fetched, move)
 		l.fault = &Fault{move, want, "The same needle fetched twice: the strands do not cross between both loops, and the second one undoes itself."}
@@ -332,23 +337,23 @@ func (l *learner) stray(move, want Action) (string, error) {
 		l.wrapped = true
 		return "The yarn lies round the next stitch, which is not wrapped here. Take it back.", nil
 	case Pin:
-		return "", fmt.Errorf("a pin is hung round the yarn of a turn: slip the first stitch after it, then hang the pin")
+		return "", refused("A pin is hung round the yarn of a turn: slip the first stitch after it, then hang the pin.")
 	default:
 		return "", fmt.Errorf("read %.20q; that is no move", move)
 	}
 	if extra {
-		if err := l.do(needle.YO); err != nil {
-			return "", err
+		if l.do(needle.YO) != nil {
+			return "", refused(l.refusal(move, want))
 		}
 	}
 	if l.slipped && code != needle.YO {
 		// A slip that waited for its second half stays a slip.
-		if err := l.do(needle.Sl); err != nil {
-			return "", err
+		if l.do(needle.Sl) != nil {
+			return "", refused(l.refusal(move, want))
 		}
 	}
-	if err := l.do(code); err != nil {
-		return "", fmt.Errorf("%s", refusal(err.Error(), want))
+	if l.do(code) != nil {
+		return "", refused(l.refusal(move, want))
 	}
 	if code == needle.Turn {
 		l.front = !l.front
@@ -360,17 +365,43 @@ func (l *learner) stray(move, want Action) (string, error) {
 	return slipText(move, want, extra), nil
 }
 
-// refusal says what the needle does not allow, and why that is so.
-func refusal(said string, want Action) string {
-	switch want {
-	case Together:
-		return "Only one leg would be caught, and a strand would lie loose: put the needle through both. (" + said + ")"
-	case Lift:
-		return "What the turn left would stay in front: lift it on to the needle first. (" + said + ")"
-	case Twist:
-		return "This loop lies with its leading leg behind: it would twist shut. Work it through the back loop. (" + said + ")"
+// refusal says why a move cannot be made where the needle stands: by what lies there, else by what the move asks for.
+func (l *learner) refusal(did, want Action) string {
+	if l.m.Count() == 0 {
+		return "Nothing is on the needles yet: let them fetch the loops first."
 	}
-	return "The needle does not take that here: " + said + "."
+	next := l.m.Peek(0)
+	switch works := did == Knit || did == Purl || did == Bind || did == Increase; {
+	case next.Kind == needle.Double && (works || did == Twist):
+		return "Only one leg would be caught, and a strand would lie loose: put the needle through both."
+	case next.Kind == needle.YarnOver && (works || did == Twist):
+		return "Here the yarn of a turn lies over the needle: it goes together with the stitch beyond it."
+	case next.Wraps > 0 && (works || did == Twist || did == Together):
+		return "A wrap lies round the foot of this stitch and would stay in front: lift it on to the needle first."
+	case next.Turned && works:
+		return "This loop lies with its leading leg behind: it would twist shut. Work it through the back loop."
+	case want == Lift && (works || did == Together || did == Twist):
+		return "What the turn left would stay in front: lift it on to the needle first."
+	}
+	if why := asksFor[did]; why != "" {
+		return why
+	}
+	return "The needle does not take that here. Take another move."
+}
+
+// asksFor is what a move needs that is not there.
+var asksFor = map[Action]string{
+	Together: "No two stitches lie here that can go together.",
+	Twist:    "This loop lies as it should: through the back it would twist shut.",
+	Lift:     "Nothing lies here that could be lifted.",
+	Pick:     "No edge lies here along which to pick up.",
+	Bind:     "Nothing is bound off in this row.",
+	Over:     "No yarn-over can be laid here: one of a turn comes right after the turn.",
+	Turn:     "The work has just been turned: work a stitch first.",
+	Slip:     "There is nothing to slip: what lies next was worked already, or has to be worked.",
+	Increase: "No stitch can be made out of what lies next.",
+	Knit:     "What lies next cannot be knitted as it is.",
+	Purl:     "What lies next cannot be purled as it is.",
 }
 
 // slipText names a slip and what it looks like.
