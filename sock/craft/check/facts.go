@@ -82,18 +82,28 @@ func picksUp(row *needle.Row) int {
 	return n
 }
 
-// shapesLeg says whether a round makes or takes away a pair at the centre back: two plain columns lie between its halves, also where the
-// round begins between them.
-func shapesLeg(row *needle.Row) bool {
+// shapesLeg says whether a round, with so many stitches before it, makes or takes away a pair at the centre back: two plain columns lie between
+// its halves, also where the round begins between them. Pairs that lie elsewhere, or are more than one, change the count at the ankle.
+func shapesLeg(row *needle.Row, before int) bool {
+	if off := row.Stitches - before; off != 2 && off != -2 {
+		return false
+	}
 	var codes []needle.Code
+	var taken []int // stitches of the round before each
 	for _, o := range row.Ops {
 		for range o.N {
-			codes = append(codes, o.Code)
+			next := 0
+			if n := len(taken); n > 0 {
+				next = taken[n-1] + codes[n-1].Takes()
+			}
+			codes, taken = append(codes, o.Code), append(taken, next)
 		}
 	}
+	instep, sole := row.InstepBegins(), row.SoleBegins(before)
+	centre := sole + (before-sole+instep)/2 // the second of the two columns
 	at := func(i int) needle.Code { return codes[i%len(codes)] }
 	for i := range codes {
-		if at(i+1) != needle.K || at(i+2) != needle.K {
+		if at(i+1) != needle.K || at(i+2) != needle.K || taken[(i+2)%len(codes)] != centre%before {
 			continue
 		}
 		first, last := at(i), at(i+3)
@@ -141,7 +151,7 @@ func (f *facts) see(row *needle.Row, before, stitches int) {
 		}
 		f.leg = stitches
 	case needle.Leg:
-		if f.ankle == 0 && shapesLeg(row) {
+		if f.ankle == 0 && shapesLeg(row, before) {
 			f.ankle = before
 		}
 		f.leg = stitches

@@ -132,3 +132,24 @@ func TestNoAnkleIsRefusedByTheDefault(t *testing.T) {
 		}
 	})
 }
+
+// A tiny leg of 24 stitches goes down to 16 by fours, spread over front and back, so that two decreases happen to stand beside the two middle stitches
+// of the back; then one pair makes 18, and another 20. The count at the ankle is 16.
+func TestAnkleAndCalfAreToldApart(t *testing.T) {
+	d, err := design.Read([]byte(`{"format":"acorn-step.design","version":1,"foot":{"length_mm":102.5,"ball_girth_mm":90.29,"heel_diagonal_mm":103.83,"ankle_girth_mm":79,"calf_girth_mm":135.43,"calf_height_mm":300},"gauge":{"stitches_per_100mm":23.5,"rounds_per_100mm":23.5},"fit":{"girth_ease_pct":1,"length_ease_mm":4,"multiple":6},"toe":{"start_stitches":8,"fast_rounds":0},"corner":{"pick_up":0,"hold_rounds":0},"ankle":{"place":"spread"},"leg":{"height_mm":40.5,"plain_rounds":0},"cuff":{"pattern":"rib_2x2","height_mm":1,"rounds":0}}`))
+	require.NoError(t, err)
+	p, err := Make(d)
+	require.NoError(t, err)
+	require.Equal(t, []int{24, 20}, []int{p.Summary.FootStitches, p.Summary.LegStitches})
+	assert.Equal(t, 16, *p.Summary.AnkleStitches)
+}
+
+// A thick short leg of 26 stitches that ends far above a guessed knee would narrow to 16, five pairs from a back of 13: three are left when the
+// last is to be taken. It keeps 13 in front and four behind, 18 by the cuff's two.
+func TestTheBackOfALegKeepsItsColumns(t *testing.T) {
+	d, err := design.Read([]byte(`{"format":"acorn-step.design","version":1,"foot":{"length_mm":86.75,"ball_girth_mm":108.44,"heel_diagonal_mm":124.7,"ankle_girth_mm":140.97,"calf_girth_mm":162.66,"calf_height_mm":300},"gauge":{"stitches_per_100mm":8,"rounds_per_100mm":8},"fit":{"girth_ease_pct":1,"length_ease_mm":3},"stitches":26,"heel":{"turns_per_side":1},"foot_length":{"school":"thumb"},"corner":{"pick_up":0,"hold_rounds":0},"ankle":{"change":"none"},"leg":{"height_mm":500,"plain_rounds":0},"cuff":{"pattern":"rib_1x1","height_mm":1,"rounds":0}}`))
+	require.NoError(t, err)
+	p, err := Make(d)
+	require.NoError(t, err)
+	assert.Equal(t, 18, p.Summary.LegStitches)
+}

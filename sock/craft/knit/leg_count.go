@@ -131,7 +131,10 @@ func (s *Sock) countCalf(repeat int) {
 	if len(list) == 1 || top <= list[0].height {
 		return
 	}
-	fewest := (FewestStitches + repeat - 1) / repeat * repeat
+	// Pairs are taken from the back alone: beside the front two columns and a stitch on either side stay there.
+	const stayBehind = 4
+	fewest := max(FewestStitches, max(s.Stitches, s.AnkleStitches)/2+stayBehind)
+	fewest = (fewest + repeat - 1) / repeat * repeat
 	end := max(NearestMultiple(target(s.Design, s.GirthAt(top)), repeat), fewest)
 	calf := list[1]
 	if top <= calf.height {
