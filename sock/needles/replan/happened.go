@@ -53,13 +53,13 @@ type Happened struct {
 	CuffRounds *int `json:"cuff_rounds,omitempty"`
 	// ByVersion says that the rows before it were knitted by that version of the plan, of which Row counts the rows.
 	ByVersion int `json:"by_version,omitempty"`
+	// Before is that version; whoever asks looks it up.
+	Before *knitting.Edition `json:"-"`
 	// BackTo is the version of the plan to whose rows the knitter goes back, and Earlier that version; whoever asks looks it up.
 	BackTo  int               `json:"back_to,omitempty"`
 	Earlier *knitting.Edition `json:"-"`
 	// Open are the versions of the plan that made what was left open, each with the one before it; whoever asks looks them up.
 	Open []Step `json:"-"`
-	// Before is that version; whoever asks looks it up.
-	Before *knitting.Edition `json:"-"`
 	// Unit is what is read.
 	Unit measure.Unit `json:"-"`
 	// Pace is the knitter's own; whoever asks looks it up.

@@ -176,6 +176,17 @@ func (g *gap) lift(i int) bool {
 		return false
 	}
 	o := row.Ops[k]
+	// A strand is lifted once: beside an increase that lifts its own, the next gap towards the middle is taken.
+	lifts := func(n int) bool { return n >= 0 && n < len(row.Ops) && row.Ops[n].Code.Takes() == 0 }
+	switch {
+	case g.End == "start" && within == 0 && lifts(k-1):
+		within++
+	case g.End == "end" && within == o.N-1 && lifts(k+1):
+		within--
+	}
+	if within < 0 || within >= o.N {
+		return false
+	}
 	made := needle.M1R
 	switch {
 	case o.Code == needle.P:

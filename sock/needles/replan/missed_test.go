@@ -102,6 +102,11 @@ func TestAForgottenIncreaseChangesOneRowToCome(t *testing.T) {
 		if lacking == row {
 			t.Fatal("no knitted round lacks a stitch")
 		}
+		for i, o := range next.Rows[row].Ops {
+			if o.Code.Takes() == 0 && (o.N > 1 || i > 0 && next.Rows[row].Ops[i-1].Code.Takes() == 0) {
+				t.Fatalf("%s lifts one strand twice: %s", next.Rows[row].ID, said(&next.Rows[row]))
+			}
+		}
 		if next.Rows[row].Stitches != p.Rows[row].Stitches {
 			t.Fatalf("row %d comes to %d", row, next.Rows[row].Stitches)
 		}
