@@ -64,7 +64,7 @@ func Looks(p *plan.Plan, t *knitted.Sock) []Look {
 		if row > 0 {
 			now.see(&s, &p.Rows[row-1], tailed)
 			now.count(&p.Rows[row-1], striped)
-			now.Chains = chains(p, &p.Rows[row-1])
+			now.Chains = position.FlapChains(p, &p.Rows[row-1])
 			now.Reach = lengths[row-1]
 			if p.Rows[row-1].Colour == "" {
 				now.Yarn += float64(yarn.InRow(&p.Design, &p.Rows[row-1]))
@@ -187,16 +187,6 @@ func (l *Look) count(row *needle.Row, striped bool) {
 		l.Colour = row.Colour
 		l.ColourRounds++
 	}
-}
-
-// chains are the edge stitches along one side of a flap after a row of the heel, one for two rows; its turn slips a stitch in
-// each row, too, and adds none. The edge of short rows is no chain.
-func chains(p *plan.Plan, row *needle.Row) int {
-	const before = 2 // the turn and the row that sets it up
-	if p.Summary.FlapRows == nil || row.Section != needle.Heel {
-		return 0
-	}
-	return max(0, min(row.N-before, *p.Summary.FlapRows)) / 2
 }
 
 // countRidges: two rows of garter make one on each face, and the cast-on is the first of one face.

@@ -93,13 +93,21 @@ func Each(p *plan.Plan, traced *knitted.Sock, show func(row int, s State)) {
 	}
 }
 
-// flapChains are the chain stitches along each edge of a flap after a row of it: one for two rows; 0 elsewhere.
-func flapChains(p *plan.Plan, row *needle.Row) int {
-	const before = 2 // the turn and the row that sets it up
-	if p.Summary.FlapRows == nil || row.Section != needle.Heel || row.N > before+*p.Summary.FlapRows {
+// FlapChains are the chain stitches along each edge of a flap after a row of the heel, one for two of its rows; the rows of its turn
+// slip a stitch, too, and add none. 0 where no flap is knitted.
+func FlapChains(p *plan.Plan, row *needle.Row) int {
+	if p.Summary.FlapRows == nil || row.Section != needle.Heel {
 		return 0
 	}
-	return (row.N - before) / 2
+	return max(0, min(row.N-beforeFlap, *p.Summary.FlapRows)) / 2
+}
+
+// beforeFlap are the rows of a heel before those of its flap: the turn, and the row that sets it up.
+const beforeFlap = 2
+
+// onFlap says whether a row of the heel is one of its flap, or comes before it.
+func onFlap(p *plan.Plan, row *needle.Row) bool {
+	return p.Summary.FlapRows != nil && row.N <= beforeFlap+*p.Summary.FlapRows
 }
 
 // besideHeel is what the fingers count beside a heel on which no stitch waits: the chain along a
@@ -108,8 +116,8 @@ func besideHeel(p *plan.Plan, row *needle.Row, s *State) string {
 	sum := &p.Summary
 	back := s.Count - s.Sole
 	switch {
-	case flapChains(p, row) > 0:
-		return fmt.Sprintf("chain %d of %d on each edge · %d on the heel", flapChains(p, row), *sum.FlapRows/2, sum.HeelStitches)
+	case FlapChains(p, row) > 0 && onFlap(p, row):
+		return fmt.Sprintf("chain %d of %d on each edge · %d on the heel", FlapChains(p, row), *sum.FlapRows/2, sum.HeelStitches)
 	case s.Sole == 0 || row.InstepBegins() > 0 || row.From > 0:
 		return links(row)
 	case row.Section == needle.Gusset && row.Kind == needle.Round && sum.TurnStitches != nil && p.Design.Heel.PickedUp == nil:
