@@ -97,7 +97,8 @@ func (h *Happened) alone(p *plan.Plan) error {
 		{"cast_on", "the count that was cast on", h.CastOn != nil && p != nil && *h.CastOn != p.Summary.CastOnStitches},
 		{"missed", "the increase that was forgotten", h.Missed != nil}, {"picked_up", "what was picked up", h.PickedUp != nil},
 	}
-	others := h.Length != nil || h.Height != nil || h.ToHeel != nil || h.HeelOff != nil || h.HeelLate != nil || h.HeelTurns != nil || h.ToeTurns != nil || h.FlapRows != nil || h.LegRounds != nil || h.CuffRounds != nil ||
+	others := h.Length != nil || h.Height != nil || h.ToHeel != nil || h.HeelOff != nil || h.HeelLate != nil ||
+		h.HeelTurns != nil || h.ToeTurns != nil || h.FlapRows != nil || h.LegRounds != nil || h.CuffRounds != nil ||
 		h.Feels != "" || len(h.Sits) > 0
 	first := ""
 	for _, told := range knittedOtherwise {
