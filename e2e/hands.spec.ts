@@ -158,12 +158,28 @@ test("somebody who never knitted a sock comes from an empty page to round 8 of t
       for (let step = 1; step <= steps; step++) {
         const at = panel.locator(".hands__move-steps li.hands__at");
         await expect(at).toContainText(`${step} `);
-        await expect(at.locator("svg.hands__move-picture")).toBeVisible();
-        expect(await at.locator("svg.hands__move-picture path").count()).toBeGreaterThan(4);
+        await expect(at.locator("canvas.hands__move-picture[data-painted]")).toBeVisible();
+        // It is painted: yarn and needles, more than one colour on the paper.
+        const colours = await at
+          .locator("canvas.hands__move-picture")
+          .evaluate((canvas: HTMLCanvasElement) => {
+            const { data } = (canvas.getContext("2d") as CanvasRenderingContext2D).getImageData(
+              0,
+              0,
+              canvas.width,
+              canvas.height,
+            );
+            const seen = new Set<number>();
+            for (let i = 0; i < data.length; i += 4) {
+              seen.add(((data[i] ?? 0) << 16) | ((data[i + 1] ?? 0) << 8) | (data[i + 2] ?? 0));
+            }
+            return seen.size;
+          });
+        expect(colours).toBeGreaterThan(50);
         await page.keyboard.press("ArrowRight");
       }
       await expect(panel.locator(".hands__move-look")).not.toHaveText("Look");
-      await expect(panel.locator(".hands__move-slip")).not.toHaveText("Take care");
+      await expect(panel.locator(".hands__move-care")).not.toHaveText("Take care");
     }
     await page.keyboard.press("Escape");
     await expect(panel).toBeHidden();

@@ -15,7 +15,10 @@ import (
 	"github.com/gin-gonic/gin"
 
 	"acornstep/files/pdf"
+	"acornstep/sock/figures/measure"
 	"acornstep/sock/papers/basket"
+	"acornstep/sock/said/hands"
+	"acornstep/sock/teach/leaflet"
 )
 
 // Shares keeps the links that show a pattern to somebody without a passphrase.
@@ -206,7 +209,7 @@ func (s *server) sharedPattern(c *gin.Context) {
 	}
 	printed, err := s.prints.of(c, name, func(ctx context.Context) ([]byte, error) {
 		return shared(ctx, s.heavy, ofPattern, func() ([]byte, error) {
-			l, err := s.leafletOf(ctx, id, "", "", false)
+			l, err := s.leafletOf(ctx, id, leaflet.Wish{Unit: measure.Centimetres, View: hands.View{Hold: hands.Right}})
 			if err != nil {
 				return nil, err
 			}

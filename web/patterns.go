@@ -81,29 +81,46 @@ func (s *server) nameOfPrint(c context.Context, id string, how ...any) (string, 
 	return fmt.Sprint(id, sock.Revision, len(versions), how), err
 }
 
-// leafletOf is the pattern of a sock; one that is the knitter's own says what was ticked for the wearer.
-func (s *server) leafletOf(c context.Context, id, rows, unit string, own bool) (*leaflet.Leaflet, error) {
+// asWished reads how a pattern is wished: rows, unit, the hands of whoever reads it, and the lessons whose moves it leaves out.
+func asWished(rows, unit, yarn, knits, without string) (leaflet.Wish, error) {
+	wish := leaflet.Wish{Every: rows == "every"}
 	if rows != "" && rows != "repeats" && rows != "every" {
-		return nil, document.Faults{{Field: "rows", Message: fmt.Sprintf("read %.20q; it is repeats or every", rows)}}
+		return wish, document.Faults{{Field: "rows", Message: fmt.Sprintf("read %.20q; it is repeats or every", rows)}}
 	}
 	if unit == "" {
 		unit = string(measure.Centimetres)
 	}
-	u, err := unitOf(unit)
-	if err != nil {
-		return nil, err
+	var err error
+	if wish.Unit, err = unitOf(unit); err != nil {
+		return wish, err
 	}
+	if wish.View, err = handsOf(yarn, knits); err != nil {
+		return wish, err
+	}
+	if without != "" {
+		wish.Without = strings.Split(without, ",")
+	}
+	return wish, nil
+}
+
+// leafletOf is the pattern of a sock as it is wished; one that is the knitter's own says what was ticked for the wearer.
+func (s *server) leafletOf(c context.Context, id string, wish leaflet.Wish) (*leaflet.Leaflet, error) {
 	k, err := s.knittedFrom(c, id)
 	if err != nil {
 		return nil, err
 	}
-	return leaflet.Of(k.plan, k.second, leaflet.Wish{Name: k.sock.Name, Wearer: k.sock.Wearer, Unit: u, Every: rows == "every", Own: own,
-		View: hands.View{Hold: hands.Right}})
+	wish.Name, wish.Wearer = k.sock.Name, k.sock.Wearer
+	return leaflet.Of(k.plan, k.second, wish)
 }
 
 // Pattern is a sock's pattern for the screen: without the moves, which the page has.
 func (s *server) patternOf(c call[PatternQuestion]) (leaflet.Leaflet, error) {
-	l, err := shared(c, s.heavy, ofPattern, func() (*leaflet.Leaflet, error) { return s.leafletOf(c, c.ID, c.Asked.Rows, c.Asked.Unit, true) })
+	wish, err := asWished(c.Asked.Rows, c.Asked.Unit, "", "", "")
+	if err != nil {
+		return leaflet.Leaflet{}, err
+	}
+	wish.Own = true
+	l, err := shared(c, s.heavy, ofPattern, func() (*leaflet.Leaflet, error) { return s.leafletOf(c, c.ID, wish) })
 	if err != nil {
 		return leaflet.Leaflet{}, err
 	}
@@ -143,17 +160,23 @@ func (s *server) files(c *gin.Context) {
 }
 
 func (s *server) patternFile(c *gin.Context) {
-	id, rows, unit := c.Param("id"), c.Query("rows"), c.Query("unit")
+	id := c.Param("id")
+	wish, err := asWished(c.Query("rows"), c.Query("unit"), c.Query("yarn"), c.Query("knits"), c.Query("without"))
+	if err != nil {
+		s.failWith(c, err)
+		return
+	}
+	wish.Own = true
 	how := pdf.Print{Paper: c.Query("paper"), Large: c.Query("large") == "1", Black: c.Query("black") == "1"}
 	plainly := c.Param("file") == "pattern.txt"
-	name, err := s.nameOfPrint(c, id, rows, unit, how, plainly)
+	name, err := s.nameOfPrint(c, id, wish, how, plainly)
 	if err != nil {
 		s.failWith(c, err)
 		return
 	}
 	text, err := s.prints.of(c, name, func(ctx context.Context) ([]byte, error) {
 		return shared(ctx, s.heavy, ofPattern, func() ([]byte, error) {
-			l, err := s.leafletOf(ctx, id, rows, unit, true)
+			l, err := s.leafletOf(ctx, id, wish)
 			if err != nil {
 				return nil, err
 			}

@@ -64,6 +64,7 @@ var routes = []route{
 	{method: "GET", path: "/api/socks/{id}/files/{file}", hidden: true, handler: plain((*server).files)},
 	answering("GET", "/api/socks/{id}/pattern", "pattern", "Write the pattern of a sock as it is handed to somebody", 200,
 		(*server).patternOf),
+	answering("GET", "/api/socks/{id}/moves", "movesOfSock", "List the moves of the hands that the rows of a sock ask for", 200, (*server).movesOf),
 	answering("POST", "/api/socks/{id}/pass", "givePass", "Make a pass for another device in the house, to be used once", 201,
 		(*server).givePass),
 	{method: "POST", path: "/api/pass", id: "showPass", summary: "Come in with a pass", request: GivenPass{}, response: PassedTo{},

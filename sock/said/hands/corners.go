@@ -1,67 +1,92 @@
 package hands
 
+import "fmt"
+
 const groupCorner = "Corners"
 
 // cornerHole is the corner between two needles, before the first stitch of the next one: a hole opens there.
-func cornerHole() scene { return tips("vvv", "VV") }
+func cornerHole() work { return rs("vvv", "VV") }
 
 var corners = []Sequence{
 	{
 		Name: "outer-legs", Title: "Corner: the outer legs", Group: groupCorner,
-		Steps: []Step{
-			{"Before the first stitch of the next needle. From the stitch on the needle go down: one below, second below.",
-				cornerHole().behind().with(outerLeg(1), ring(0.95, 1.9, 0.45))},
-			{"Lift the leg of it that lies away from the corner on to the {left} needle.",
-				tips("_vv", "VV").behind().with(outerLeg(1), over(Now, point{-0.75, 0, 0}, 1.3, false))},
-			{"From the next needle likewise: the leg away from the corner.",
-				tips("_vv", "VV").behind().with(over(Now, point{-0.65, 0, 0}, 1.3, false), over(Now, point{-0.95, 0, 0}, 1.4, false))},
-			{"Knit both legs together: one stitch more, the first of its half.", tips("vvv", "iVV").behind().mark(1)},
-			{"It stays a few rounds, as the rows say, then goes with its neighbour: k2tog at the beginning of the needle.",
-				tips("vvv", "VV").into(knitwise, 2).wrapped()},
-		},
+		Steps: shown(cornerHole(),
+			see("Before the first stitch of the next needle. From the stitch on the needle go down: one below, second below.", cornerAt(0, 0).with(ring(40, -26, 15)).scene()),
+			see("Lift the leg of it that lies away from the corner on to the {left} needle.", cornerAt(1, 0).scene()),
+			see("From the next needle likewise: the leg away from the corner.", cornerAt(1, 1).with(ring(-40, -26, 15)).scene()),
+			cut("Both legs are on the {left} needle: needle into both.", rs("ggvv", "VV"), enter(knitwise, 2)),
+			do("Knit both legs together: one stitch more, the first of its half.", done, mark(1)),
+			cut("It stays a few rounds, as the rows say, then goes with its neighbour: k2tog at the beginning of the needle.", rs("vvv", "VV"), enter(knitwise, 2), wrap)),
 		Look: "Tug first. If a leg opens a new hole, let it go and take the one above or below, or the other leg: the tightest.",
-		Slip: "The leg nearest the corner was taken: the hole only moves.",
+		Care: "The leg nearest the corner was taken: the hole only moves.",
 	},
 	{
 		Name: "one-strand", Title: "Corner: one strand", Group: groupCorner,
-		Steps: []Step{
-			{"After the last stitch of the needle. Find a strand near the corner that does not pull.",
-				cornerHole().behind().with(bar()...).with(ring(0, 1.3, 0.4))},
-			{"Needle under it: two threads. Wrap, and draw a loop through.",
-				cornerHole().draw().with(bar()...).with(yarn(point{0.65, 1.15, 2}, point{0.1, 1.5, -2}, point{-0.02, 1.1, 3},
-					point{0.05, 0.2, 3}, point{0.2, -0.3, 1}, point{0.36, 0.1, -2}, point{0.3, 1.1, -2}).behind())},
-			{"It hangs as the last stitch of its half.", tips("vvv", "iVV").behind().mark(1)},
-			{"In the next round knit it with that last stitch: k2tog, at the end of the needle.",
-				tips("vvv", "VV").into(knitwise, 2).wrapped()},
-		},
-		Look: "The corner is closed when you tug.", Slip: "A strand that pulls: a new hole above it.",
+		Steps: shown(cornerHole(),
+			do("After the last stitch of the needle. Find a strand near the corner that does not pull.", lookAtBar, with(func(*work) []body { return []body{ring(20, -74, 16)} })),
+			do("Needle under it: two threads.", underStrand),
+			do("[Lay the yarn round and|Catch the strand and] draw a loop through: it hangs as the last stitch of its half.", strandDrawn, mark(1)),
+			cut("In the next round knit it with that last stitch: k2tog, at the end of the needle.", rs("vvv", "VV"), enter(knitwise, 2), wrap)),
+		Look: "The corner is closed when you tug.", Care: "A strand that pulls: a new hole above it.",
 	},
 	{
 		Name: "wrapped-neighbour", Title: "Corner: the wrapped neighbour", Group: groupCorner,
-		Steps: []Step{
-			{"At the last two rows of the heel: slip the resting stitch next to the edge, take the yarn round it, slip it back, turn.",
-				tips("wvv", "VV").behind().mark(-1)},
-			{"The same at the other edge; then once more across the heel.", tips("wbb", "BB").front().mark(-1)},
-			{"In the round its wrap is knitted with it.", tips("wvv", "VV").into(knitwise, 1).under().wrapped()},
-			{"The far one as in ssk.", tips("Utv", "VV").into(backLoop, 2).wrapped()},
-		},
-		Look: "No bar, no hole at either corner.", Slip: "The wrap was left: a bar at the corner.",
+		Steps: shown(rs("vvv", "VV"),
+			do("At the last two rows of the heel: slip the resting stitch next to the edge, take the yarn round it, slip it back, turn.", wrapped, mark(-1)),
+			cut("The same at the other edge; then once more across the heel.", ws("wbb", "BB"), mark(-1)),
+			cut("In the round its wrap is knitted with it: needle under the wrap, and into the stitch.", rs("wvv", "VV"), enter(knitwise, 1), below),
+			do(roundBoth+", and knit both together.", wrap),
+			cut("The far one as in ssk.", rs("Utv", "VV"), enter(backLoop, 2), wrap)),
+		Look: "No bar, no hole at either corner.", Care: "The wrap was left: a bar at the corner.",
 	},
 	{
 		Name: "corner-gone", Title: "A corner stitch goes again", Group: groupCorner,
-		Steps: []Step{
-			{"It was one stitch too many, on purpose. At the beginning of its half: knit it together with its neighbour.",
-				tips("vvv", "VV").into(knitwise, 2).behind()},
-			{"In rib it is worked like the stitch with which it leaves, and that stitch keeps its column.",
-				tips("bbv", "VV").into(purlwise, 2).front()},
-		},
-		Look: "The count is that of the leg.", Slip: "Forgotten: the leg has two stitches too many.",
+		Steps: shown(rs("vvv", "VV"),
+			do("It was one stitch too many, on purpose. At the beginning of its half: knit it together with its neighbour.", enter(knitwise, 2)),
+			cut("In rib it is worked like the stitch with which it leaves, and that stitch keeps its column.", rs("bbv", "VV"), enter(purlwise, 2), yarnTo(inFront))),
+		Look: "The count is that of the leg.", Care: "Forgotten: the leg has two stitches too many.",
 	},
 }
 
-// outerLeg is the leg of the second stitch below on the right needle that lies away from the corner.
-func outerLeg(side float64) strand {
-	x, y := side*0.8, foot+0.66
-	return strand{part: Now, points: []point{{x + side*0.44, y - 0.05, 1}, {x + side*0.34, y + stitch*0.45, 1},
-		{x + side*0.1, y + stitch*0.85, 1}}}
+// cornerAt is a corner between two needles from the right side, the hole in its middle: so many legs of the second stitches below were lifted on to
+// the left needle, from the right needle's stitches and from its own.
+func cornerAt(fromRight, fromLeft int) piece {
+	const top = 22.0
+	p := piece{rod(Needle, "left", point{-140, top + 22, 0}, point{4, top + 22, 0}), rod(Working, "right", point{140, top + 16, 0}, point{12, top + 16, 0})}
+	for side, lifted := range map[float64]int{1: fromRight, -1: fromLeft} {
+		for c := range 4 {
+			x := side * (32 + wales*float64(c))
+			for r := range 5 {
+				foot := point{x, top - courses*float64(r), 0}
+				key := fmt.Sprintf("s%.0f.%d.%d", side, c, r)
+				if r == 0 {
+					y := foot.y
+					p = p.with(thread(Yarn, key, point{x + 14, y - 7, -7}, point{x + 6, y, 3}, point{x + 11, y + 10, 9}, point{x + 10, y + 20, 11}, point{x + 5, y + 30, 5}, point{x, y + 32, 0},
+						point{x - 5, y + 30, -5}, point{x - 10, y + 20, -11}, point{x - 11, y + 10, -6}, point{x - 6, y, 3}, point{x - 14, y - 7, -7}))
+					continue
+				}
+				p = p.with(body{part: Yarn, key: key, points: inFabric(false, foot.plus(14, -7, -7), foot.plus(-14, -7, -7), foot, foot.plus(0, courses, 0))})
+			}
+		}
+		// The leg that lies away from the corner, of the second stitch below.
+		x, y := side*32, top-2*courses
+		if lifted == 0 {
+			p = p.with(thread(About, fmt.Sprintf("leg%.0f", side), point{x + side*5, y, 5}, point{x + side*10.5, y + 0.55*courses, 6}, point{x + side*12.2, y + 0.95*courses, 4}, point{x + side*8, y + 1.25*courses, 1}))
+			continue
+		}
+		over := -6 + 7*side // on the left needle, near its tip
+		p = p.with(thread(About, fmt.Sprintf("leg%.0f", side), point{x + side*5, y, 5}, point{x - side*2, y + 24, 14}, point{over + 7, top + 8, 12}, point{over + 6, top + 24, 11}, point{over, top + 33, 0},
+			point{over - 6, top + 24, -11}, point{over - 5, top + 6, -10}, point{x + side*4, y + 38, -6}, point{x + side*8, y + 1.25*courses, 1}))
+	}
+	return p
 }
+
+// underStrand has the needle under the strand in the corner.
+func underStrand(w *work) {
+	w.bar = false
+	w.left = append([]loop{w.named(loop{part: About, kind: lifted, purl: w.purls, low: 0})}, w.left...)
+	enter(knitwise, 1)(w)
+}
+
+// strandDrawn draws the new loop through.
+func strandDrawn(w *work) { done(w) }

@@ -1,12 +1,15 @@
 // Package hands shows every move of the hands: a sequence of steps, each one
-// sentence and one picture, with what must be seen at the end and the usual slip.
+// sentence and one picture, with what must be seen at the end and the usual mistake.
 //
-// Pictures are written in a small language. A [scene] has needles, loops on
-// them, the fabric below and strands of yarn, all at points whose third number says
-// how near they are to whoever looks; [scene.strokes] turns it into lines in
-// the order in which they lie over one another. A new move is steps in a list;
-// it needs no code that draws.
+// A sequence is what lies on two needles ([rs], [ws]) and verbs ([enter], [wrap],
+// [draw], [drop], [slip], [turn] …): a step is a sentence and the verbs that are done
+// in it. A [work] that was changed by them is drawn as it lies then, so the loops of a
+// step are those of the one before but for what was done to them. A new move is steps
+// in a list; it needs no code that draws.
 //
-// Lengths are in stitches: x grows to the right, y downwards, z towards the
-// knitter. The left needle lies along y = 0, and the tips of both meet at the origin.
+// Everything drawn is a [body]: a line with depth through the middle of a strand of
+// yarn, a needle or a finger. [painted] lays bodies down, the deepest first.
+//
+// Lengths are in pixels of a picture: x grows to the right, y upwards, z towards the
+// knitter. The first loop of the left needle hangs at the origin.
 package hands

@@ -2,6 +2,7 @@ package hands
 
 import (
 	"fmt"
+	"math"
 	"regexp"
 	"slices"
 	"strings"
@@ -30,17 +31,16 @@ func TestEverySequenceIsWhole(t *testing.T) {
 		assert.False(t, titles[q.Title], "%s twice", q.Title)
 		names[q.Name], titles[q.Title] = true, true
 		assert.GreaterOrEqual(t, len(q.Steps), 2, q.Name)
-		for _, text := range []string{q.Title, q.Group, q.Look, q.Slip} {
+		for _, text := range []string{q.Title, q.Group, q.Look, q.Care} {
 			assert.NotEmpty(t, text, q.Name)
 		}
 		for _, v := range views {
 			seen := q.Seen(v)
 			for n, step := range seen.Steps {
 				assert.NotEmpty(t, step.Text, "%s %d", q.Name, n+1)
-				assert.Greater(t, len(step.Picture.Strokes), 4, "%s %d", q.Name, n+1)
-				assert.Less(t, len(step.Picture.Strokes), 500, "%s %d", q.Name, n+1)
+				assert.Greater(t, len(step.Picture.Bodies), 1, "%s %d", q.Name, n+1)
 				if n > 0 {
-					assert.NotEqual(t, seen.Steps[n-1].Picture.Strokes, step.Picture.Strokes, "%s %d shows what %d did", q.Name, n+1, n)
+					assert.NotEqual(t, seen.Steps[n-1].Picture.Bodies, step.Picture.Bodies, "%s %d shows what %d did", q.Name, n+1, n)
 				}
 			}
 		}
@@ -75,49 +75,55 @@ func TestEveryTechniqueAndTermIsShown(t *testing.T) {
 	}
 }
 
-// The needle goes through a loop as the word says: over or under its right leg, and over or under its left one.
+// The needle goes through a loop as the word says: before or behind its right leg, before or behind its left one, before or behind the other needle.
 func TestTheNeedleGoesThroughTheLoop(t *testing.T) {
 	for _, c := range []struct {
-		name             string
-		way              way
-		overRightLeg     bool
-		tipOverLeftLoops bool
+		name                           string
+		loop                           string
+		way                            way
+		overRight, overLeft, overOther bool
 	}{
-		{"knit", knitwise, true, false},
-		{"purl", purlwise, false, true},
-		{"through the back loop", backLoop, false, false},
-		{"from behind", fromBehind, false, true},
+		{"knit", "vv", knitwise, true, false, false},
+		{"purl", "vv", purlwise, false, true, true},
+		{"through the back of a turned loop", "tv", backLoop, true, false, false},
+		{"purled from behind", "tv", fromBehind, false, true, true},
 	} {
-		list := tips("v", "").into(c.way, 1).draw().strands
-		var shafts []strand
-		for _, s := range list {
-			if s.part == Needle {
-				shafts = append(shafts, s)
-			}
-		}
-		// The left needle comes first, then the right one where its own loops hang, before the leg and after it.
-		require.GreaterOrEqual(t, len(shafts), 4, c.name)
-		loop := list[slices.IndexFunc(list, func(s strand) bool { return s.part == Yarn })].points
-		front, back := loop[2].z, loop[6].z
-		before, after := shafts[2].points[0].z, shafts[len(shafts)-1].points[1].z
-		assert.Equal(t, c.overRightLeg, before > front, c.name)
-		assert.Equal(t, c.tipOverLeftLoops, after > 0, "%s: its tip lies over the left needle", c.name)
-		assert.Greater(t, front, 0.0, "the right leg is in front of the needle")
-		assert.Less(t, back, 0.0, "and the left one behind it")
+		w := rs(c.loop, "V")
+		enter(c.way, 1)(&w)
+		left, _ := w.places()
+		b := onNeedle(&left[0], point{}, point{}, hangs)
+		at := func(x float64) (needle float64) { return w.rightZ(x) }
+		right, other := b[3], b[9]
+		assert.Equal(t, c.overRight, at(right.x) > right.z, c.name)
+		assert.Equal(t, c.overLeft, at(other.x) > other.z, c.name)
+		assert.Equal(t, c.overOther, at(w.tip()) > 0, "%s: its tip lies over the left needle", c.name)
 	}
 }
 
-// A strand that dives is cut where it does, and what lies deeper is drawn first.
-func TestWhatLiesDeeperIsDrawnFirst(t *testing.T) {
-	over := strand{part: Now, points: []point{{-1, 0, 2}, {0, 0, 2}, {1, 0, -2}, {2, 0, -2}}}
-	list := strokes([]strand{over, {part: Needle, straight: true, points: []point{{0.5, -1, 0}, {0.5, 1, 0}}}}, 0, 0)
-	var parts []Part
-	for _, s := range list {
-		parts = append(parts, s.Part)
+// What lies deeper is painted first, and where a strand passes over something the paper shows on both its sides.
+func TestWhatLiesDeeperIsPaintedFirst(t *testing.T) {
+	list := painted([]body{{part: Now, points: []point{{-40, 0, 20}, {0, 0, 20}, {40, 0, -20}, {80, 0, -20}}},
+		{part: Needle, points: []point{{0, -40, 0}, {0, 40, 0}}}, {part: Needle, points: []point{{60, -40, 0}, {60, 40, 0}}}})
+	last := func(x float64) Stroke {
+		var found Stroke
+		for _, s := range list {
+			for i := 0; i+1 < len(s.Points); i += 2 {
+				if math.Hypot(s.Points[i]-x, s.Points[i+1]) < 2.5 {
+					found = s
+				}
+			}
+		}
+		return found
 	}
-	// Behind the needle; between both, as deep as the needle and after it; in front.
-	assert.Equal(t, []Part{Now, Now, Needle, Now}, parts)
-	assert.True(t, strings.HasPrefix(list[0].D, "M40 0"), list[0].D)
+	assert.Equal(t, Now, last(0).Part, "it passes before the first needle")
+	assert.Equal(t, Needle, last(60).Part, "and behind the second")
+	rims := 0
+	for _, s := range list {
+		if s.Rim > 0 && s.Part == Now {
+			rims++
+		}
+	}
+	assert.Positive(t, rims)
 }
 
 // For those who knit the other way everything is mirrored, and mirrored again it is what it was; the right side of the fabric stays.
@@ -129,17 +135,17 @@ func TestTheMirror(t *testing.T) {
 	for i := range Sequences {
 		q := &Sequences[i]
 		for _, step := range q.Steps {
-			plain, mirrored := step.draw.picture(Left), v.drawn(step.draw)
-			assert.Len(t, mirrored.Strokes, len(plain.Strokes), q.Name)
+			plain, mirrored := View{Left, false}.picture(step.draw), v.picture(step.draw)
+			if !assert.Len(t, mirrored.Bodies, len(plain.Bodies), q.Name) {
+				continue
+			}
+			for i, b := range plain.Bodies {
+				for k := 0; k+2 < len(b.At); k += 3 {
+					assert.InDelta(t, plain.Width-b.At[k], mirrored.Bodies[i].At[k], 1, q.Name)
+				}
+			}
 		}
 	}
-	// The tip of the left needle points left when it is the right one.
-	left := tips("v", "").draw()
-	tip := func(s scene) float64 {
-		at := slices.IndexFunc(s.strands, func(st strand) bool { return st.part == Tip })
-		return s.strands[at].points[1].x - s.strands[at].points[0].x
-	}
-	assert.Positive(t, tip(left))
 }
 
 // Sides are written as sides and nothing else is: each that is stands as one does, and what is not is left over, right so, right after, or the
@@ -151,7 +157,7 @@ func TestSidesAreWrittenAsSides(t *testing.T) {
 	plain := regexp.MustCompile(`\b(?:[Ll]eft|[Rr]ight)\b`)
 	for i := range Sequences {
 		q := &Sequences[i]
-		texts := []string{q.Title, q.Group, q.Look, q.Slip}
+		texts := []string{q.Title, q.Group, q.Look, q.Care}
 		for _, step := range q.Steps {
 			texts = append(texts, step.Text)
 		}

@@ -1,124 +1,185 @@
 package hands
 
-// The needles of a pair lie so far above and below the middle.
-const held = 0.7
+import "slices"
 
-// pair lays two needles one above the other, both tips to the right, with as many loops on each.
-func pair(upper, lower int) scene {
-	s := scene{wide: 7.4, high: 4, ox: 3.7, oy: 2}
-	s = s.with(rod(point{-4, -held, 0}, point{2.9, -held, 0}, 0.5, 0, 0)...)
-	s = s.with(rod(point{-4, held, 0}, point{2.9, held, 0}, 0.5, 0, 0)...)
-	for i := range upper {
-		s = s.with(pairLoop(Yarn, pairX(i), -1))
-	}
-	for i := range lower {
-		s = s.with(pairLoop(Yarn, pairX(i)+0.3, 1))
-	}
-	return s
+// Two needles held one above the other lie so far above and below the middle; loops of a cast-on stand so far apart.
+const (
+	apart  = 21.0
+	onPair = 18.0
+)
+
+// pair is a picture of two needles one above the other.
+type pair struct {
+	bodies []body
+	// left: the tips point to the left.
+	left bool
+	// half: it was turned half round, like the hand of a clock.
+	half bool
 }
 
-// pairX is where the loops of a pair lie, the first one at the far end.
-func pairX(i int) float64 { return -2.9 + 0.72*float64(i) }
+// middle moves the middle of a picture to where its bodies are laid out round.
+func middle(of []body) []body {
+	list := slices.Clone(of)
+	for i := range list {
+		list[i].points = slices.Clone(list[i].points)
+		for k := range list[i].points {
+			p := &list[i].points[k]
+			p.x, p.y = p.x+wide/2-ox, p.y+oy-high/2
+		}
+	}
+	return list
+}
 
-// pairLoop is a loop round the upper (-1) or lower (1) needle of a pair, its feet between both.
-func pairLoop(part Part, x, which float64) strand {
-	y := which * held
-	return strand{part: part, round: true, points: []point{
-		{x + 0.14, -which * 0.12, 0.3}, {x + 0.24, y * 0.6, 1}, {x + 0.2, y + which*0.22, 1}, {x, y + which*0.36, -1},
-		{x - 0.2, y + which*0.22, -1}, {x - 0.24, y * 0.6, -1}, {x - 0.14, -which * 0.12, -0.3},
-	}}
+// scene is the pair as it is seen.
+func (p pair) scene() scene {
+	return func(Hold) []body {
+		list := slices.Clone(p.bodies)
+		if p.half {
+			for i := range list {
+				list[i].points = slices.Clone(list[i].points)
+				for k := range list[i].points {
+					q := &list[i].points[k]
+					q.x, q.y = -q.x, -q.y
+				}
+			}
+		}
+		return middle(list)
+	}
+}
+
+func (p pair) with(more ...body) pair {
+	p.bodies = append(slices.Clone(p.bodies), more...)
+	return p
+}
+
+// rod is a needle from its far end to its tip.
+func rod(part Part, key string, from, to point) body {
+	b := body{part: part, key: key, pointed: true, is: role{kind: leftNeedle}}
+	if part == Working {
+		b.is.kind = rightNeedle
+	}
+	n := int(from.flat(to)/24) + 1
+	for i := range n + 1 {
+		b.points = append(b.points, from.toward(to, float64(i)/float64(n)))
+	}
+	return b
+}
+
+// held is a pair with its tips to the left, as a magic cast-on is worked.
+func held() pair {
+	return pair{left: true, bodies: []body{rod(Needle, "upper", point{140, apart, 0}, point{-84, apart, 0}),
+		rod(Working, "lower", point{140, -apart, 0}, point{-58, -apart, 0})}}
+}
+
+// slot is where the loops of a magic cast-on lie, in the order in which they are laid: in turn on the upper and the lower needle.
+func slot(i int) float64 { return 78 - onPair*float64(i) }
+
+// ends is where both strands of a cast-on go.
+type ends uint8
+
+const (
+	cutOff ends = iota
+	inHand
+	hanging
+)
+
+// magic is a magic cast-on with so many loops on either needle: the tail's on the upper one, the ball's on the lower one. The first loop is
+// the twist of both.
+func magic(upper, lower int, ends ends) pair {
+	x := slot(0)
+	tail := []point{{x, apart + 10.5, 0}, {x + 4, apart, -11}, {x + 4, 6, -10}, {x - 1, -3, -2}, {x - 6, -6, 5}, {x - 12, -6, -12}}
+	ball := []point{{x, apart + 10.5, 0}, {x - 4, apart, 11}, {x - 3, 6, 10}, {x + 3, -3, 4}, {x + 1, -8, -6}, {x - 8, 2, -12}}
+	for i := 2; i < 2*upper; i += 2 {
+		tail = append(tail, fetched(slot(i), 1)...)
+	}
+	for i := 1; i < 2*lower; i += 2 {
+		ball = append(ball, fetched(slot(i), -1)...)
+	}
+	over, under := ball[len(ball)-1], tail[len(tail)-1]
+	switch ends {
+	case inHand:
+		ball = append(ball, point{min(over.x-12, -26), 7, 6}, point{-52, 11, 12}, point{-72, 30, 26}, point{-88, 45, 27}, point{-97, 37, 22}, point{-95, 26, -20})
+		tail = append(tail, point{min(under.x-12, -26), -7, 6}, point{-52, -11, 12}, point{-72, -30, 26}, point{-88, -45, 27}, point{-97, -37, 22}, point{-95, -26, -20})
+	case hanging:
+		ball = append(ball, over.plus(-8, -20, 24), over.plus(-14, -60, 24), over.plus(-20, -110, 24))
+		tail = append(tail, under.plus(-2, -22, -14), under.plus(6, -60, -14), under.plus(12, -110, -14))
+	}
+	p := held()
+	p.bodies = append(p.bodies, body{part: Yarn, key: "tail", points: tail}, body{part: Now, key: "ball", points: ball})
+	if ends == inHand {
+		p.bodies = append(p.bodies, fingers()...)
+	}
+	return p
+}
+
+// fetched is one loop of a magic cast-on: the strand is carried behind, goes round the upper (1) or lower (-1) needle from behind, and into the gap.
+func fetched(x, which float64) []point {
+	y := which * apart
+	return []point{{x + 11, -which * 6, -18}, {x + 5, which * 4, -15}, {x + 4, y, -12}, {x, y + which*10.5, -1}, {x - 4, y, 11}, {x - 3, which * 7, 9},
+		{x - 6, -which * 1, 0}, {x - 10, -which * 6, -16}}
+}
+
+// fingers hold the strands of a cast-on apart: the forefinger above, the thumb below.
+func fingers() []body {
+	return []body{{part: Skin, key: "finger", points: []point{{-150, 84, 2}, {-118, 56, 2}, {-84, 33, 2}}},
+		{part: Skin, key: "thumb", points: []point{{-150, -80, 2}, {-118, -54, 2}, {-84, -33, 2}}}}
+}
+
+// halves are two needles with so many stitches on each, both tips to the right; a needle that was drawn out is a cable there.
+func halves(upper, lower int, upperOut, lowerOut bool) pair {
+	var p pair
+	for _, side := range []struct {
+		y    float64
+		n    int
+		out  bool
+		part Part
+		key  string
+	}{{apart, upper, upperOut, Needle, "upper"}, {-apart, lower, lowerOut, Working, "lower"}} {
+		if side.out {
+			p = p.with(body{part: Cable, key: side.key, points: []point{{-140, side.y, 0}, {0, side.y, 0}, {60, side.y, 0}, {96, side.y * 1.5, 0}, {140, side.y * 1.9, 0}}})
+		} else {
+			p = p.with(rod(side.part, side.key, point{-140, side.y, 0}, point{84, side.y, 0}))
+		}
+		for i := range side.n {
+			p = p.with(roundRod(Yarn, key2(side.key, i), -76+onPair*1.35*float64(i), side.y))
+		}
+	}
+	return p
+}
+
+func key2(of string, i int) string { return of + string(rune('a'+i)) }
+
+// roundRod is a loop round a needle of a pair, with its feet between both.
+func roundRod(part Part, key string, x, y float64) body {
+	which := 1.0
+	if y < 0 {
+		which = -1
+	}
+	is := role{kind: onLeft}
+	return body{part: part, key: key, is: is, points: []point{{x + 3, -which * 2, 4}, {x + 7, y * 0.5, 9}, {x + 8, y, 11}, {x + 4, y + which*9, 6}, {x, y + which*11, 0},
+		{x - 4, y + which*9, -6}, {x - 8, y, -11}, {x - 7, y * 0.5, -9}, {x - 3, -which * 2, -4}}}
 }
 
 // windings wrap both needles of a pair, so many times, from below upward in front; the yarn goes on behind.
-func windings(n int) strand {
-	st := yarn(point{pairX(0) - 0.2, 1.5, 2})
+func windings(n int) body {
+	points := []point{{-96, -60, 12}, {-88, -apart, 12}}
 	for i := range n {
-		x := pairX(i)
-		st.points = append(st.points,
-			point{x, held + 0.1, 1}, point{x + 0.06, -held - 0.1, 1}, point{x + 0.2, -held - 0.34, -1},
-			point{x + 0.34, -held, -1}, point{x + 0.5, held, -1}, point{x + 0.6, held + 0.34, 1})
+		x := -84 + 20*float64(i)
+		points = append(points, point{x, 0, 12}, point{x + 2, apart, 11}, point{x + 5, apart + 11, 0}, point{x + 9, apart, -11}, point{x + 12, 0, -12},
+			point{x + 15, -apart, -11}, point{x + 18, -apart - 11, 0})
 	}
-	return st
+	last := points[len(points)-1].x
+	return body{part: Now, key: "yarn", points: append(points, point{last + 4, -apart, 12}, point{last + 30, -50, 14}, point{130, -70, 14})}
 }
 
 // eights go between the needles of a pair, over one, between, under the other.
-func eights(n int) strand {
-	st := yarn(point{pairX(0) - 0.5, 1.6, -2}, point{pairX(0) - 0.3, 0, 0})
+func eights(n int) body {
+	points := []point{{-110, -58, -12}, {-96, -8, -8}}
 	for i := range n {
-		x := pairX(i)
-		st.points = append(st.points,
-			point{x, -held, 1}, point{x + 0.14, -held - 0.36, -1}, point{x + 0.28, -held, -1}, point{x + 0.36, 0, 0},
-			point{x + 0.44, held, 1}, point{x + 0.56, held + 0.36, -1}, point{x + 0.66, held, -1}, point{x + 0.7, 0, 0})
+		x := -86 + 24*float64(i)
+		points = append(points, point{x - 2, 4, 6}, point{x + 1, apart, 11}, point{x + 4, apart + 11, 0}, point{x + 8, apart, -11}, point{x + 10, 4, -6},
+			point{x + 12, -4, 6}, point{x + 14, -apart, 11}, point{x + 17, -apart - 11, 0}, point{x + 20, -apart, -11}, point{x + 22, -4, -6})
 	}
-	return st
-}
-
-// thumb is where a finger holds something: no more than a hint of a hand.
-func thumb(x, y float64) strand {
-	return strand{part: Hint, points: []point{{x - 0.45, y + 0.75, near}, {x - 0.32, y, near}, {x, y - 0.3, near}, {x + 0.32, y, near},
-		{x + 0.45, y + 0.75, near}}}
-}
-
-// cable is a flexible cable through points.
-func cable(points ...point) strand { return strand{part: Cable, points: points} }
-
-// board is an empty picture for pieces of fabric and other things.
-func board() scene { return scene{wide: 7.4, high: 4, ox: 3.7, oy: 2} }
-
-// fabric is a piece of it: rows of letters, v for knits and b for purls, s for a slipped stitch over two rows, - for none.
-func (s scene) fabric(x, y float64, rows ...string) scene {
-	for r, row := range rows {
-		for c, letter := range row {
-			at := point{x + float64(c)*0.9, y + float64(r)*0.66, 0}
-			switch letter {
-			case 'v', 'V', 'c', 'n':
-				part := map[rune]Part{'v': Yarn, 'V': Now, 'c': Other, 'n': Now}[letter]
-				s = s.with(legs(part, at.x, at.y, 1)...)
-			case 's':
-				s = s.with(legs(Now, at.x, at.y, 2)...)
-			case 'b', 'B':
-				s = s.with(bumpAt(map[rune]Part{'b': Yarn, 'B': Now}[letter], at.x, at.y))
-			}
-		}
-	}
-	return s
-}
-
-// legs are both legs of a knit stitch, so many rows high.
-func legs(part Part, x, y, rows float64) []strand {
-	var list []strand
-	for _, side := range []float64{-1, 1} {
-		list = append(list, strand{part: part, points: []point{{x + side*0.4, y - 0.05, 0.3}, {x + side*0.31, y + rows*0.36, 0.3},
-			{x + side*0.09, y + rows*0.62, 0.3}, {x + side*0.05, y + rows*0.72 + 0.1, 0.3}}})
-	}
-	return list
-}
-
-func bumpAt(part Part, x, y float64) strand {
-	return strand{part: part, points: []point{{x - 0.46, y + 0.5, 0.2}, {x - 0.32, y + 0.22, 0.6}, {x, y + 0.1, 0.6},
-		{x + 0.32, y + 0.22, 0.6}, {x + 0.46, y + 0.5, 0.2}}}
-}
-
-// chain is a crocheted chain lying on its side, from the left, so many links; from the back it shows bars.
-func chain(part Part, x, y float64, links int, back bool) []strand {
-	var list []strand
-	for i := range links {
-		at := point{x + float64(i)*0.8, y, 0}
-		list = append(list, strand{part: part, points: []point{{at.x - 0.1, y, 1}, {at.x + 0.3, y - 0.26, 1}, {at.x + 0.75, y - 0.22, 1},
-			{at.x + 0.95, y, 0.4}, {at.x + 0.75, y + 0.22, 1}, {at.x + 0.3, y + 0.26, 1}, {at.x - 0.1, y, 0.4}}})
-		if back {
-			list = append(list, strand{part: part,
-				points: []point{{at.x + 0.42, y - 0.3, 2}, {at.x + 0.48, y, 2}, {at.x + 0.42, y + 0.3, 2}}})
-		}
-	}
-	return list
-}
-
-// edge is the chain along the side of a flap, standing up: links from the top, each two rows high.
-func edge(part Part, x, y float64, links int) []strand {
-	var list []strand
-	for i := range links {
-		list = append(list, chainStitch(part, x, y+float64(i)*0.85, 0.95))
-	}
-	return list
+	last := points[len(points)-1].x
+	return body{part: Now, key: "yarn", points: append(points, point{last + 16, 14, 8}, point{last + 40, 50, 14})}
 }

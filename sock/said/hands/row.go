@@ -60,14 +60,25 @@ func wrapsOf(m *needle.Machine, row *needle.Row) int {
 	return int(now.Loops[(at+len(now.Loops))%len(now.Loops)].Wraps)
 }
 
-// Lessons are those in which the moves of a plan can be practised, in the order in which it asks for them.
-func Lessons(p *plan.Plan) []string {
+// Asked are the moves that the rows of a plan ask for, in the order of its work, each once.
+func Asked(p *plan.Plan) []string {
 	list := []string{}
 	for _, shown := range Rows(p) {
 		for _, s := range shown {
-			if lesson := Find(s.Move).Lesson; lesson != "" && !slices.Contains(list, lesson) {
-				list = append(list, lesson)
+			if !slices.Contains(list, s.Move) {
+				list = append(list, s.Move)
 			}
+		}
+	}
+	return list
+}
+
+// Lessons are those in which the moves of a plan can be practised, in the order in which it asks for them.
+func Lessons(p *plan.Plan) []string {
+	list := []string{}
+	for _, name := range Asked(p) {
+		if lesson := Find(name).Lesson; lesson != "" && !slices.Contains(list, lesson) {
+			list = append(list, lesson)
 		}
 	}
 	return list

@@ -1,7 +1,8 @@
 package hands
 
 import (
-	"slices"
+	"fmt"
+	"regexp"
 	"strings"
 )
 
@@ -9,6 +10,9 @@ import (
 type Step struct {
 	Text string
 	draw scene
+	// at is what lies on the needles then; nil where no two tips are shown. goesOn: it is what the step before left, and what was done to it.
+	at     *work
+	goesOn bool
 }
 
 // Sequence is a move, step by step.
@@ -19,8 +23,8 @@ type Sequence struct {
 	// Group is the heading under which it stands.
 	Group string
 	Steps []Step
-	// Look is what must be seen before going on, Slip the usual mistake and how it shows.
-	Look, Slip string
+	// Look is what must be seen before going on, Care the usual mistake and how it shows.
+	Look, Care string
 	// Lesson is where it can be practised; empty when nowhere.
 	Lesson string
 }
@@ -39,48 +43,58 @@ type Move struct {
 	Group  string `json:"group"`
 	Steps  []Seen `json:"steps"`
 	Look   string `json:"look"`
-	Slip   string `json:"slip"`
+	Care   string `json:"care"`
 	Lesson string `json:"lesson,omitempty"`
+	// Face is the step by whose picture the move is known among others, from zero.
+	Face int `json:"face"`
 }
 
 // Seen is one step as somebody sees it.
 type Seen struct {
 	Text    string  `json:"text"`
 	Picture Picture `json:"picture"`
+	// GoesOn says that what lies on the needles is what the step before left there.
+	GoesOn bool `json:"goes_on,omitempty"`
 }
 
 // Seen gives the words and pictures of a sequence in a view.
 func (q *Sequence) Seen(v View) Move {
-	m := Move{q.Name, v.said(q.Title), v.said(q.Group), make([]Seen, len(q.Steps)), v.said(q.Look), v.said(q.Slip), q.Lesson}
+	m := Move{q.Name, v.said(q.Title), v.said(q.Group), make([]Seen, len(q.Steps)), v.said(q.Look), v.said(q.Care), q.Lesson, q.face()}
 	for i, step := range q.Steps {
-		m.Steps[i] = Seen{v.said(step.Text), v.drawn(step.draw)}
+		picture := v.picture(step.draw)
+		picture.id = fmt.Sprintf("%s %d %s %t", q.Name, i, v.Hold, v.Mirrored)
+		m.Steps[i] = Seen{v.said(step.Text), picture, step.goesOn}
 	}
 	return m
 }
 
-func (v View) drawn(s scene) Picture {
-	list, s := v.placed(s)
-	return s.of(list)
-}
-
-// placed are the strands of a scene as they are seen, with the yarn in its hand.
-func (v View) placed(s scene) ([]strand, scene) {
-	if v.Mirrored {
-		for i := range s.strands {
-			points := slices.Clone(s.strands[i].points)
-			for k := range points {
-				points[k].x = -points[k].x
+// face is the step that tells the move from others: the first in which most is done at once.
+func (q *Sequence) face() int {
+	best, most := 0, -1
+	for i, step := range q.Steps {
+		much := 0
+		switch w := step.at; {
+		case w == nil && q.Group == groupNeedles:
+			much = 7
+		case w == nil:
+			much = 1
+			if i == len(q.Steps)-1 || i == (len(q.Steps)-1)/2 {
+				much = 2
 			}
-			if i == 0 {
-				s.strands = slices.Clone(s.strands)
-			}
-			s.strands[i].points = points
+		case w.under, w.yarn == pulled, w.yarn == overBack, w.yarn == overFront, w.yarn == wrapping, w.bar:
+			much = 6
+		case w.taken > 0 && (w.left[0].kind != stitch || w.left[0].turned || w.taken > 1 || w.entered == backLoop || w.entered == fromBehind):
+			much = 5
+		case w.yarn == roundTip, w.yarn == toFront:
+			much = 4
+		case w.taken > 0, len(w.extra) > 0:
+			much = 3
 		}
-		s.ox = s.wide - s.ox
-		// The hand that throws is the left one in the mirror.
-		v.Hold = map[Hold]Hold{Right: Left, Left: Right}[v.Hold]
+		if much > most {
+			best, most = i, much
+		}
 	}
-	return s.inHand(v.Hold), s
+	return best
 }
 
 // Sides of the knitter are written {left} and {right}: whoever knits the other way reads the other one. A right side of the fabric, or what
@@ -90,8 +104,16 @@ var (
 	inMirror  = strings.NewReplacer("{left}", "right", "{right}", "left", "{Left}", "Right", "{Right}", "Left")
 )
 
+// ways are the words of a thrower and those of a picker, where they differ.
+var ways = regexp.MustCompile(`\[([^|\]]*)\|([^\]]*)\]`)
+
 // said is a text in the words of a view.
 func (v View) said(text string) string {
+	own := "$1"
+	if v.Hold == Left != v.Mirrored { // in the mirror the left hand throws
+		own = "$2"
+	}
+	text = ways.ReplaceAllString(text, own)
 	if v.Mirrored {
 		return inMirror.Replace(text)
 	}

@@ -3,255 +3,223 @@ package hands
 // The stitches, increases and decreases. Slipping is shown with the yarn where it leaves its float on the inside.
 
 const (
-	sideKnit  = "v"
-	sidePurl  = "b"
 	groupSts  = "Stitches"
 	groupIncs = "Increases"
 	groupDecs = "Decreases"
 )
 
+// How the yarn comes round the tip, as a thrower and as a picker does it.
+const (
+	roundForKnit = "[Lay the yarn round the tip: up behind it, over it, down between both needles.|" +
+		"Reach with the tip behind the strand and over it, so that it lies round the tip: up behind it, over it, down between both needles.]"
+	roundForPurl = "[Lay the yarn round the tip: over it from the front, down behind it, out below.|" +
+		"Lay the strand over the tip with your forefinger: over it from the front, down behind it, out below.]"
+	roundAsForOne = "[Lay the yarn round the tip, as for one.|Catch the strand with the tip, as for one.]"
+	roundShort    = "[Lay the yarn round the tip.|Catch the strand with the tip.]"
+)
+
+var (
+	fromTheFront = pointing(point{-20, -52, 0}, point{-14, -34, 0}, point{-8, -2, 0})
+	fromTheBack  = pointing(point{34, -56, 0}, point{24, -36, 0}, point{4, -4, 0})
+)
+
 var stitches = []Sequence{
 	{
 		Name: "k", Title: "Knit", Group: groupSts,
-		Steps: []Step{
-			{"The yarn is behind. Put the {right} needle into the first stitch from the front, under its front leg from {left} to {right}.",
-				tips("vvv", "VV").into(knitwise, 1).behind()},
-			{"Lay the yarn round the tip: behind it, over it, down between both needles.", tips("vvv", "VV").into(knitwise, 1).wrapped()},
-			{"Draw that loop through the stitch to the front.", tips("vvv", "VV").into(knitwise, 1).through()},
-			{"Let the old stitch slide off the {left} needle. The new loop hangs on the {right} one.", tips("vv", "VVV").behind().mark(1)},
-		},
-		Look: "A smooth V below the new loop.", Slip: "The old stitch is still on the {left} needle: the count grows by one.",
+		Steps: shown(rs("vvv", "VV"),
+			do("The yarn is behind. The first stitch waits near the tip."),
+			do("Put the {right} needle into it from the front, under its front leg from {left} to {right}: the tip comes out behind.", enter(knitwise, 1)),
+			do(roundForKnit, wrap),
+			do("Draw that loop through the stitch to the front.", draw),
+			do("Let the old stitch slide off the {left} needle. The new loop hangs on the {right} one.", drop, mark(1))),
+		Look: "A smooth V below the new loop.", Care: "The old stitch is still on the {left} needle: the count grows by one.",
 	},
 	{
 		Name: "p", Title: "Purl", Group: groupSts,
-		Steps: []Step{
-			{"The yarn is in front. Put the {right} needle into the first stitch from {right} to {left}, in front of the {left} needle.",
-				tips("bbb", "BB").into(purlwise, 1).front()},
-			{"Lay the yarn round the tip: over it from the front, down behind it, out below.",
-				tips("bbb", "BB").into(purlwise, 1).wrapped()},
-			{"Push that loop back through the stitch.", tips("bbb", "BB").into(purlwise, 1).through()},
-			{"Let the old stitch slide off the {left} needle.", tips("bb", "BBB").front().mark(1)},
-		},
-		Look: "A bump below the new loop, towards you.", Slip: "The yarn was behind: it lies over the needle now, a loop too many.",
+		Steps: shown(ws("bbb", "BB"),
+			do("The yarn is in front. The first stitch waits near the tip."),
+			do("Put the {right} needle into it from {right} to {left}, in front of the {left} needle.", enter(purlwise, 1)),
+			do(roundForPurl, wrap),
+			do("Push that loop back through the stitch.", draw),
+			do("Let the old stitch slide off the {left} needle.", drop, mark(1))),
+		Look: "A bump below the new loop, towards you.", Care: "The yarn was behind: it lies over the needle now, a loop too many.",
 	},
 	{
 		Name: "sl-rs", Title: "Slip, yarn behind", Group: groupSts,
-		Steps: []Step{
-			{"The yarn stays behind.", tips("vvv", "VV").behind()},
-			{"Needle into the next stitch from {right} to {left}, as if to purl; nothing is worked.",
-				tips("vvv", "VV").into(purlwise, 1).behind()},
-			{"It goes over as it is. The yarn passes behind it when the next stitch is worked.", tips("vv", "vVV").behind().mark(1)},
-		},
+		Steps: shown(rs("vvv", "VV"),
+			do("The yarn stays behind."),
+			do("Needle into the next stitch from {right} to {left}, as if to purl; nothing is worked.", enter(purlwise, 1)),
+			do("It goes over as it is. The yarn passes behind it when the next stitch is worked.", slip(1), mark(1))),
 		Look: "The stitch is taller than its neighbours; its float lies on the inside.",
-		Slip: "The yarn was in front: a bar lies before the stitch.",
+		Care: "The yarn was in front: a bar lies before the stitch.",
 	},
 	{
 		Name: "sl-ws", Title: "Slip, yarn in front", Group: groupSts,
-		Steps: []Step{
-			{"The wrong side faces you; the yarn stays in front.", tips("bbb", "BB").front()},
-			{"Needle into the next stitch from {right} to {left}, as if to purl; nothing is worked.",
-				tips("bbb", "BB").into(purlwise, 1).front()},
-			{"It goes over as it is. The yarn passes before it, on the inside of the sock.", tips("bb", "bBB").front().mark(1)},
-		},
-		Look: "A float before the slipped stitch, on the wrong side.", Slip: "The yarn was behind: the float shows outside.",
+		Steps: shown(ws("bbb", "BB"),
+			do("The wrong side faces you; the yarn stays in front."),
+			do("Needle into the next stitch from {right} to {left}, as if to purl; nothing is worked.", enter(purlwise, 1)),
+			do("It goes over as it is. The yarn passes before it, on the inside of the sock.", slip(1), mark(1))),
+		Look: "A float before the slipped stitch, on the wrong side.", Care: "The yarn was behind: the float shows outside.",
 	},
 	{
 		Name: "ktbl", Title: "Knit through the back loop", Group: groupSts,
-		Steps: []Step{
-			{"Look at the loop: its leading leg is behind the needle.", tips("ttv", "VV").behind().mark(-1)},
-			{"Needle from {right} to {left} behind the {left} needle, through the back of the loop.",
-				tips("ttv", "VV").into(backLoop, 1).behind()},
-			{"Lay the yarn round the tip.", tips("ttv", "VV").into(backLoop, 1).wrapped()},
-			{"Draw it through and let the old loop off: it stands straight.", tips("tv", "VVV").behind().mark(1)},
-		},
-		Look: "The legs below do not cross.", Slip: "Knitted through its front: the loop twists shut, its legs cross.",
+		Steps: shown(rs("ttv", "VV"),
+			do("Look at the loop: its leading leg is behind the needle.", mark(-1)),
+			do("Needle from {right} to {left} behind the {left} needle, through the back of the loop.", enter(backLoop, 1)),
+			do(roundShort, wrap),
+			do("Draw it through and let the old loop off: it stands straight.", draw, drop, mark(1))),
+		Look: "The legs below do not cross.", Care: "Knitted through its front: the loop twists shut, its legs cross.",
 	},
 	{
 		Name: "ptbl", Title: "Purl through the back loop", Group: groupSts,
-		Steps: []Step{
-			{"The yarn is in front; the loop's leading leg is behind the needle.", tips("ttb", "BB").front().mark(-1)},
-			{"Bring the needle round from behind: into the back leg from {left} to {right}, its tip to the front.",
-				tips("ttb", "BB").into(fromBehind, 1).front()},
-			{"Lay the yarn round the tip.", tips("ttb", "BB").into(fromBehind, 1).wrapped()},
-			{"Push it back through and let the old loop off.", tips("tb", "BBB").front().mark(1)},
-		},
-		Look: "The legs below do not cross.", Slip: "Purled through its front: the loop twists shut.",
+		Steps: shown(ws("ttb", "BB"),
+			do("The yarn is in front; the loop's leading leg is behind the needle.", mark(-1)),
+			do("Bring the needle round from behind: into the back leg from {left} to {right}, its tip to the front.", enter(fromBehind, 1)),
+			do(roundShort, wrap),
+			do("Push it back through and let the old loop off.", draw, drop, mark(1))),
+		Look: "The legs below do not cross.", Care: "Purled through its front: the loop twists shut.",
 	},
 	{
 		Name: "yo", Title: "Yarn over", Group: groupIncs,
-		Steps: []Step{
-			{"Bring the yarn to the front between the tips.", tips("vvv", "VV").broughtFront()},
-			{"Knit on: the yarn goes over the needle by itself.", tips("vvv", "VV").overToBack()},
-			{"It lies over the needle like a stitch, with nothing below it.", tips("vv", "Vy_VV").behind().mark(2)},
-		},
-		Look: "One loop more; in the next round a hole on purpose.", Slip: "It slides off unnoticed: the count is one short.",
+		Steps: shown(rs("vvv", "VV"),
+			do("Bring the yarn to the front between the tips.", yarnTo(toFront)),
+			do("Knit on: the yarn goes over the needle by itself.", layOver),
+			do("It lies over the needle like a stitch, with nothing below it.", overMade, knits(1), mark(2))),
+		Look: "One loop more; in the next round a hole on purpose.", Care: "It slides off unnoticed: the count is one short.",
 	},
 	{
 		Name: "kfb", Title: "Knit front and back", Group: groupIncs,
-		Steps: []Step{
-			{"Knit the stitch, but do not slide it off.", tips("vvv", "VV").into(knitwise, 1).through()},
-			{"Push it over with a finger: needle into the back leg of the same stitch.", tips("vvv", "VVV").into(backLoop, 1).behind()},
-			{"Lay the yarn round and draw it through.", tips("vvv", "VVV").into(backLoop, 1).wrapped()},
-			{"Slide the old stitch off: one became two.", tips("vv", "fVVV").behind().mark(1)},
-		},
+		Steps: shown(rs("vvv", "VV"),
+			do("Knit the stitch, but do not slide it off.", enter(knitwise, 1), wrap, draw),
+			do("Push it over with a finger: needle into the back leg of the same stitch.", enter(backLoop, 1), yarnTo(behind)),
+			do("[Lay the yarn round and|Catch the strand and] draw it through.", wrap),
+			do("Slide the old stitch off: one became two.", draw, drop, mark(1))),
 		Look: "A small bar at the foot of the new stitch: one bar, one increase round.",
-		Slip: "Slid off too soon: only one stitch, and no bar.",
+		Care: "Slid off too soon: only one stitch, and no bar.",
 	},
 	{
 		Name: "pfb", Title: "Purl front and back", Group: groupIncs,
-		Steps: []Step{
-			{"Purl the stitch, but do not slide it off.", tips("bbb", "BB").into(purlwise, 1).through()},
-			{"Needle round from behind into the back leg of the same stitch.", tips("bbb", "BBB").into(fromBehind, 1).front()},
-			{"Lay the yarn round and push it through.", tips("bbb", "BBB").into(fromBehind, 1).wrapped()},
-			{"Slide the old stitch off: one became two.", tips("bb", "BBBB").front().mark(1)},
-		},
-		Look: "Two loops out of one stitch.", Slip: "Slid off too soon: only one stitch.",
+		Steps: shown(ws("bbb", "BB"),
+			do("Purl the stitch, but do not slide it off.", enter(purlwise, 1), wrap, draw),
+			do("Needle round from behind into the back leg of the same stitch.", enter(fromBehind, 1), yarnTo(inFront)),
+			do("[Lay the yarn round and|Catch the strand and] push it through.", wrap),
+			do("Slide the old stitch off: one became two.", draw, drop, mark(1))),
+		Look: "Two loops out of one stitch.", Care: "Slid off too soon: only one stitch.",
 	},
 	{
 		Name: "m1l", Title: "Make one, leaning {left}", Group: groupIncs,
-		Steps: []Step{
-			{"Between the needles runs a bar. Lift it with the {left} needle from the front.",
-				tips("vvv", "VV").behind().with(bar()...).with(arrow(point{-0.5, 1.3, 0}, point{-0.2, 0.9, 0}, point{-0.35, 0.2, 0})...)},
-			{"It lies over the {left} needle like a loop.", tips("_vv", "VV").behind().with(lifted(false))},
-			{"Knit its back leg: so it is twisted and closes.", tips("_vv", "VV").into(backLoop, 1).behind().with(lifted(false))},
-			{"One stitch more, that leans to the {left}.", tips("vv", "iVV").behind().mark(1)},
-		},
-		Look: "The legs of the new stitch cross.", Slip: "Its front leg was knitted: the bar is not twisted and leaves a hole.",
+		Steps: shown(rs("vvv", "VV"),
+			do("Between the needles runs a bar. Lift it with the {left} needle from the front.", lookAtBar, fromTheFront),
+			do("It lies over the {left} needle like a loop, its leading leg in front.", lift(false)),
+			do("Knit its back leg: so it is twisted and closes.", enter(backLoop, 1)),
+			do("One stitch more, that leans to the {left}.", done, mark(1))),
+		Look: "The legs of the new stitch cross.", Care: "Its front leg was knitted: the bar is not twisted and leaves a hole.",
 	},
 	{
 		Name: "m1r", Title: "Make one, leaning {right}", Group: groupIncs,
-		Steps: []Step{
-			{"Between the needles runs a bar. Lift it with the {left} needle from the back.",
-				tips("vvv", "VV").behind().with(bar()...).with(arrow(point{0.35, 1.3, 0}, point{0.1, 0.9, 0}, point{-0.2, 0.2, 0})...)},
-			{"It lies the other way round over the {left} needle, its leading leg behind.", tips("_vv", "VV").behind().with(lifted(true))},
-			{"Knit its front leg: so it is twisted and closes.", tips("_vv", "VV").into(knitwise, 1).behind().with(lifted(true))},
-			{"One stitch more, that leans to the {right}.", tips("vv", "iVV").behind().mark(1)},
-		},
-		Look: "The legs of the new stitch cross.", Slip: "Its back leg was knitted: the bar is not twisted and leaves a hole.",
+		Steps: shown(rs("vvv", "VV"),
+			do("Between the needles runs a bar. Lift it with the {left} needle from the back.", lookAtBar, fromTheBack),
+			do("It lies the other way round over the {left} needle, its leading leg behind.", lift(true)),
+			do("Knit its front leg: so it is twisted and closes.", enter(knitwise, 1)),
+			do("One stitch more, that leans to the {right}.", done, mark(1))),
+		Look: "The legs of the new stitch cross.", Care: "Its back leg was knitted: the bar is not twisted and leaves a hole.",
 	},
 	{
 		Name: "m1", Title: "Lift the strand and knit it twisted", Group: groupIncs,
-		Steps: []Step{
-			{"Between the needles runs a strand. Lift it with the {left} needle from the front.",
-				tips("vvv", "VV").behind().with(bar()...).with(arrow(point{-0.5, 1.3, 0}, point{-0.2, 0.9, 0}, point{-0.35, 0.2, 0})...)},
-			{"Needle into its back leg, and knit.", tips("_vv", "VV").into(backLoop, 1).behind().with(lifted(false))},
-			{"One stitch more; the strand is twisted and no hole is left.", tips("vv", "iVV").behind().mark(1)},
-		},
-		Look: "The legs of the new stitch cross.", Slip: "Knitted untwisted: a hole.",
+		Steps: shown(rs("vvv", "VV"),
+			do("Between the needles runs a strand. Lift it with the {left} needle from the front.", lookAtBar, fromTheFront),
+			do("Needle into its back leg, and knit.", lift(false), enter(backLoop, 1)),
+			do("One stitch more; the strand is twisted and no hole is left.", done, mark(1))),
+		Look: "The legs of the new stitch cross.", Care: "Knitted untwisted: a hole.",
 	},
 	{
 		Name: "m1p", Title: "Lift the strand and purl it twisted", Group: groupIncs,
-		Steps: []Step{
-			{"Lift the strand between the needles with the {left} needle from the front.",
-				tips("bbb", "BB").front().with(bar()...).with(arrow(point{-0.5, 1.3, 0}, point{-0.2, 0.9, 0}, point{-0.35, 0.2, 0})...)},
-			{"Needle round from behind into its back leg, and purl.", tips("_bb", "BB").into(fromBehind, 1).front().with(lifted(false))},
-			{"One stitch more; no hole is left.", tips("bb", "BBB").front().mark(1)},
-		},
-		Look: "The count is one more, and the strand closed.", Slip: "Purled untwisted: a hole.",
+		Steps: shown(ws("bbb", "BB"),
+			do("Lift the strand between the needles with the {left} needle from the front.", lookAtBar, fromTheFront),
+			do("Needle round from behind into its back leg, and purl.", lift(false), enter(fromBehind, 1)),
+			do("One stitch more; no hole is left.", done, mark(1))),
+		Look: "The count is one more, and the strand closed.", Care: "Purled untwisted: a hole.",
 	},
 	{
 		Name: "k2tog", Title: "Knit two together", Group: groupDecs,
-		Steps: []Step{
-			{"Needle into the next two stitches at once, from the front, the second one first.",
-				tips("vvv", "VV").into(knitwise, 2).behind()},
-			{"Lay the yarn round the tip, as for one.", tips("vvv", "VV").into(knitwise, 2).wrapped()},
-			{"Draw it through both, and let both off.", tips("v", "rVV").behind().mark(1)},
-		},
-		Look: "The upper one of the two leans to the {right}.", Slip: "Only one was caught: the other drops.",
+		Steps: shown(rs("vvv", "VV"),
+			do("Needle into the next two stitches at once, from the front, the second one first.", enter(knitwise, 2)),
+			do(roundAsForOne, wrap),
+			do("Draw it through both.", draw),
+			do("Let both off.", drop, mark(1))),
+		Look: "The upper one of the two leans to the {right}.", Care: "Only one was caught: the other drops.",
 	},
 	{
 		Name: "ssk", Title: "Slip, slip, knit", Group: groupDecs,
-		Steps: []Step{
-			{"Slip the next stitch as if to knit.", tips("vvv", "VV").into(knitwise, 1).behind()},
-			{"And one more, as if to knit: both hang turned on the {right} needle.", tips("v", "ttVV").behind()},
-			{"{Left} needle into the fronts of both, from {left} to {right}: the {right} needle lies behind.",
-				tips("ttv", "VV").into(backLoop, 2).behind()},
-			{"Knit both together there, and let both off.", tips("v", "lVV").behind().mark(1)},
-		},
-		Look: "The upper one of the two leans to the {left}.", Slip: "Slipped as if to purl: the stitch below stands twisted.",
+		Steps: shown(rs("vvv", "VV"),
+			do("Slip the next stitch as if to knit.", enter(knitwise, 1)),
+			do("And one more, as if to knit: both hang turned on the {right} needle.", slipKnitwise(2)),
+			do("{Left} needle into the fronts of both, from {left} to {right}: the {right} needle lies behind.", giveBack(2), enter(backLoop, 2)),
+			do("[Lay the yarn round and|Catch the strand and] draw it through both.", wrap),
+			do("Let both off.", draw, drop, mark(1))),
+		Look: "The upper one of the two leans to the {left}.", Care: "Slipped as if to purl: the stitch below stands twisted.",
 	},
 	{
 		Name: "p2tog", Title: "Purl two together", Group: groupDecs,
-		Steps: []Step{
-			{"Yarn in front. Needle into the next two stitches from {right} to {left}, in front.",
-				tips("bbb", "BB").into(purlwise, 2).front()},
-			{"Lay the yarn round the tip, as for one.", tips("bbb", "BB").into(purlwise, 2).wrapped()},
-			{"Push it back through both, and let both off.", tips("b", "BBB").front().mark(1)},
-		},
-		Look: "On the right side it leans to the {right}.", Slip: "Only one was caught: the other drops.",
+		Steps: shown(ws("bbb", "BB"),
+			do("Yarn in front. Needle into the next two stitches from {right} to {left}, in front.", enter(purlwise, 2)),
+			do(roundAsForOne, wrap),
+			do("Push it back through both.", draw),
+			do("Let both off.", drop, mark(1))),
+		Look: "On the right side it leans to the {right}.", Care: "Only one was caught: the other drops.",
 	},
 	{
 		Name: "ssp", Title: "Slip, slip, purl", Group: groupDecs,
-		Steps: []Step{
-			{"Slip two, one by one, as if to knit.", tips("b", "ttBB").front()},
-			{"Give them back to the {left} needle as they are: turned.", tips("ttb", "BB").front().mark(-1)},
-			{"Turn the work to look: the needle comes round from behind, through the back legs of both.",
-				tips("ttb", "BB").into(fromBehind, 2).front()},
-			{"Lay the yarn round, push it through both, and let both off.", tips("b", "BBB").front().mark(1)},
-		},
-		Look: "On the right side it leans to the {left}.", Slip: "Purled through the fronts: it leans the wrong way and twists.",
+		Steps: shown(ws("bbb", "BB"),
+			do("Slip two, one by one, as if to knit.", slipKnitwise(2)),
+			do("Give them back to the {left} needle as they are: turned.", giveBack(2), mark(-1)),
+			do("Turn the work to look: the needle comes round from behind, through the back legs of both.", enter(fromBehind, 2)),
+			do("[Lay the yarn round and|Catch the strand and] push it through both.", wrap),
+			do("Let both off.", draw, drop, mark(1))),
+		Look: "On the right side it leans to the {left}.", Care: "Purled through the fronts: it leans the wrong way and twists.",
 	},
 	{
 		Name: "k3tog", Title: "Knit three together", Group: groupDecs,
-		Steps: []Step{
-			{"Needle into the next three loops at once, from the front, the third one first.",
-				tips("vvv", "VV").into(knitwise, 3).behind()},
-			{"Lay the yarn round the tip and draw it through all three.", tips("vvv", "VV").into(knitwise, 3).wrapped()},
-			{"Let all three off.", tips("v", "rVV").behind().mark(1)},
-		},
-		Look: "One loop where three were.", Slip: "One of three was missed: a loose loop on the wrong side.",
+		Steps: shown(rs("vvvv", "VV"),
+			do("Needle into the next three loops at once, from the front, the third one first.", enter(knitwise, 3)),
+			do("[Lay the yarn round the tip and|Catch the strand and] draw it through all three.", wrap),
+			do("Let all three off.", draw, drop, mark(1))),
+		Look: "One loop where three were, leaning to the {right}.", Care: "One of three was missed: a loose loop on the wrong side.",
 	},
 	{
 		Name: "sssk", Title: "Slip three, knit together", Group: groupDecs,
-		Steps: []Step{
-			{"Slip three, one by one, as if to knit.", tips("v", "tttV").behind()},
-			{"{Left} needle into the fronts of all three.", tips("ttt", "VV").into(backLoop, 3).behind()},
-			{"Knit them together there.", tips("v", "lVV").behind().mark(1)},
-		},
-		Look: "One loop where three were, leaning to the {left}.", Slip: "One of three was missed.",
+		Steps: shown(rs("vvvv", "V"),
+			do("Slip three, one by one, as if to knit.", slipKnitwise(3)),
+			do("{Left} needle into the fronts of all three.", giveBack(3), enter(backLoop, 3)),
+			do("[Lay the yarn round and|Catch the strand and] draw it through all three.", wrap),
+			do("Let all three off.", draw, drop, mark(1))),
+		Look: "One loop where three were, leaning to the {left}.", Care: "One of three was missed.",
 	},
 	{
 		Name: "p3tog", Title: "Purl three together", Group: groupDecs,
-		Steps: []Step{
-			{"Needle into the next three loops from {right} to {left}, in front.", tips("bbb", "BB").into(purlwise, 3).front()},
-			{"Lay the yarn round the tip and push it back through all three.", tips("bbb", "BB").into(purlwise, 3).wrapped()},
-			{"Let all three off.", tips("b", "BBB").front().mark(1)},
-		},
-		Look: "One loop where three were.", Slip: "One of three was missed: a loose loop.",
+		Steps: shown(ws("bbbb", "BB"),
+			do("Needle into the next three loops from {right} to {left}, in front.", enter(purlwise, 3)),
+			do("[Lay the yarn round the tip and|Catch the strand and] push it back through all three.", wrap),
+			do("Let all three off.", draw, drop, mark(1))),
+		Look: "One loop where three were.", Care: "One of three was missed: a loose loop.",
 	},
 	{
 		Name: "sssp", Title: "Slip three, purl together", Group: groupDecs,
-		Steps: []Step{
-			{"Slip three, one by one, as if to knit, and give them back turned.", tips("tttb", "BB").front()},
-			{"The needle comes round from behind, through the back legs of all three.", tips("tttb", "BB").into(fromBehind, 3).front()},
-			{"Purl them together.", tips("b", "BBB").front().mark(1)},
-		},
-		Look: "One loop where three were; on the right side it leans to the {left}.", Slip: "One of three was missed.",
+		Steps: shown(ws("bbbb", "B"),
+			do("Slip three, one by one, as if to knit.", slipKnitwise(3)),
+			do("Give them back to the {left} needle as they are: turned.", giveBack(3), mark(-1)),
+			do("The needle comes round from behind, through the back legs of all three.", enter(fromBehind, 3)),
+			do("[Lay the yarn round and|Catch the strand and] push it through all three.", wrap),
+			do("Let all three off.", draw, drop, mark(1))),
+		Look: "One loop where three were; on the right side it leans to the {left}.", Care: "One of three was missed.",
 	},
 	{
 		Name: "rib", Title: "Rib", Group: groupSts,
-		Steps: []Step{
-			{"Read the stitch: a smooth V is knitted, yarn behind.", tips("vbb", "BVV").behind().mark(-1)},
-			{"Before a purl the yarn comes to the front between the tips, never over the needle.", tips("bbv", "VVB").broughtFront()},
-			{"A bump is purled.", tips("bbv", "VVB").into(purlwise, 1).front()},
-			{"Before a knit it goes to the back between the tips.", tips("vvb", "BBV").broughtBack()},
-		},
-		Look: "Columns: V over V, bump over bump.", Slip: "The yarn went over the needle: a loop too many, and later a hole.",
+		Steps: shown(rs("vbbv", "BVV"),
+			do("Read the stitch: a smooth V is knitted, yarn behind.", mark(-1)),
+			do("Before a purl the yarn comes to the front between the tips, never over the needle.", knits(1), yarnTo(toFront)),
+			do("A bump is purled.", enter(purlwise, 1), yarnTo(inFront)),
+			do("Before a knit it goes to the back between the tips.", done, purls(1), yarnTo(toBack), pointing(point{14, -30, 0}, point{18, 8, 0}, point{22, 40, 0}))),
+		Look: "Columns: V over V, bump over bump.", Care: "The yarn went over the needle: a loop too many, and later a hole.",
 	},
-}
-
-// bar is the strand between the stitches beside both tips; lifted is it over the left needle.
-func bar() []strand {
-	return []strand{yarn(point{-0.6, 1.1, 1}, point{-0.3, 1.35, 1}, point{0.3, 1.35, 1}, point{0.6, 1.1, 1})}
-}
-
-func lifted(turned bool) strand {
-	s := over(Now, point{-0.8, 0, 0}, 0.8, turned)
-	s.loop = 1
-	from, to := point{0.6, 1.15, 1}, point{-1.6, 1.2, 1}
-	if turned {
-		from, to = to, from
-	}
-	s.points = append(append([]point{from}, s.points[1:len(s.points)-1]...), to)
-	return s
 }

@@ -22,23 +22,35 @@ var (
 // both gives what a function makes for either side.
 func both(of func(facing) []Sequence) []Sequence { return append(of(rightSide), of(wrongSide)...) }
 
-// yarnAt leaves the yarn where the next stitch of this side needs it.
-func (f facing) yarnAt(s scene) scene {
+// other is the side that is seen once the work is turned.
+func (f facing) other() facing {
 	if f.knits {
-		return s.behind()
+		return wrongSide
 	}
-	return s.front()
+	return rightSide
 }
+
+// on lays loops with this side in front.
+func (f facing) on(left, right string) work { return on(!f.knits, left, right) }
 
 // n are so many loops of the row before, m of the row at hand.
 func (f facing) n(n int) string { return strings.Repeat(f.loop, n) }
 func (f facing) m(n int) string { return strings.Repeat(f.fresh, n) }
 
-// turned is the work right after a turn: what was just worked lies on the left needle, what waits beyond the gap on the right one.
-func (f facing) turned() scene {
-	// The yarn hangs on the wrong side: behind when the right side faces the knitter.
-	return f.yarnAt(tips(f.n(3), "/"+f.n(2))).turning()
+// plain works so many stitches as they come.
+func (f facing) plain(n int) verb { return plain(f.way, n) }
+
+// works is knit or purl at the beginning of a sentence.
+func (f facing) works() string { return strings.ToUpper(f.work[:1]) + f.work[1:] }
+
+// before is the end of a row of the other side, one stitch before its turn: turned, this side faces the knitter.
+func (f facing) before() work {
+	o := f.other()
+	return o.on(o.n(2), o.m(3))
 }
+
+// roundBoth is what is said when the yarn goes round the tip.
+const roundBoth = "[Yarn round|Catch the strand]"
 
 // snug is said before the first stitch after every turn.
 const snug = "Draw the yarn snug before the first stitch."
@@ -46,9 +58,8 @@ const snug = "Draw the yarn snug before the first stitch."
 // turning is a turn at which nothing is left: of a garter square, of a row that is purled back, and at the edge of a heel.
 var turning = []Sequence{{
 	Name: "turn", Title: "Turn the work", Group: groupSts,
-	Steps: []Step{
-		{"The row is done. Turn the work, so that its other side faces you: the needle with the stitches goes to the other hand.", rightSide.yarnAt(tips("", "VVV"))},
-		{snug + " Nothing is slipped, wrapped or hung.", wrongSide.turned()},
-	},
-	Look: "The yarn hangs from the first stitch, on the side away from the gap.", Slip: "The yarn lies over the needle: a loop too many.",
+	Steps: shown(rightSide.on("", "VVV"),
+		do("The row is done. Turn the work, so that its other side faces you: the needle with the stitches goes to the other hand."),
+		do(snug+" Nothing is slipped, wrapped or hung.", turn, roundTheWork)),
+	Look: "The yarn hangs from the first stitch, on the side away from the gap.", Care: "The yarn lies over the needle: a loop too many.",
 }}

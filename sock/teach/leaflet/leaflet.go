@@ -74,6 +74,13 @@ type Wish struct {
 	// Every row on a line of its own, with a box to tick, instead of repeats.
 	Every bool
 	View  hands.View
+	// Without names lessons whose moves are left out, because they are known; "all" leaves every move out.
+	Without []string
+}
+
+// leavesOut says whether a move needs no pictures.
+func (w *Wish) leavesOut(m *hands.Sequence) bool {
+	return slices.Contains(basics, m.Name) || slices.Contains(w.Without, "all") || m.Lesson != "" && slices.Contains(w.Without, m.Lesson)
 }
 
 // Draw draws the sock on its foot, where the plan says for which; the error is that of the context or of rows that cannot be knitted.
@@ -89,9 +96,8 @@ func (l *Leaflet) Draw(ctx context.Context) error {
 	return nil
 }
 
-// basics are moves that need no strip of pictures on paper.
-var basics = []string{"k", "p", "tug", "co-magic-knot", "magic-loop", "two-circulars", "dpn", "short-circular", "sl-rs", "sl-ws", "rib",
-	"corner-gone", "bo-together-end", "bo-yarn-over-end", "bo-sewn-end"}
+// basics are moves that need no strip of pictures on paper: whoever knits knows them, or they are another way to what is shown.
+var basics = []string{"k", "p", "tug", "co-magic-knot", "sl-rs", "sl-ws", "rib"}
 
 // Of writes the pattern of a plan; second is the plan of the second sock where it has one of its own, else nil.
 // Rows that cannot be knitted are an error.
@@ -124,8 +130,8 @@ func Of(p, second *plan.Plan, wish Wish) (*Leaflet, error) {
 	seen := map[string]bool{}
 	for _, shown := range hands.Rows(p) {
 		for _, s := range shown {
-			if !seen[s.Move] && !slices.Contains(basics, s.Move) {
-				l.Moves = append(l.Moves, hands.Find(s.Move).Seen(wish.View))
+			if move := hands.Find(s.Move); !seen[s.Move] && !wish.leavesOut(move) {
+				l.Moves = append(l.Moves, move.Seen(wish.View))
 			}
 			seen[s.Move] = true
 		}

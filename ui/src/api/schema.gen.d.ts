@@ -779,6 +779,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/socks/{id}/moves": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** List the moves of the hands that the rows of a sock ask for */
+        get: operations["movesOfSock"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/socks/{id}/offer": {
         parameters: {
             query?: never;
@@ -1946,24 +1963,33 @@ export interface components {
             stops: number;
             word: string;
         };
+        HandsBody: {
+            at: number[];
+            key: string;
+            /** @enum {string} */
+            part: "yarn" | "now" | "about" | "other" | "needle" | "working" | "cable" | "pin" | "skin" | "hint";
+            tip?: boolean;
+        };
         HandsBook: {
             moves: components["schemas"]["HandsMove"][];
         };
         HandsMove: {
+            care: string;
+            face: number;
             group: string;
             lesson?: string;
             look: string;
             name: string;
-            slip: string;
             steps: components["schemas"]["HandsSeen"][];
             title: string;
         };
         HandsPicture: {
+            bodies: components["schemas"]["HandsBody"][];
             height: number;
-            strokes: components["schemas"]["HandsStroke"][];
             width: number;
         };
         HandsSeen: {
+            goes_on?: boolean;
             picture: components["schemas"]["HandsPicture"];
             text: string;
         };
@@ -1971,11 +1997,6 @@ export interface components {
             move: string;
             new?: boolean;
             op?: string;
-        };
-        HandsStroke: {
-            d: string;
-            /** @enum {string} */
-            part: "yarn" | "now" | "other" | "needle" | "tip" | "cable" | "pin" | "hint";
         };
         Health: {
             status: string;
@@ -2149,6 +2170,10 @@ export interface components {
         /** Format: double */
         MeasureLength: number;
         Move: number[];
+        MovesOfSock: {
+            moves: string[];
+            sock: string;
+        };
         NewNeedle: {
             name: string;
             size_mm: string;
@@ -4922,6 +4947,38 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["KnitView"];
+                };
+            };
+            /** @description What was wrong, and with which field */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    movesOfSock: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                /** @description id of the thing */
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MovesOfSock"];
                 };
             };
             /** @description What was wrong, and with which field */

@@ -1,35 +1,75 @@
-import { memo } from "react";
-import { among } from "../shell/among";
+import { memo, useEffect, useRef } from "react";
 import css from "./hands.module.css";
-import type { Move } from "./useHands";
+import { between, lasts } from "./motion";
+import { type Picture, paintPicture } from "./paint";
+import { useInks } from "./useInks";
 
-type Picture = Move["steps"][number]["picture"];
-
-/** What is drawn without a rim: it never passes over a strand. */
-const bare = new Set(["hint", "tip"]);
-
-/** MovePicture strokes one step: every strand with a rim of paper, so that it passes over what lies below. */
+/**
+ * MovePicture paints one step. With a picture from which it comes it moves from there to here, once; who wants less motion
+ * sees where it ends.
+ */
 export const MovePicture = memo(function MovePicture({
   picture,
   label,
+  from,
 }: {
   picture: Picture;
   label: string;
+  from?: Picture | undefined;
 }) {
+  const canvas = useRef<HTMLCanvasElement>(null);
+  const inks = useInks(canvas);
+  useEffect(() => {
+    const here = canvas.current;
+    if (!here || !inks) {
+      return;
+    }
+    let frame = 0;
+    let seen = false;
+    const began = performance.now();
+    const still = window.matchMedia("(prefers-reduced-motion: reduce)").matches;
+    const draw = () => {
+      const width = Math.round(here.clientWidth * Math.min(2, window.devicePixelRatio || 1));
+      if (!seen || width === 0) {
+        return;
+      }
+      if (here.width !== width) {
+        here.width = width;
+        here.height = Math.round((width * picture.height) / picture.width);
+      }
+      const t = from && !still ? Math.min(1, (performance.now() - began) / lasts) : 1;
+      paintPicture(here, picture, inks, from && t < 1 ? between(from, picture, t) : undefined);
+      here.dataset.painted = t < 1 ? "moving" : "still";
+      if (t < 1) {
+        frame = requestAnimationFrame(draw);
+      }
+    };
+    // What nobody sees is not painted, and what changes its size is painted anew.
+    const size = new ResizeObserver(draw);
+    size.observe(here);
+    const sight = new IntersectionObserver(
+      ([entry]) => {
+        if (entry?.isIntersecting && !seen) {
+          seen = true;
+          draw();
+        }
+      },
+      { rootMargin: "200px" },
+    );
+    sight.observe(here);
+    return () => {
+      cancelAnimationFrame(frame);
+      size.disconnect();
+      sight.disconnect();
+    };
+  }, [picture, from, inks]);
   return (
-    <svg
+    <canvas
+      ref={canvas}
       className={css.movePicture}
-      viewBox={`0 0 ${picture.width} ${picture.height}`}
+      style={{ aspectRatio: `${picture.width} / ${picture.height}` }}
       role="img"
       aria-label={label}
-    >
-      {picture.strokes.map(({ d, part }, i) => (
-        // biome-ignore lint/suspicious/noArrayIndexKey: the strokes of a picture have no other name
-        <g key={i}>
-          {!bare.has(part) && <path className={`${css.rim} ${among(css, `rim-${part}`)}`} d={d} />}
-          <path className={among(css, `part-${part}`)} d={d} pathLength={part === "now" ? 1 : undefined} />
-        </g>
-      ))}
-    </svg>
+    />
   );
 });

@@ -5,19 +5,25 @@ import { Failure } from "../shell/Failure";
 import handsCss from "./hands.module.css";
 import handsBesideCss from "./hands-beside.module.css";
 import { MovePicture } from "./MovePicture";
+import type { Inks } from "./paint";
+import { clips, saveClip, savePictures } from "./save";
 import { type Hand, type Move, useHands, useHold } from "./useHands";
+import { useInks } from "./useInks";
 
 /** How long a step is shown when the steps play by themselves: slowly. */
-const slowly = 3200;
+const slowly = 3600;
 
 /** Moves shows some moves of the hands, one after the other, each step by step. */
 export function Moves({
   names,
   first,
+  sock = "",
   close,
 }: {
   names: string[];
   first?: string | undefined;
+  /** The sock in whose rows they stand; empty for none. */
+  sock?: string;
   /** Leads back to the row that they stand beside. */
   close?: () => void;
 }) {
@@ -54,25 +60,30 @@ export function Moves({
           ))}
         </nav>
       )}
-      <Steps key={move.name} move={move} close={close} />
+      <Steps key={move.name} move={move} sock={sock} close={close} />
     </div>
   );
 }
 
-/** Steps is one move: all its steps as stills, and one of them at hand. */
-function Steps({ move, close }: { move: Move; close: (() => void) | undefined }) {
+/** Steps is one move: all its steps as stills, and one of them at hand. A step that comes after the one before moves from there. */
+function Steps({ move, sock, close }: { move: Move; sock: string; close: (() => void) | undefined }) {
   const [at, setAt] = useState(0);
+  const [came, setCame] = useState(-1); // the step that moves, because the hand came to it from the one before
   const [plays, setPlays] = useState(false);
   const list = useRef<HTMLOListElement>(null);
   const last = move.steps.length - 1;
-  const go = (to: number) => setAt(Math.min(last, Math.max(0, to)));
+  const go = (to: number) => {
+    const next = Math.min(last, Math.max(0, to));
+    setCame(next === at + 1 ? next : -1);
+    setAt(next);
+  };
   useEffect(() => {
     if (!plays) {
       return;
     }
-    const timer = setTimeout(() => (at < last ? setAt(at + 1) : setPlays(false)), slowly);
+    const timer = setTimeout(() => (at < last ? go(at + 1) : setPlays(false)), slowly);
     return () => clearTimeout(timer);
-  }, [plays, at, last]);
+  });
   useEffect(() => {
     list.current?.children[at]?.scrollIntoView({ block: "nearest", inline: "nearest" });
   }, [at]);
@@ -96,11 +107,11 @@ function Steps({ move, close }: { move: Move; close: (() => void) | undefined })
     window.addEventListener("keydown", press);
     return () => window.removeEventListener("keydown", press);
   });
+  const lesson = move.lesson && `/practice?lesson=${move.lesson}${sock && `&sock=${sock}`}`;
   return (
     <section className={handsCss.move} aria-label={move.title}>
       <h3>{move.title}</h3>
-      <Holding />
-      <ol className={plays ? `${handsCss.moveSteps} ${handsBesideCss.plays}` : handsCss.moveSteps} ref={list}>
+      <ol className={handsCss.moveSteps} ref={list}>
         {move.steps.map((step, i) => (
           // biome-ignore lint/suspicious/noArrayIndexKey: steps are told apart by their place
           <li key={i} className={i === at ? handsCss.at : ""} aria-current={i === at ? "step" : undefined}>
@@ -110,7 +121,11 @@ function Steps({ move, close }: { move: Move; close: (() => void) | undefined })
               onClick={() => go(i)}
               aria-label={`Step ${i + 1}`}
             >
-              <MovePicture picture={step.picture} label={`Step ${i + 1} of ${move.title}, drawn`} />
+              <MovePicture
+                picture={step.picture}
+                label={`Step ${i + 1} of ${move.title}, drawn`}
+                from={i === at && i === came && step.goes_on ? move.steps[i - 1]?.picture : undefined}
+              />
             </button>
             <p>
               <strong className={handsCss.moveNumber}>{i + 1}</strong> {step.text}
@@ -129,13 +144,16 @@ function Steps({ move, close }: { move: Move; close: (() => void) | undefined })
           className={handsBesideCss.movePlays}
           aria-pressed={plays}
           onClick={() => {
-            setAt(at === last ? 0 : at);
+            if (at === last) {
+              setCame(-1);
+              setAt(0);
+            }
             setPlays(!plays);
           }}
         >
           {plays ? "Stop" : "Play slowly"} <kbd>p</kbd>
         </Button>
-        {move.lesson && <Link to={`/practice?lesson=${move.lesson}`}>Try it on the practice needle</Link>}
+        {lesson && <Link to={lesson}>Try it on the practice needle</Link>}
         {close && <Button onClick={close}>Back to the row</Button>}
       </div>
       <p className="hidden" aria-live="polite">
@@ -144,10 +162,40 @@ function Steps({ move, close }: { move: Move; close: (() => void) | undefined })
       <p className={handsCss.moveLook}>
         <strong>Look</strong> {move.look}
       </p>
-      <p className={handsCss.moveSlip}>
-        <strong>Take care</strong> {move.slip}
+      <p className={handsCss.moveCare}>
+        <strong>Take care</strong> {move.care}
       </p>
+      <Holding />
+      <Keep move={move} sock={sock} />
     </section>
+  );
+}
+
+/** Keep saves a move as pictures or as a clip, and leads to all others. */
+function Keep({ move, sock }: { move: Move; sock: string }) {
+  const place = useRef<HTMLParagraphElement>(null);
+  const inks = useInks(place);
+  const [share, setShare] = useState<number | null>(null);
+  const ink = () => getComputedStyle(place.current as Element).color;
+  return (
+    <p className={handsCss.moveKeep} ref={place}>
+      <Link to={sock ? `/moves?sock=${sock}` : "/moves"}>All moves</Link>
+      <Button size="small" disabled={!inks} onClick={() => inks && savePictures(move, inks, ink())}>
+        Save as pictures
+      </Button>
+      {clips() && (
+        <Button
+          size="small"
+          disabled={!inks || share !== null}
+          onClick={async () => {
+            setShare(0);
+            await saveClip(move, inks as Inks, ink(), setShare).finally(() => setShare(null));
+          }}
+        >
+          {share === null ? "Save as a clip" : `Filming: ${Math.round(100 * share)} %`}
+        </Button>
+      )}
+    </p>
   );
 }
 

@@ -50,3 +50,13 @@ export function useHands() {
     staleTime: Number.POSITIVE_INFINITY,
   });
 }
+
+/** useMovesOfSock are the moves that the rows of a sock ask for, in their order. */
+export function useMovesOfSock(id: string) {
+  return useQuery({
+    queryKey: ["moves of", id],
+    queryFn: async ({ signal }) =>
+      answered(await client.GET("/api/socks/{id}/moves", { params: { path: { id } }, signal })),
+    enabled: id !== "",
+  });
+}

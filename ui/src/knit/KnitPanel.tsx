@@ -36,8 +36,16 @@ export function KnitPanel({
   close: () => void;
 }) {
   const [kind, about] = name.split(" ");
+  const id = useKnitting((s) => s.view.id);
   const panels: Record<string, React.ReactNode> = {
-    show: <Moves names={[...new Set(shows.map((s) => s.move))]} first={about || undefined} close={close} />,
+    show: (
+      <Moves
+        names={[...new Set(shows.map((s) => s.move))]}
+        first={about || undefined}
+        sock={id}
+        close={close}
+      />
+    ),
     where: <Where sock={sock} row={row} close={close} />,
     tried: <Happened sock={sock} row={row} close={close} tried />,
     happened: <Happened sock={sock} row={row} close={close} />,

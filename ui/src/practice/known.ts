@@ -1,4 +1,4 @@
-import { forget, remember, remembered } from "../shell/remember";
+import { forget, remember, remembered, rememberedKeys } from "../shell/remember";
 
 // What somebody knows is kept on the device: runs without a fault, what was practised by them, and what was ticked.
 
@@ -10,6 +10,13 @@ const tickedKey = "acorn-step.known";
 const practisedKey = "acorn-step.practised";
 
 export const runsOf = (lesson: string): number => Number(remembered(runsKey(lesson)) ?? 0) || 0;
+
+/** practisedLessons are all that count as known. */
+export const practisedLessons = (): string[] =>
+  rememberedKeys()
+    .filter((key) => key.startsWith(runsKey("")))
+    .map((key) => key.slice(runsKey("").length))
+    .filter(isPractised);
 
 /** isPractised says whether a lesson counts as known; a move without one was never practised. */
 export const isPractised = (lesson: string | undefined): boolean =>

@@ -1,5 +1,7 @@
 import { Button, Dropdown } from "antd";
 import { useState } from "react";
+import { useHold } from "../hands/useHands";
+import { practisedLessons } from "../practice/known";
 import { useUnit } from "../units/units";
 import { Lend } from "./Lend";
 
@@ -7,8 +9,13 @@ import { Lend } from "./Lend";
 export function TakeAway({ id }: { id: string }) {
   const unit = useUnit();
   const [lending, setLending] = useState(false);
+  const { yarn, knits } = useHold();
   const file = (name: string, about: Record<string, string> = {}) =>
     `/api/socks/${id}/files/${name}?${new URLSearchParams({ unit, ...about })}`;
+  // Paper shows the hands as this knitter holds them.
+  const paper = (about: Record<string, string>) =>
+    file("pattern.pdf", { paper: "a4", yarn, knits, ...about });
+  const known = practisedLessons();
   const link = (key: string, text: string, href: string) => ({
     key,
     label: (
@@ -23,11 +30,15 @@ export function TakeAway({ id }: { id: string }) {
       type: "group" as const,
       label: "The pattern to print",
       children: [
-        link("a4", "PDF, A4", file("pattern.pdf", { paper: "a4" })),
-        link("letter", "PDF, Letter", file("pattern.pdf", { paper: "letter" })),
-        link("every", "PDF, every row with a box", file("pattern.pdf", { paper: "a4", rows: "every" })),
-        link("large", "PDF, large print", file("pattern.pdf", { paper: "a4", large: "1" })),
-        link("black", "PDF, black ink only", file("pattern.pdf", { paper: "a4", black: "1" })),
+        link("a4", "PDF, A4", paper({})),
+        link("letter", "PDF, Letter", paper({ paper: "letter" })),
+        link("every", "PDF, every row with a box", paper({ rows: "every" })),
+        link("large", "PDF, large print", paper({ large: "1" })),
+        link("black", "PDF, black ink only", paper({ black: "1" })),
+        ...(known.length > 0
+          ? [link("known", "PDF, without the moves that I practised", paper({ without: known.join(",") }))]
+          : []),
+        link("bare", "PDF, without pictures of moves", paper({ without: "all" })),
         link("text", "Plain text", file("pattern.txt")),
       ],
     },

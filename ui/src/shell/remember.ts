@@ -11,6 +11,15 @@ export function remembered(key: string): string | null {
   }
 }
 
+/** rememberedKeys are the names of all that is remembered. */
+export function rememberedKeys(): string[] {
+  try {
+    return [...new Set([...Object.keys(localStorage), ...meanwhile.keys()])];
+  } catch {
+    return [...meanwhile.keys()];
+  }
+}
+
 export function remember(key: string, value: string): void {
   meanwhile.set(key, value);
   try {
