@@ -15,7 +15,7 @@ test("a first turn is practised by keys: a slip is carried out, named, and taken
   await page.getByRole("link", { name: "Practice" }).click();
   await page.getByRole("link", { name: "Double stitches: out" }).click();
   await expect(page).toHaveTitle("Practice · Acorn Step");
-  await expect(page.locator(".fabric__fabric-picture path").first()).toBeAttached();
+  await expect(page.locator(".practice__run-picture canvas[data-painted]")).toBeVisible();
   // The round is done and the work is turned: the first stitch is slipped and pulled up. Here it is purled instead.
   await page.keyboard.press("s");
   await page.keyboard.press("p");
@@ -113,7 +113,7 @@ for (const lesson of kinds) {
   test(`the lesson ${lesson} is done by keys, as its hints say`, async ({ page }) => {
     test.slow();
     await page.goto(`/practice?lesson=${lesson}`);
-    await expect(page.locator(".practice__run-picture path").first()).toBeAttached();
+    await expect(page.locator(".practice__run-picture canvas[data-painted]")).toBeVisible();
     for (let i = 0; i < 120 && (await hintedBy(page, "keys")); i++) {
       // until it is done
     }
@@ -127,7 +127,7 @@ test.describe("each kind with a finger", () => {
     test(`the lesson ${lesson} is done by touch`, async ({ page }) => {
       test.slow();
       await page.goto(`/practice?lesson=${lesson}`);
-      await expect(page.locator(".practice__run-picture path").first()).toBeAttached();
+      await expect(page.locator(".practice__run-picture canvas[data-painted]")).toBeVisible();
       for (let i = 0; i < 120 && (await hintedBy(page, "touch")); i++) {
         // until it is done
       }

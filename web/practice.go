@@ -27,6 +27,9 @@ type PracticeSock struct {
 type PracticeQuestion struct {
 	Lesson string            `json:"lesson"`
 	Moves  []practice.Action `json:"moves"`
+	// Yarn and Knits are the hands that hold the yarn and that knit, right or left; empty for right.
+	Yarn  string `json:"yarn,omitempty"`
+	Knits string `json:"knits,omitempty"`
 }
 
 func (s *server) lessons(c call[PracticeSock]) (PracticeList, error) {
@@ -67,5 +70,9 @@ func (s *server) addPiece(c call[NewPiece]) (basket.Sock, error) {
 func rewritten(c call[rewrite.Asked]) (rewrite.Answer, error) { return rewrite.Turn(c.Asked) }
 
 func practise(c call[PracticeQuestion]) (practice.State, error) {
-	return practice.Run(c.Asked.Lesson, c.Asked.Moves)
+	view, err := handsOf(c.Asked.Yarn, c.Asked.Knits)
+	if err != nil {
+		return practice.State{}, err
+	}
+	return practice.Run(c.Asked.Lesson, c.Asked.Moves, view)
 }

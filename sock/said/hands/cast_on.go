@@ -13,6 +13,21 @@ func CastingOn(upper, lower int) Picture {
 	return p
 }
 
+// Winding is a turkish cast-on with so many windings; ThroughBars a chain with so many loops drawn through its bars; Unzipping one from which so
+// many of so many stitches came on to the needle.
+func Winding(n int) Picture {
+	return View{Hold: Right}.picture(pairOf().with(knotAt(-100, apart)...).with(windings(min(n, 9))).scene())
+}
+
+// ThroughBars is a chain with so many loops drawn through its bars, as far as it is seen.
+func ThroughBars(n int) Picture { return View{Hold: Right}.picture(throughBar(min(n, 7))) }
+
+// Unzipping is a chain from which so many stitches came on to the needle.
+func Unzipping(freed, all int) Picture {
+	shown := freed * 7 / max(1, all)
+	return View{Hold: Right}.picture(unzipping(7-shown, shown).scene())
+}
+
 // magicAt shows the last loops of a magic cast-on, however many there are.
 func magicAt(upper, lower int) scene {
 	p := magic(upper, lower, inHand)

@@ -45,8 +45,22 @@ func (w *work) squeeze() float64 {
 }
 
 // leftY is how high the left needle lies, rightY the right one, which only slides along its own line.
-func leftY(x float64) float64  { return x * math.Tan(6*math.Pi/180) }
-func rightY(x float64) float64 { return -13 - (x-3)*math.Tan(27*math.Pi/180) }
+func leftY(x float64) float64 { return x * math.Tan(6*math.Pi/180) }
+func (w *work) rightY(x float64) float64 {
+	tilt := 27.0
+	if w.flat {
+		tilt = 9
+	}
+	return -13 - (x-3)*math.Tan(tilt*math.Pi/180)
+}
+
+// frame is the picture in which the needles lie.
+func (w *work) frame() frame {
+	if w.flat {
+		return onPractice
+	}
+	return move
+}
 
 // pivot is where the needle goes over from the legs before which it lies to those behind which it lies.
 func (w *work) pivot() float64 { return -w.squeeze() * float64(max(0, w.taken-1)) / 2 }
@@ -146,7 +160,7 @@ func (w *work) places() (left, right []wale) {
 	for i := range w.right {
 		l := &w.right[i]
 		if l.kind == marker {
-			right = append(right, wale{loop: l, right: true, c: point{x + pitchDone*0.55, rightY(x + pitchDone*0.55), 0}})
+			right = append(right, wale{loop: l, right: true, c: point{x + pitchDone*0.55, w.rightY(x + pitchDone*0.55), 0}})
 			continue
 		}
 		n++
@@ -163,7 +177,7 @@ func (w *work) places() (left, right []wale) {
 			wider = 9
 		}
 		x += gapWide * float64(l.low-lowOf(w.right, i-1))
-		at := wale{loop: l, n: n, right: true, c: point{x, rightY(x), 0}, x: x, d: leg}
+		at := wale{loop: l, n: n, right: true, c: point{x, w.rightY(x), 0}, x: x, d: leg}
 		at.c.z = w.rightZ(x)
 		at.foot = at.c.y - hangs + 6 - gapDown*float64(l.low)
 		right = append(right, at)
@@ -190,7 +204,11 @@ func (w *work) draw(hold Hold) []body {
 	for i := range wales {
 		list = append(list, w.wale(wales, i)...)
 	}
-	list = append(list, w.strand(left, right, hold)...)
+	strand := w.strand(left, right, hold)
+	if w.flat {
+		toTheEdge(strand, w.frame())
+	}
+	list = append(list, strand...)
 	if w.bar {
 		list = append(list, w.gapBar(left, right))
 	}
@@ -212,7 +230,7 @@ func (w *work) needles(left []wale) []body {
 		end = min(end, -20)
 	}
 	first := body{part: Needle, key: "left", pointed: true, is: role{kind: leftNeedle}}
-	for x := -164.0; x < end; x += 60 {
+	for x := -w.frame().ox - 40; x < end; x += 60 {
 		first.points = append(first.points, point{x, leftY(x), 0})
 	}
 	first.points = append(first.points, point{end, leftY(end), 0})
@@ -221,10 +239,10 @@ func (w *work) needles(left []wale) []body {
 	}
 	second := body{part: Working, key: "right", pointed: true, is: role{kind: rightNeedle}}
 	tip := w.tip()
-	for x := 132.0; x > tip+4; x -= 8 {
-		second.points = append(second.points, point{x, rightY(x), w.rightZ(x)})
+	for x := w.frame().wide - w.frame().ox + 16; x > tip+4; x -= 8 {
+		second.points = append(second.points, point{x, w.rightY(x), w.rightZ(x)})
 	}
-	second.points = append(second.points, point{tip, rightY(tip), w.rightZ(tip)})
+	second.points = append(second.points, point{tip, w.rightY(tip), w.rightZ(tip)})
 	return []body{first, second}
 }
 
@@ -426,6 +444,12 @@ func (w *work) fabric(wales []wale, i int) []body {
 			b.points = crossedBelow(from, to, foot, head, lean)
 			list = append(list, b)
 			return list
+		case n == 1 && at.from == twisted:
+			b.points = crossedBelow(from, to, foot, head, 1)
+		case n == 1 && at.from == oneLeg:
+			b.points = inFabric(at.purl, from, to, foot, head)
+			list = append(list, body{part: About, key: fmt.Sprintf("loose%d", at.id), points: []point{{foot.x + 17, foot.y + 4, 3}, {foot.x + 9, head.y - 2, 16}, {foot.x, head.y + 4, 18},
+				{foot.x - 9, head.y - 4, 16}, {foot.x - 18, foot.y + 2, 3}}})
 		case n == 1 && at.from == barred:
 			b.part = at.part
 			b.points = []point{{foot.x - 15, head.y + 1, 7}, {foot.x - 6, head.y + 5, 8}, {foot.x + 6, head.y + 5, 8}, {foot.x + 15, head.y + 1, 7}}
@@ -530,7 +554,7 @@ func (w *work) belts(at *wale) []body {
 		x, y := at.level(0).x, at.foot+9+9*float64(n)
 		if at.taken && w.under {
 			right := 17 + 9*float64(n)
-			top, z := rightY(right), w.rightZ(right)
+			top, z := w.rightY(right), w.rightZ(right)
 			list = append(list, body{part: About, key: key, is: role{kind: liftedWrap}, points: []point{{right + 4, y - 9, -8},
 				{right + 6, top - 4, z - 12}, {right + 1, top + 10, z - 6}, {right - 5, top + 12, z + 6}, {right - 9, top - 3, z + 12},
 				{x - 4, y + 2, 20}, {x - 15, y, 12}, {x - 20, y - 7, -6}}})
@@ -574,4 +598,18 @@ func (w *work) gapBar(left, right []wale) body {
 		}
 	}
 	return body{part: About, key: "bar", points: []point{{from.x - 4, from.y, 4}, {from.x - 10, from.y - 6, 9}, {(from.x + to.x) / 2, (from.y+to.y)/2 - 9, 10}, {to.x + 10, to.y - 6, 9}, {to.x + 4, to.y, 4}}}
+}
+
+// toTheEdge leads a strand on to the edge of a picture that is wider than those of the moves.
+func toTheEdge(strand []body, f frame) {
+	for i := range strand {
+		last := &strand[i].points[len(strand[i].points)-1]
+		switch {
+		case strand[i].is.kind != toHand:
+		case last.x > ox-20:
+			last.x = f.wide - f.ox + 12
+		case last.x < -ox-4:
+			last.x = -f.ox - 12
+		}
+	}
 }

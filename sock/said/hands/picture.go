@@ -15,12 +15,21 @@ const (
 	Left  Hold = "left"
 )
 
-// A picture is so large; the origin, where the first loop of the left needle hangs, lies so far from its upper left corner.
+// frame is how large a picture is, and where the origin, at which the first loop of the left needle hangs, lies from its upper left corner.
+type frame struct{ wide, high, ox, oy float64 }
+
+// Of a picture of a move.
 const (
 	wide, high = 240.0, 192.0
 	ox, oy     = 124.0, 84.0
 	// Fine is how many units of a picture that is sent are one pixel.
 	Fine = 2
+)
+
+var (
+	move = frame{wide, high, ox, oy}
+	// onPractice is that of the needle to practise on.
+	onPractice = frame{460, 200, 262, 78}
 )
 
 // scene gives what a picture shows, with the yarn in a hand.
@@ -47,8 +56,11 @@ type Body struct {
 	Tip bool `json:"tip,omitempty"`
 }
 
-// seen gives the bodies of a scene in a view.
-func (v View) seen(s scene) []body {
+// seen gives the bodies of a scene of a move in a view.
+func (v View) seen(s scene) []body { return v.seenIn(move, s) }
+
+// seenIn gives them in a picture of any size.
+func (v View) seenIn(f frame, s scene) []body {
 	hold := v.Hold
 	if v.Mirrored {
 		// The hand that throws is the left one in the mirror.
@@ -60,7 +72,7 @@ func (v View) seen(s scene) []body {
 		for k := range list[i].points {
 			p := &list[i].points[k]
 			if v.Mirrored {
-				p.x = wide - 2*ox - p.x
+				p.x = f.wide - 2*f.ox - p.x
 			}
 		}
 	}
@@ -68,15 +80,18 @@ func (v View) seen(s scene) []body {
 }
 
 // picture is a scene as it is sent.
-func (v View) picture(s scene) Picture {
-	p := Picture{Width: int(wide) * Fine, Height: int(high) * Fine, Bodies: []Body{}}
-	for _, b := range v.seen(s) {
-		if !b.shows() {
+func (v View) picture(s scene) Picture { return move.of(v.seen(s)) }
+
+// of gives bodies as they are sent.
+func (f frame) of(list []body) Picture {
+	p := Picture{Width: int(f.wide) * Fine, Height: int(f.high) * Fine, Bodies: []Body{}}
+	for _, b := range list {
+		if !f.shows(&b) {
 			continue
 		}
 		sent := Body{Part: b.part, Key: b.key, Tip: b.pointed, At: make([]int, 0, 3*len(b.points))}
 		for _, q := range b.points {
-			sent.At = append(sent.At, units(q.x+ox), units(oy-q.y), units(q.z))
+			sent.At = append(sent.At, units(q.x+f.ox), units(f.oy-q.y), units(q.z))
 		}
 		p.Bodies = append(p.Bodies, sent)
 	}
@@ -84,14 +99,14 @@ func (v View) picture(s scene) Picture {
 }
 
 // shows says whether any of a body lies in the picture.
-func (b *body) shows() bool {
+func (f frame) shows(b *body) bool {
 	r := widths[b.part]
 	box := [4]float64{math.Inf(1), math.Inf(1), math.Inf(-1), math.Inf(-1)}
 	for _, p := range b.points {
-		x, y := p.x+ox, oy-p.y
+		x, y := p.x+f.ox, f.oy-p.y
 		box = [4]float64{min(box[0], x), min(box[1], y), max(box[2], x), max(box[3], y)}
 	}
-	return box[2] > -r && box[3] > -r && box[0] < wide+r && box[1] < high+r
+	return box[2] > -r && box[3] > -r && box[0] < f.wide+r && box[1] < f.high+r
 }
 
 func units(px float64) int { return int(math.Round(px * Fine)) }

@@ -10,6 +10,9 @@ import (
 
 	"github.com/stretchr/testify/assert"
 	"github.com/stretchr/testify/require"
+	"pgregory.net/rapid"
+
+	"acornstep/sock/rows/needle"
 )
 
 // A reader of the pictures: it knows of each stroke only of which body it is, and in which order they are painted.
@@ -406,4 +409,55 @@ func TestTheMagicCastOnIsHeldAsItIsWorked(t *testing.T) {
 			}
 		}
 	}
+}
+
+// Whatever lies on the needle to practise on is drawn as it lies: each loop hangs on its needle, and the right needle is in none of the left one; a loop
+// whose legs cross, and a strand that was left, are seen.
+func TestTheNeedleToPractiseOnIsRead(t *testing.T) {
+	rapid.Check(t, func(t *rapid.T) {
+		ws := rapid.Bool().Draw(t, "wrong side")
+		id := 0
+		loops := func(name string, most int) []Held {
+			list := make([]Held, rapid.IntRange(0, most).Draw(t, name))
+			beyond := 0
+			for i := range list {
+				if i > 0 && rapid.IntRange(0, 5).Draw(t, "gap") == 0 {
+					beyond++
+				}
+				id++
+				list[i] = Held{ID: id, Kind: rapid.SampledFrom([]needle.Kind{needle.Plain, needle.Plain, needle.Plain, needle.Double}).Draw(t, "kind"), Purl: ws, Beyond: beyond,
+					Now: name == "right" && beyond == 0, Wraps: rapid.SampledFrom([]int{0, 0, 0, 1, 2}).Draw(t, "wraps")}
+				if list[i].Kind == needle.Plain {
+					list[i].Turned = rapid.IntRange(0, 4).Draw(t, "turned") == 0
+					list[i].Wrong = rapid.SampledFrom([]Wrong{0, 0, 0, Twisted, OneLeg}).Draw(t, "wrong")
+				}
+			}
+			return list
+		}
+		left, right := loops("left", 6), loops("right", 4)
+		w := onNeedles(ws, left, right, Yarned{Front: ws, After: len(right) == 0})
+		bodies := View{Hold: Right}.seenIn(onPractice, w.draw)
+		onL, onR := read(bodies, leftNeedle), read(bodies, rightNeedle)
+		hung := 0
+		for i, b := range bodies {
+			if at := b.points[len(b.points)/2]; at.x < 20-onPractice.ox || at.x > onPractice.wide-onPractice.ox-20 {
+				continue
+			}
+			switch b.is.kind {
+			case onLeft:
+				hung++
+				if isIn(onR[i]) || !isIn(onL[i]) {
+					t.Fatalf("loop %d of the left needle: on it %t, the right one in it %t", b.is.n, isIn(onL[i]), isIn(onR[i]))
+				}
+			case onRight:
+				hung++
+				if !isIn(onR[i]) {
+					t.Fatalf("loop %d of the right needle does not hang on it: %v", b.is.n, onR[i])
+				}
+			}
+		}
+		if most := min(5, len(left)) + min(2, len(right)); hung < most {
+			t.Fatalf("%d loops are seen, at least %d lie there", hung, most)
+		}
+	})
 }

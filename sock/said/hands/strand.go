@@ -69,7 +69,7 @@ func (w *work) strand(left, right []wale, hold Hold) []body {
 		if w.moved {
 			x = -8
 		}
-		y := rightY(x)
+		y := w.rightY(x)
 		return []body{to(append([]point{from, {x + 6, y - 34, 20}, {x - 4, y - 12, 20}, {x - 1, y + 8, 9}, {x + 8, y + 10, -6}, {x + 14, y + 2, -20}},
 			highBehind(throws, x+22)...)...)}
 	case overFront:
@@ -77,7 +77,7 @@ func (w *work) strand(left, right []wale, hold Hold) []body {
 		if w.moved {
 			x = -8
 		}
-		y := rightY(x)
+		y := w.rightY(x)
 		return []body{to(from, point{x - 8, y - 30, -18}, point{x - 8, y - 6, -18}, point{x, y + 9, 2}, point{x + 10, y, 16}, point{x + 8, y - 26, 22},
 			point{x + 26, -80, 24}, side(throws, point{128, -84, 24}))}
 	case pulled:
@@ -134,7 +134,7 @@ func (w *work) restingInFront(from point, throws bool) []point {
 // aroundTip is the strand laid round the tip of the right needle: the part that becomes a loop, and the way on to the hand. For a knit it goes
 // up behind the tip, over it, and down between both needles; for a purl before the tip, over it, down between both needles and out below.
 func (w *work) aroundTip(from point, throws bool) []body {
-	t := point{w.tip(), rightY(w.tip()), 0}
+	t := point{w.tip(), w.rightY(w.tip()), 0}
 	z := w.rightZ(t.x)
 	loop := body{part: Now, key: "l-next", is: role{kind: drawnLoop}}
 	next := body{part: Now, key: "yarn", is: role{kind: toHand}}

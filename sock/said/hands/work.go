@@ -24,6 +24,8 @@ type work struct {
 	bar bool
 	// turnedAt is the loop that was worked last before a turn: the strand to the hand comes from it until another is worked; 0 for none.
 	turnedAt int
+	// flat: the right needle lies flatter, in a wider picture.
+	flat bool
 	// sewn: a blunt needle sews, no right needle is there.
 	sewn bool
 	// last numbers the loops.
@@ -78,6 +80,8 @@ const (
 	slipped // as it is, over a row
 	chained // along an edge
 	laid    // cast on: the loops of the other half hang below
+	twisted // through the wrong leg: its legs cross
+	oneLeg  // of a stitch with two legs one alone: a strand lies loose before it
 )
 
 // yarnAt is where the strand to the hand is.

@@ -4,6 +4,7 @@ import (
 	"fmt"
 
 	"acornstep/sock/rows/needle"
+	"acornstep/sock/said/hands"
 )
 
 // Action is one thing that a learner does at the needle.
@@ -29,10 +30,14 @@ const (
 	// Upper and Lower are the needles that fetch a strand while casting on.
 	Upper Action = "upper"
 	Lower Action = "lower"
+	// Wind lays the yarn once round both needles; Unzip takes a stitch out of waste yarn; Join lays a new strand round the one that waits.
+	Wind  Action = "wind"
+	Unzip Action = "unzip"
+	Join  Action = "join"
 )
 
 // Actions are all of them.
-var Actions = []Action{Knit, Purl, Slip, Front, Back, Over, Turn, Together, Lift, Wrap, Pin, Twist, Increase, Pick, Bind, Upper, Lower}
+var Actions = []Action{Knit, Purl, Slip, Front, Back, Over, Turn, Together, Lift, Wrap, Pin, Twist, Increase, Pick, Bind, Upper, Lower, Wind, Unzip, Join}
 
 // Fault is a move that was not the one to make, and what came of it.
 type Fault struct {
@@ -63,19 +68,31 @@ type learner struct {
 	slipped bool
 	// fetched are the needles that made the loops of a cast-on, in turn; the first loop lies on the upper one.
 	fetched []Action
+	// laid are the loops of a cast-on that is laid one by one, or taken out of waste yarn so.
+	laid int
+	// joined: the new strand of the row lies round the one that waits.
+	joined bool
+	// pending are the stitches that were worked and are still to be bound off, as they were worked.
+	pending []needle.Code
+	// history are all loops, sides those of the rows in which they were made; wrong is what went wrong with some, by their numbers.
+	history *needle.History
+	sides   []needle.Side
+	wrong   map[int32]hands.Wrong
 	fault   *Fault
 	done    bool
 }
 
 func (c *course) begin() (*learner, error) {
-	h := &learner{c: c, row: c.first}
+	h := &learner{c: c, row: c.first, wrong: map[int32]hands.Wrong{}}
+	h.history = h.m.Remember(mostMoves)
 	for i := range c.first {
 		if err := h.m.Work(&c.plan.Rows[i]); err != nil {
 			return nil, err
 		}
+		h.sides = append(h.sides, c.plan.Rows[i].Side)
 	}
 	h.front = h.m.Side() == needle.WS
-	if c.first == 0 {
+	if c.first == 0 && c.plan.Rows[0].Ops[0].Code == needle.CO && c.plan.Design.Toe.CastOn == "magic" {
 		h.fetched = []Action{Upper}
 	}
 	return h, h.beginRow()
@@ -87,7 +104,13 @@ func (l *learner) beginRow() error {
 	if l.fault != nil {
 		meta.Kind = needle.FlatRow
 	}
+	l.sides, l.joined = append(l.sides, meta.Side), false
 	return l.m.Begin(&meta)
+}
+
+// joins says whether the row at hand begins with another yarn, that is still to be joined.
+func (l *learner) joins() bool {
+	return !l.joined && l.op == 0 && l.times == 0 && l.row > 0 && l.row <= l.c.last && l.c.plan.Rows[l.row].Colour != l.c.plan.Rows[l.row-1].Colour
 }
 
 // wanted is the operation that the rows have next.
@@ -97,6 +120,9 @@ func (l *learner) wanted() needle.Op { return l.c.plan.Rows[l.row].Ops[l.op] }
 func (l *learner) next() (Action, bool) {
 	if l.done || l.fault != nil {
 		return "", false
+	}
+	if l.joins() {
+		return Join, true
 	}
 	o := l.wanted()
 	switch o.Code {
@@ -120,9 +146,16 @@ func (l *learner) next() (Action, bool) {
 	case needle.PU, needle.PC:
 		return l.yarnThen(Pick, false), true
 	case needle.BO:
-		return Bind, true
+		return l.binds(), true
 	case needle.CO:
+		if l.fetched == nil {
+			return Wind, true
+		}
 		return l.fetches(), true
+	case needle.COChain:
+		return Pick, true
+	case needle.Unzip:
+		return Unzip, true
 	}
 	return l.turns(o)
 }
@@ -161,6 +194,44 @@ func (l *learner) stitch(o needle.Op) Action {
 	return l.yarnThen(Knit, false)
 }
 
+// binds is the move that leads on while two are worked together: the next stitch in pattern, both together, and at the very end the end of the
+// yarn through the last one.
+func (l *learner) binds() Action {
+	switch {
+	case len(l.pending) > 1:
+		return l.yarnThen(Together, false)
+	case len(l.pending) == l.m.Count():
+		return Bind
+	case l.purlNext():
+		return l.yarnThen(Purl, true)
+	}
+	return l.yarnThen(Knit, false)
+}
+
+// purlNext says whether the next stitch to be bound off is a purl in its pattern.
+func (l *learner) purlNext() bool {
+	now := l.m.Snapshot()
+	i := now.Cursor + len(l.pending)
+	if i >= len(now.Loops) {
+		return false
+	}
+	return l.loop(now.Loops[i], false, 0).Purl
+}
+
+// bind makes one move of binding off.
+func (l *learner) bind(move Action) error {
+	switch move {
+	case Knit, Purl:
+		l.pending = append(l.pending, map[bool]needle.Code{true: needle.P, false: needle.K}[move == Purl])
+		return nil
+	case Together:
+		l.pending = l.pending[:1]
+	case Bind:
+		l.pending = nil
+	}
+	return l.lead(Bind)
+}
+
 // yarnThen is the move itself, or first what brings the yarn to the side from which it is made.
 func (l *learner) yarnThen(then Action, front bool) Action {
 	switch {
@@ -183,6 +254,9 @@ func (l *learner) fetches() Action {
 // act makes one move. The error says what the needle does not allow; then nothing happened.
 func (l *learner) act(move Action) error {
 	want, leads := l.next()
+	if l.done {
+		return nil // what is done stays done: one key too many is nothing
+	}
 	if move == Upper || move == Lower {
 		return l.fetch(move, want)
 	}
@@ -192,10 +266,16 @@ func (l *learner) act(move Action) error {
 		return nil
 	}
 	if leads && move == want {
+		switch {
+		case l.wanted().Code == needle.BO:
+			return l.bind(move)
+		case move == Join:
+			l.joined = true
+			return nil
+		case move == Wind || move == Unzip || l.wanted().Code == needle.COChain:
+			return l.lay()
+		}
 		return l.lead(move)
-	}
-	if l.done {
-		return refused("The lesson is done: take a move back, or begin anew.")
 	}
 	text, err := l.stray(move, want)
 	if err == nil && l.fault == nil {
@@ -209,8 +289,8 @@ func (l *learner) fetch(move, want Action) error {
 	switch {
 	case l.fetched == nil:
 		return refused("Nothing is cast on here: all loops are on the needles.")
-	case l.done || l.fault != nil:
-		return refused("The lesson is done, or a loop lies wrong: take a move back.")
+	case l.fault != nil:
+		return refused("A loop lies wrong: take a move back.")
 	case move != want:
 		l.fetched = append(l.fetched, move)
 		l.fault = &Fault{move, want, "The same needle fetched twice: the strands do not cross between both loops, and the second one undoes itself."}
@@ -224,6 +304,29 @@ func (l *learner) fetch(move, want Action) error {
 		return err
 	}
 	l.now = needle.Ops{l.wanted()}
+	return l.endRow()
+}
+
+// lay makes one loop of a cast-on that is laid loop by loop, or takes one out of waste yarn; the needle has them when all are there.
+func (l *learner) lay() error {
+	o := l.wanted()
+	l.laid++
+	each := 1
+	if o.Code == needle.CO { // one winding is a loop on each needle
+		each = 2
+	}
+	if l.laid*each < o.N {
+		return nil
+	}
+	l.laid = 0
+	if err := l.m.Do(o); err != nil {
+		return err
+	}
+	l.now = append(l.now, o)
+	l.times, l.op = 0, l.op+1
+	if l.op < len(l.c.plan.Rows[l.row].Ops) {
+		return nil
+	}
 	return l.endRow()
 }
 
@@ -270,6 +373,9 @@ func (l *learner) lead(move Action) error {
 
 // do works one operation on the machine and notes it.
 func (l *learner) do(code needle.Code) error {
+	if l.laid > 0 {
+		return refused("Loops are half laid: lay them all first.")
+	}
 	if err := l.m.Do(needle.Op{Code: code, N: 1}); err != nil {
 		return err
 	}
@@ -302,6 +408,18 @@ func (l *learner) atHand() needle.Row {
 	}
 	return needle.Row{ID: fmt.Sprintf("practice-%d", len(l.worked)+1), Section: meta.Section, N: len(l.worked) + 1, Kind: needle.FlatRow,
 		Side: side, Ops: l.now, Stitches: l.m.Count(), Fabric: meta.Fabric, Colour: meta.Colour}
+}
+
+// strayBinding makes a move that does not lead on while stitches lie ready to be bound off.
+func (l *learner) strayBinding(move Action) (string, error) {
+	if move != Knit && move != Purl || len(l.pending) >= l.m.Count() {
+		return "", refused("Stitches lie ready on the needle: they are bound off first.")
+	}
+	l.pending = append(l.pending, map[bool]needle.Code{true: needle.P, false: needle.K}[move == Purl])
+	if len(l.pending) > 2 {
+		return "That one was not bound off: two lay ready on the needle, and go together first.", nil
+	}
+	return slipText(move, map[Action]Action{Knit: Purl, Purl: Knit}[move], false), nil
 }
 
 // stray makes a move that does not lead on, as the needle takes it, and says what came of it.
@@ -338,8 +456,19 @@ func (l *learner) stray(move, want Action) (string, error) {
 		return "The yarn lies round the next stitch, which is not wrapped here. Take it back.", nil
 	case Pin:
 		return "", refused("A pin is hung round the yarn of a turn: slip the first stitch after it, then hang the pin.")
+	case Join:
+		return "", refused("No other yarn begins here.")
+	case Wind, Unzip:
+		return "", refused("Nothing is wound here, and nothing lies in waste yarn.")
 	default:
 		return "", fmt.Errorf("read %.20q; that is no move", move)
+	}
+	if want == Join {
+		l.joined = true
+		return "The new strand was not laid round the one that waits: a hole stays beside the first stitch.", nil
+	}
+	if len(l.pending) > 0 {
+		return l.strayBinding(move)
 	}
 	if extra {
 		if l.do(needle.YO) != nil {
@@ -351,6 +480,9 @@ func (l *learner) stray(move, want Action) (string, error) {
 		if l.do(needle.Sl) != nil {
 			return "", refused(l.refusal(move, want))
 		}
+	}
+	if text, is := l.worksWrong(code); is {
+		return text, nil
 	}
 	if l.do(code) != nil {
 		return "", refused(l.refusal(move, want))

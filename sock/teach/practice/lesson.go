@@ -23,19 +23,25 @@ type Lesson struct {
 	// Knows names what somebody has knitted who did it three times without a fault, such as turn:german; empty for
 	// nothing that is asked for.
 	Knows string `json:"knows"`
-	// Moves are how many it takes without a fault.
-	Moves int `json:"moves"`
+	// Moves are how many it takes without a fault, Keys those that it needs, in the order in which it asks for them.
+	Moves int      `json:"moves"`
+	Keys  []Action `json:"keys"`
 
-	fields   string
-	from, to string
+	// fields are what its sock has besides those of the small one, yarn what its yarn has.
+	fields, yarn string
+	from, to     string
 }
 
 // small is a sock of 24 stitches in thick yarn.
-const small = `{"format":"acorn-step.design","version":1,"name":"Practice","stitches":24,"foot":{"length_mm":200,"ball_girth_mm":170},"gauge":{"stitches_per_100mm":16,"rounds_per_100mm":22},"leg":{"height_mm":90},"yarn":{"ball_g":100,"ball_m":120}%s}`
+const small = `{"format":"acorn-step.design","version":1,"name":"Practice","stitches":24,"foot":{"length_mm":200,"ball_girth_mm":170},"gauge":{"stitches_per_100mm":16,"rounds_per_100mm":22},"leg":{"height_mm":90}%s,"yarn":{"ball_g":100,"ball_m":120%s}}`
 
 func lessons() []Lesson {
 	list := []Lesson{
 		{Name: "cast-on", Title: "The cast-on", About: "Two strands, two needles: each fetches the strand of the other one, in turn. The first loop is on the upper needle.", from: "cast_on-1", to: "cast_on-1"},
+		{Name: "turkish", Title: "Turkish winding", About: "The yarn is wound round both needles from below upward, half as many times as there will be stitches.",
+			fields: `,"toe":{"cast_on":"turkish"}`, from: "cast_on-1", to: "toe-1"},
+		{Name: "chain", Title: "A chain in waste yarn", About: "Through each bar on the back of the chain one loop is drawn.",
+			fields: `,"toe":{"kind":"short_row"}`, from: "cast_on-1", to: "toe-1"},
 		{Name: "set-up", Title: "The first round",
 			About: "Needle 1 is knitted, needle 2 through the back loop where its loops lie turned.", from: "toe-1", to: "toe-1"},
 		{Name: "increase", Title: "A round of increases",
@@ -53,6 +59,16 @@ func lessons() []Lesson {
 		)
 	}
 	flap := `,"heel":{"kind":"flap_under"}`
+	list = append(list,
+		Lesson{Name: "second-wraps", Title: "Wraps: a second one", About: "Widening, the next stitch has a wrap already: it gets another, and later both are lifted.",
+			fields: `,"heel":{"turn":"wrap"}`, from: "second-wrap", to: "second-wrap-end"},
+		Lesson{Name: "unzip", Title: "A short-row toe is closed", About: "The stitches in the waste yarn come on to the needle one by one; then the first whole round.",
+			fields: `,"toe":{"kind":"short_row"}`, from: "unzip", to: "unzip"},
+		Lesson{Name: "garter-edge", Title: "Picking up along garter", About: "One stitch for each ridge along one edge, the other half of the cast-on, and one for each ridge again.",
+			fields: `,"toe":{"kind":"garter_square"}`, from: "garter-edge", to: "garter-edge"},
+		Lesson{Name: "join", Title: "A heel in another yarn", About: "The new strand is laid round the one that waits before its first stitch; at the end the waiting one is taken up.",
+			yarn: `,"contrast":["heel"]`, from: "joins", to: "joins-next"},
+	)
 	return append(list,
 		Lesson{Name: "corner", Title: "The corners of a heel", About: "A stitch is picked up before the instep and before the back.",
 			from: "leg-1", to: "leg-1"},
@@ -69,7 +85,7 @@ func lessons() []Lesson {
 			from: "gusset-4", to: "gusset-4"},
 		Lesson{Name: "rib", Title: "A round of rib",
 			About: "The yarn goes between the tips to the front before a purl, to the back before a knit.", from: "cuff-1", to: "cuff-1"},
-		Lesson{Name: "bind-off", Title: "Binding off", About: "Each stitch is bound off, in pattern; the edge has to stretch.",
+		Lesson{Name: "bind-off", Title: "Binding off", About: "Two together: work the next stitch in pattern, then both together; the edge has to stretch.",
 			from: "bind_off-1", to: "bind_off-1"},
 	)
 }
@@ -97,7 +113,7 @@ var courses = sync.OnceValues(func() ([]course, error) {
 })
 
 func (l Lesson) course() (course, error) {
-	d, err := design.Read(fmt.Appendf(nil, small, l.fields))
+	d, err := design.Read(fmt.Appendf(nil, small, l.fields, l.yarn))
 	if err != nil {
 		return course{}, err
 	}
@@ -125,13 +141,35 @@ func (l Lesson) course() (course, error) {
 			return c, fmt.Errorf("%s in %s: %v %v", move, p.Rows[who.row].ID, err, who.fault)
 		}
 		c.Moves++
+		if !slices.Contains(c.Keys, move) {
+			c.Keys = append(c.Keys, move)
+		}
 	}
 	return c, nil
 }
 
-// rowOf finds a row by its id; "turn" is the first row of a flap's turn, "heel-end" the last of the heel.
+// rowOf finds a row by its id, or the first in which something named is done; "heel-end" is the last of the heel.
 func rowOf(p *plan.Plan, id string) int {
+	has := func(codes ...needle.Code) int {
+		return slices.IndexFunc(p.Rows, func(r needle.Row) bool {
+			return slices.ContainsFunc(r.Ops, func(o needle.Op) bool { return slices.Contains(codes, o.Code) })
+		})
+	}
 	switch id {
+	case "second-wrap":
+		return has(needle.KW, needle.PW)
+	case "second-wrap-end":
+		return has(needle.KW, needle.PW) + 3
+	case "unzip":
+		return has(needle.Unzip)
+	case "garter-edge":
+		return has(needle.PU)
+	case "joins", "joins-next":
+		i := slices.IndexFunc(p.Rows, func(r needle.Row) bool { return r.Colour != "" })
+		if id == "joins-next" {
+			return i + 1
+		}
+		return i
 	case "heel-end":
 		last := -1
 		for i := range p.Rows {

@@ -1,6 +1,35 @@
 package practice
 
-import "acornstep/sock/rows/needle"
+import (
+	"acornstep/sock/rows/needle"
+	"acornstep/sock/said/hands"
+)
+
+// worksWrong carries out the two commonest mistakes: a turned loop that is worked through its front, and a double stitch of which one leg alone
+// is caught. The stitch stands as if it had been worked right, and shows what went wrong. False where nothing of that kind lies ahead.
+func (l *learner) worksWrong(code needle.Code) (string, bool) {
+	if code != needle.K && code != needle.P {
+		return "", false
+	}
+	purls := code == needle.P
+	next := l.m.Peek(0)
+	wrong, text := hands.Wrong(0), ""
+	switch {
+	case next.Turned && next.Kind == needle.Plain && next.Wraps == 0:
+		code = map[bool]needle.Code{true: needle.Ptbl, false: needle.Ktbl}[purls]
+		wrong, text = hands.Twisted, "This loop lay with its leading leg behind and was worked through its front: its legs cross, and it is twisted shut. Through the back loop it lies open."
+	case next.Kind == needle.Double:
+		code = map[bool]needle.Code{true: needle.Pds, false: needle.Kds}[purls]
+		wrong, text = hands.OneLeg, "Only one leg was caught: the other one lies as a loose strand before the stitch. Take it back, and put the needle through both."
+	default:
+		return "", false
+	}
+	if l.do(code) != nil {
+		return "", false
+	}
+	l.wrong[int32(len(l.history.Loops())-1)] = wrong
+	return text, true
+}
 
 // refusal says why a move cannot be made where the needle stands: by what lies there, else by what the move asks for.
 func (l *learner) refusal(did, want Action) string {
@@ -10,7 +39,7 @@ func (l *learner) refusal(did, want Action) string {
 	next := l.m.Peek(0)
 	switch works := did == Knit || did == Purl || did == Bind || did == Increase; {
 	case next.Kind == needle.Double && (works || did == Twist):
-		return "Only one leg would be caught, and a strand would lie loose: put the needle through both."
+		return "Two legs lie here for one stitch: put the needle through both."
 	case next.Kind == needle.YarnOver && (works || did == Twist):
 		return "Here the yarn of a turn lies over the needle: it goes together with the stitch beyond it."
 	case next.Wraps > 0 && (works || did == Twist || did == Together):

@@ -14,6 +14,7 @@ import (
 	"acornstep/sock/figures/measure"
 	"acornstep/sock/papers/draft"
 	"acornstep/sock/rows/needle"
+	"acornstep/sock/said/hands"
 )
 
 // solve makes the moves that lead on, as many as are asked for, or all of them.
@@ -55,7 +56,7 @@ func TestEveryLessonIsSolvable(t *testing.T) {
 	require.NoError(t, err)
 	for _, l := range list {
 		moves := solve(t, l.Name, mostMoves)
-		s, err := Run(l.Name, moves)
+		s, err := run(l.Name, moves)
 		require.NoError(t, err, l.Name)
 		assert.True(t, s.Done, l.Name)
 		assert.Nil(t, s.Fault, l.Name)
@@ -104,13 +105,13 @@ func TestAnyMovesCanBeMadeAndTakenBack(t *testing.T) {
 	rapid.Check(t, func(t *rapid.T) {
 		lesson := rapid.SampledFrom(all).Draw(t, "lesson")
 		moves := solve(t, lesson, rapid.IntRange(0, 60).Draw(t, "right so far"))
-		before, err := Run(lesson, moves)
+		before, err := run(lesson, moves)
 		if err != nil {
 			t.Fatal(err)
 		}
 		wild := rapid.SliceOfN(rapid.SampledFrom(Actions), 1, 40).Draw(t, "moves")
 		for i := range wild {
-			s, err := Run(lesson, append(moves[:len(moves):len(moves)], wild[:i+1]...))
+			s, err := run(lesson, append(moves[:len(moves):len(moves)], wild[:i+1]...))
 			if err != nil {
 				t.Fatalf("%v: %v", wild[:i+1], err)
 			}
@@ -119,7 +120,7 @@ func TestAnyMovesCanBeMadeAndTakenBack(t *testing.T) {
 				t.Fatalf("%s, %v: %s", lesson, wild[:i+1], s.Refused)
 			}
 		}
-		again, err := Run(lesson, moves)
+		again, err := run(lesson, moves)
 		if err != nil || again.Loops != before.Loops || again.Row != before.Row || (again.Fault == nil) != (before.Fault == nil) {
 			t.Fatalf("taken back it stands elsewhere: %v", err)
 		}
@@ -156,7 +157,7 @@ func TestALongWalk(t *testing.T) {
 				_ = h.act(wild)
 			}
 		}
-		s, err := Run(c.Name, moves)
+		s, err := run(c.Name, moves)
 		if err != nil || s.Loops != h.m.Count() || s.Done != h.done {
 			t.Fatalf("%s: %d loops here, %d there: %v", c.Name, h.m.Count(), s.Loops, err)
 		}
@@ -165,13 +166,13 @@ func TestALongWalk(t *testing.T) {
 
 // Casting on: the same needle twice is a fault, and is drawn.
 func TestCastingOn(t *testing.T) {
-	s, err := Run("cast-on", []Action{Lower, Upper, Upper})
+	s, err := run("cast-on", []Action{Lower, Upper, Upper})
 	require.NoError(t, err)
 	require.NotNil(t, s.Fault)
 	assert.Contains(t, s.Fault.Text, "fetched twice")
 	assert.Equal(t, Lower, s.Fault.Wanted)
 	require.NotNil(t, s.CastOn)
-	again, err := Run("cast-on", []Action{Lower, Upper})
+	again, err := run("cast-on", []Action{Lower, Upper})
 	require.NoError(t, err)
 	points := func(s State) int {
 		n := 0
@@ -185,7 +186,7 @@ func TestCastingOn(t *testing.T) {
 	moves := solve(t, "cast-on", mostMoves)
 	assert.Len(t, moves, 11)
 	assert.Equal(t, Lower, moves[len(moves)-1])
-	_, err = Run("flap", []Action{Upper})
+	_, err = run("flap", []Action{Upper})
 	require.NoError(t, err)
 }
 
@@ -206,7 +207,7 @@ func TestTheUsualSlipsAreNamed(t *testing.T) {
 		{"increase", Increase, Knit, "No increase was made"},
 		{"flap-turn", Together, Knit, "Two belonged together"},
 		{"pick-up", Pick, Knit, "Nothing was picked up"},
-		{"bind-off", Bind, Knit, "That one was not bound off"},
+		{"bind-off", Together, Knit, "That one was not bound off"},
 		{"corner-gone", Together, Knit, "Two belonged together"},
 		{"rib", Knit, Slip, "A stitch was slipped that is worked here"},
 	} {
@@ -219,7 +220,7 @@ func TestTheUsualSlipsAreNamed(t *testing.T) {
 			}
 		}
 		require.GreaterOrEqual(t, at, 0, "%s has no %s", c.lesson, c.until)
-		s, err := Run(c.lesson, append(moves[:at:at], c.did))
+		s, err := run(c.lesson, append(moves[:at:at], c.did))
 		require.NoError(t, err)
 		if s.Fault == nil {
 			assert.Contains(t, s.Refused, c.says, "%s: %s for %s", c.lesson, c.did, c.until)
@@ -230,20 +231,20 @@ func TestTheUsualSlipsAreNamed(t *testing.T) {
 	}
 	// A purl with the yarn behind lays a loop over the needle: one too many.
 	moves := solve(t, "out-german", 1)
-	right, err := Run("out-german", moves)
+	right, err := run("out-german", moves)
 	require.NoError(t, err)
-	wrong, err := Run("out-german", append(moves, Back, Purl))
+	wrong, err := run("out-german", append(moves, Back, Purl))
 	require.NoError(t, err)
 	require.NotNil(t, wrong.Fault)
 	assert.GreaterOrEqual(t, wrong.Loops, right.Loops)
 }
 
 func TestWhatIsNoMoveIsSaid(t *testing.T) {
-	_, err := Run("nobody", nil)
+	_, err := run("nobody", nil)
 	assert.ErrorContains(t, err, "no such lesson")
-	_, err = Run("flap", []Action{"jump"})
+	_, err = run("flap", []Action{"jump"})
 	assert.ErrorContains(t, err, "that is no move")
-	_, err = Run("flap", make([]Action, mostMoves+1))
+	_, err = run("flap", make([]Action, mostMoves+1))
 	assert.ErrorContains(t, err, "at most")
 }
 
@@ -270,4 +271,107 @@ func TestEveryPieceCanBeKnitted(t *testing.T) {
 	}
 	_, _, err := Begin("heel.turn:knot")
 	assert.ErrorContains(t, err, "no such piece")
+}
+
+// run makes moves as somebody sees them who throws with the right hand.
+func run(lesson string, moves []Action) (State, error) {
+	return Run(lesson, moves, hands.View{Hold: hands.Right})
+}
+
+// Whoever presses one key too many after the last move has done the lesson still: nothing of it becomes a fault.
+func TestOneKeyTooManyIsNoFault(t *testing.T) {
+	for _, lesson := range names(t) {
+		moves := solve(t, lesson, mostMoves)
+		for _, extra := range Actions {
+			s, err := run(lesson, append(moves[:len(moves):len(moves)], extra, extra))
+			require.NoError(t, err)
+			assert.True(t, s.Done && s.Fault == nil && s.Refused == "", "%s, then %s: %+v %s", lesson, extra, s.Fault, s.Refused)
+		}
+	}
+}
+
+// The two commonest mistakes are carried out wherever they can be made: the stitch is there, the count is what it was, and it shows what went wrong. Taken
+// back it is gone.
+func TestTheCommonestMistakesAreCarriedOut(t *testing.T) {
+	twisted, legs := 0, 0
+	for _, c := range must(t) {
+		h, err := c.begin()
+		require.NoError(t, err)
+		moves := solve(t, c.Name, mostMoves)
+		for i, move := range moves {
+			next, want := h.m.Peek(0), move
+			wrong := map[Action]Action{Twist: Knit, Together: Knit}[want]
+			if h.front {
+				wrong = map[Action]Action{Twist: Purl, Together: Purl}[want]
+			}
+			if wrong != "" && (next.Turned || next.Kind == needle.Double) && len(h.pending) == 0 {
+				s, err := run(c.Name, append(moves[:i:i], wrong))
+				require.NoError(t, err)
+				require.NotNil(t, s.Fault, "%s %d: %s", c.Name, i, s.Refused)
+				if next.Kind == needle.Double {
+					legs++
+					assert.Contains(t, s.Fault.Text, "Only one leg")
+				} else {
+					twisted++
+					assert.Contains(t, s.Fault.Text, "legs cross")
+				}
+				right, err := run(c.Name, moves[:i+1])
+				require.NoError(t, err)
+				assert.Equal(t, right.Loops, s.Loops)
+				assert.NotEqual(t, right.Needles, s.Needles, "the needle shows what came of it")
+			}
+			require.NoError(t, h.act(move))
+		}
+	}
+	assert.GreaterOrEqual(t, twisted, 10)
+	assert.Greater(t, legs, 10)
+}
+
+// What lies beside the tips is drawn: no loop twice, those of the row at hand as such, and as many as there are up to the edge of the picture.
+func TestTheNeedlesAreDrawnAsTheyAreHeld(t *testing.T) {
+	rapid.Check(t, func(t *rapid.T) {
+		lesson := rapid.SampledFrom(names(t)).Draw(t, "lesson")
+		moves := solve(t, lesson, rapid.IntRange(0, 80).Draw(t, "moves"))
+		s, err := run(lesson, moves)
+		if err != nil {
+			t.Fatal(err)
+		}
+		if s.Needles == nil {
+			return
+		}
+		seen := map[string]bool{}
+		for _, b := range s.Needles.Bodies {
+			if b.Key[0] == 'l' && b.Key != "left" {
+				if seen[b.Key] {
+					t.Fatalf("%s after %v: loop %s is drawn twice", lesson, moves, b.Key)
+				}
+				seen[b.Key] = true
+			}
+		}
+		if len(seen) == 0 || len(seen) > s.Loops {
+			t.Fatalf("%s after %v: %d loops drawn of %d", lesson, moves, len(seen), s.Loops)
+		}
+	})
+}
+
+// The words of the row say where the next move belongs: all before are done, none after it is.
+func TestTheWordsSayWhereItIs(t *testing.T) {
+	for _, lesson := range names(t) {
+		moves := solve(t, lesson, mostMoves)
+		for i := range moves {
+			s, err := run(lesson, moves[:i])
+			require.NoError(t, err)
+			now := 0
+			for _, w := range s.Words {
+				assert.NotEmpty(t, w.Text)
+				assert.LessOrEqual(t, w.Done, w.Of)
+				if w.Done < w.Of {
+					now++
+					continue
+				}
+				assert.Zero(t, now, "%s %d: %+v", lesson, i, s.Words)
+			}
+			assert.Positive(t, now, "%s %d: %+v", lesson, i, s.Words)
+		}
+	}
 }

@@ -33,12 +33,17 @@ type State struct {
 	// Made is how many moves were made, the refused ones not counted.
 	Made int  `json:"made"`
 	Done bool `json:"done"`
+	// Needles are the loops next to both tips, the yarn and its way to the hand, as they are held; Words the row at hand.
+	Needles *shown.Picture `json:"needles,omitempty"`
+	Words   []Word         `json:"words"`
+	// Laid are the loops of a cast-on that were laid, or taken out of waste yarn, so far.
+	Laid int `json:"laid"`
 	// CastOn is the pair of needles while loops are cast on.
 	CastOn *shown.Picture `json:"cast_on,omitempty"`
 }
 
-// Run makes moves in a lesson from its beginning. A lesson or a move that nobody knows is document.Faults.
-func Run(lesson string, moves []Action) (State, error) {
+// Run makes moves in a lesson from its beginning. The view is that of whoever practises. A lesson or a move that nobody knows is document.Faults.
+func Run(lesson string, moves []Action, view shown.View) (State, error) {
 	all, err := courses()
 	if err != nil {
 		return State{}, err
@@ -71,23 +76,46 @@ func Run(lesson string, moves []Action) (State, error) {
 	}
 	s.Row, s.Side, s.Front, s.Loops, s.Fault, s.Done = min(l.row-c.first+1, s.Rows), l.m.Side(), l.front, l.m.Count(), l.fault, l.done
 	s.Hint, _ = l.next()
-	if l.fetched != nil {
-		drawn := castingOn(l.fetched)
-		s.CastOn = &drawn
+	s.CastOn = l.castingOn()
+	s.Words, s.Laid = l.words(), l.laid
+	if l.m.Count() > 0 {
+		drawn := l.held(view)
+		s.Needles = &drawn
 	}
 	s.Picture, err = l.picture()
 	return s, err
 }
 
-// castingOn is the pair of needles with the loops that were fetched.
-func castingOn(fetched []Action) shown.Picture {
-	upper := 0
-	for _, m := range fetched {
-		if m == Upper {
-			upper++
+// castingOn is what is seen while loops are cast on, or come out of waste yarn; nil at any other time.
+func (l *learner) castingOn() *shown.Picture {
+	var drawn shown.Picture
+	switch o := l.wantedNow(); {
+	case l.fetched != nil && (o.Code == needle.CO || l.m.Count() == 0 || len(l.worked) == 1 && l.row > l.c.last):
+		upper := 0
+		for _, m := range l.fetched {
+			if m == Upper {
+				upper++
+			}
 		}
+		drawn = shown.CastingOn(upper, len(l.fetched)-upper)
+	case o.Code == needle.CO:
+		drawn = shown.Winding(l.laid)
+	case o.Code == needle.COChain:
+		drawn = shown.ThroughBars(l.laid)
+	case o.Code == needle.Unzip:
+		drawn = shown.Unzipping(l.laid, o.N)
+	default:
+		return nil
 	}
-	return shown.CastingOn(upper, len(fetched)-upper)
+	return &drawn
+}
+
+// wantedNow is the operation that comes next; none when all is done.
+func (l *learner) wantedNow() needle.Op {
+	if l.done || l.row > l.c.last {
+		return needle.Op{}
+	}
+	return l.wanted()
 }
 
 // picture draws what lies on the needle now.

@@ -2359,6 +2359,7 @@ export interface components {
         };
         PracticeLesson: {
             about: string;
+            keys: string[];
             knows: string;
             moves: number;
             name: string;
@@ -2377,8 +2378,10 @@ export interface components {
             title: string;
         };
         PracticeQuestion: {
+            knits?: string;
             lesson: string;
             moves: string[];
+            yarn?: string;
         };
         PracticeState: {
             cast_on?: components["schemas"]["HandsPicture"];
@@ -2386,14 +2389,22 @@ export interface components {
             fault?: components["schemas"]["PracticeFault"];
             front: boolean;
             hint: string;
+            laid: number;
             loops: number;
             made: number;
+            needles?: components["schemas"]["HandsPicture"];
             picture: components["schemas"]["FabricPicture"];
             refused: string;
             row: number;
             rows: number;
             /** @enum {string} */
             side: "RS" | "WS";
+            words: components["schemas"]["PracticeWord"][];
+        };
+        PracticeWord: {
+            done: number;
+            of: number;
+            text: string;
         };
         Problem: {
             current?: components["schemas"]["Sock"];

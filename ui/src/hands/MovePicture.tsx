@@ -1,6 +1,6 @@
 import { memo, useEffect, useRef } from "react";
 import css from "./hands.module.css";
-import { between, lasts } from "./motion";
+import { between, lasts as slowly } from "./motion";
 import { type Picture, paintPicture } from "./paint";
 import { useInks } from "./useInks";
 
@@ -12,10 +12,13 @@ export const MovePicture = memo(function MovePicture({
   picture,
   label,
   from,
+  lasts = slowly,
 }: {
   picture: Picture;
   label: string;
   from?: Picture | undefined;
+  /** How long it moves, in milliseconds. */
+  lasts?: number;
 }) {
   const canvas = useRef<HTMLCanvasElement>(null);
   const inks = useInks(canvas);
@@ -62,7 +65,7 @@ export const MovePicture = memo(function MovePicture({
       size.disconnect();
       sight.disconnect();
     };
-  }, [picture, from, inks]);
+  }, [picture, from, inks, lasts]);
   return (
     <canvas
       ref={canvas}
