@@ -65,7 +65,7 @@ func benched(b *testing.B, events int) (http.Handler, string) {
 			At: int64(i) * 90_000, Kind: logbook.RowDone, Version: 1, Sock: 1, Row: i % 180})
 	}
 	handler, err := web.New(web.Options{Basket: store, Feet: store, Swatches: store, Logbook: book, Discards: store, Importer: store,
-		Shares: store, Log: slog.New(slog.DiscardHandler), Interface: fstest.MapFS{}, Now: time.Now})
+		Shares: store, Practice: store, Log: slog.New(slog.DiscardHandler), Interface: fstest.MapFS{}, Now: time.Now})
 	require.NoError(b, err)
 	return handler, "/api/socks/" + sock.ID
 }

@@ -161,7 +161,7 @@ func TestNothingThatTheDescriptionAllowsBreaksTheProgram(t *testing.T) {
 	var log bytes.Buffer
 	errorsOnly := slog.New(slog.NewTextHandler(&log, &slog.HandlerOptions{Level: slog.LevelError}))
 	h := handler(t, web.Options{Basket: store, Feet: store, Swatches: store, Logbook: store, Discards: store, Importer: store,
-		Shares: store, Keeper: store, Log: errorsOnly})
+		Shares: store, Practice: store, Keeper: store, Log: errorsOnly})
 	a := &asker{rand.New(rand.NewPCG(20_261, 126)), doc.Components.Schemas, []string{"nobody"}}
 	for _, path := range []string{"/api/socks", "/api/feet"} {
 		body := `{"name":"Roof","wearer":"Isolde","unit":"cm","draft":` + isoldeDraft + `}`

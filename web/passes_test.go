@@ -26,7 +26,7 @@ func inTheHouse(t *testing.T, addresses []string) (h http.Handler, in func(*http
 	t.Cleanup(func() { _ = store.Close() })
 	at := time.Now()
 	h = handler(t, web.Options{
-		Basket: store, Feet: store, Swatches: store, Logbook: store, Discards: store, Importer: store, Shares: store, Visits: store,
+		Basket: store, Feet: store, Swatches: store, Logbook: store, Discards: store, Importer: store, Shares: store, Practice: store, Visits: store,
 		Passphrase: "first light",
 		Addresses:  func() []string { return addresses }, Now: func() time.Time { return at },
 	})

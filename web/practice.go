@@ -1,6 +1,9 @@
 package web
 
 import (
+	"fmt"
+
+	"acornstep/sock/figures/document"
 	"acornstep/sock/figures/measure"
 	"acornstep/sock/papers/basket"
 	"acornstep/sock/said/hands"
@@ -30,6 +33,55 @@ type PracticeQuestion struct {
 	// Yarn and Knits are the hands that hold the yarn and that knit, right or left; empty for right.
 	Yarn  string `json:"yarn,omitempty"`
 	Knits string `json:"knits,omitempty"`
+}
+
+// Practised is a lesson and how often it was done without a fault.
+type Practised struct {
+	Lesson string `json:"lesson"`
+	// Knows names what somebody has knitted who did it often enough; empty for nothing that is asked for.
+	Knows string `json:"knows"`
+	Runs  int    `json:"runs"`
+}
+
+// PractisedList is all that was practised.
+type PractisedList struct {
+	Lessons []Practised `json:"lessons"`
+}
+
+// PractisedRun is a run that was made without a fault, and without a hint.
+type PractisedRun struct {
+	Lesson string            `json:"lesson"`
+	Moves  []practice.Action `json:"moves"`
+}
+
+func (s *server) practised(c call[nothing]) (PractisedList, error) {
+	all, err := practice.Lessons()
+	if err != nil {
+		return PractisedList{}, err
+	}
+	runs, err := s.Practice.Practised(c)
+	list := PractisedList{Lessons: []Practised{}}
+	for _, l := range all {
+		if n := runs[l.Name]; n > 0 {
+			list.Lessons = append(list.Lessons, Practised{l.Name, l.Knows, n})
+		}
+	}
+	return list, err
+}
+
+// addRun notes a run, once its moves were made again and led to the end without a fault.
+func (s *server) addRun(c call[PractisedRun]) (PractisedList, error) {
+	state, err := practice.Run(c.Asked.Lesson, c.Asked.Moves, hands.View{Hold: hands.Right})
+	if err != nil {
+		return PractisedList{}, err
+	}
+	if !state.Done || state.Fault != nil {
+		return PractisedList{}, document.Faults{{Field: "moves", Message: fmt.Sprintf("read %d moves that do not lead to the end of the lesson; only a whole run counts", len(c.Asked.Moves))}}
+	}
+	if err := s.Practice.AddRun(c, c.Asked.Lesson, 1); err != nil {
+		return PractisedList{}, err
+	}
+	return s.practised(call[nothing]{Context: c.Context})
 }
 
 func (s *server) lessons(c call[PracticeSock]) (PracticeList, error) {

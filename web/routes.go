@@ -95,6 +95,8 @@ var routes = []route{
 	answering("POST", "/api/tracing", "tracing", "Measure a foot on a picture of its outline", 200, (*server).measureTracing),
 	answering("GET", "/api/hands", "hands", "Show every move of the hands, step by step", 200, asking(handsBook)),
 	answering("GET", "/api/practice", "lessons", "List what can be practised on the needle", 200, (*server).lessons),
+	answering("GET", "/api/practice/runs", "practised", "List what was practised, and how often without a fault", 200, (*server).practised),
+	answering("POST", "/api/practice/runs", "addRun", "Note a whole run that was made without a fault", 201, (*server).addRun).planning(),
 	answering("POST", "/api/practice", "practise", "Make the moves of a run, and say what came of them", 200,
 		asking(practise)).planning(),
 	answering("POST", "/api/practice/pieces", "addPiece", "Put a piece to practise on with real needles beside the basket", 201,

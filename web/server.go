@@ -31,6 +31,12 @@ type Basket interface {
 	MarkVariant(ctx context.Context, sockID, id string, deleted bool) error
 }
 
+// Practice keeps how often each lesson was done without a fault.
+type Practice interface {
+	Practised(ctx context.Context) (map[string]int, error)
+	AddRun(ctx context.Context, lesson string, times int) error
+}
+
 // Keeper answers for the file that everything is kept in.
 type Keeper interface {
 	// Check says whether it can be written to now.
@@ -53,6 +59,7 @@ type Options struct {
 	Discards Discards
 	Importer Importer
 	Shares   Shares
+	Practice Practice
 	// Addresses are those at which the program is reached, as it listens now; nil for nobody knows.
 	Addresses func() []string
 	// Copies may be nil: then none are made.

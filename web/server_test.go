@@ -45,7 +45,7 @@ func startWith(t *testing.T, passphrase, scale string) api {
 	require.NoError(t, err)
 	t.Cleanup(func() { _ = store.Close() })
 	handler, err := web.New(web.Options{
-		Basket: store, Feet: store, Swatches: store, Logbook: store, Discards: store, Importer: store, Shares: store, Keeper: store,
+		Basket: store, Feet: store, Swatches: store, Logbook: store, Discards: store, Importer: store, Shares: store, Practice: store, Keeper: store,
 		Log: slog.New(slog.DiscardHandler), Release: "test", Passphrase: passphrase, Scale: scale, Now: time.Now,
 		Names: []string{"attic"},
 		Interface: fstest.MapFS{

@@ -17,7 +17,7 @@ const phone = "Mozilla/5.0 (Android 15; Mobile; rv:140.0) Gecko/140.0 Firefox/14
 // house is the program on one data file, started again with each passphrase.
 func house(t *testing.T, store *sqlite.Store, passphrase string) http.Handler {
 	return handler(t, web.Options{Basket: store, Feet: store, Swatches: store, Logbook: store, Discards: store, Importer: store,
-		Shares: store, Visits: store, Passphrase: passphrase})
+		Shares: store, Practice: store, Visits: store, Passphrase: passphrase})
 }
 
 // loggedIn gives the cookie of a device that knew the passphrase.

@@ -29,7 +29,7 @@ func running(t *testing.T) *house {
 	h := &house{data: filepath.Join(folder, "socks.db"), folder: filepath.Join(folder, "copies"), log: slog.New(slog.DiscardHandler)}
 	h.open = func(store *sqlite.Store) (http.Handler, error) {
 		return web.New(web.Options{Basket: store, Feet: store, Swatches: store, Logbook: store, Keeper: store, Visits: store,
-			Discards: store, Importer: store, Shares: store,
+			Discards: store, Importer: store, Shares: store, Practice: store,
 			Copies: h, Hold: h.hold, Passphrase: "first light", Interface: fstest.MapFS{}, Log: h.log, Now: time.Now})
 	}
 	store, err := sqlite.Open(t.Context(), h.data, time.Now)

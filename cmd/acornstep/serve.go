@@ -153,7 +153,7 @@ func serve(f serveFlags, s streams, fill func(context.Context, *sqlite.Store) er
 	h.open = func(store *sqlite.Store) (http.Handler, error) {
 		return web.New(web.Options{
 			Basket: store, Feet: store, Swatches: store, Logbook: store, Keeper: store, Visits: store, Discards: store, Importer: store,
-			Shares: store, Copies: h, Hold: h.hold, Addresses: func() []string { return places }, Interface: ui.Files(), Log: log,
+			Shares: store, Practice: store, Copies: h, Hold: h.hold, Addresses: func() []string { return places }, Interface: ui.Files(), Log: log,
 			Release: version, Passphrase: passphrase, Names: splitNames(f.names), Proxy: f.proxy, Scale: f.scale, Now: time.Now,
 		})
 	}

@@ -552,6 +552,24 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/practice/runs": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** List what was practised, and how often without a fault */
+        get: operations["practised"];
+        put?: never;
+        /** Note a whole run that was made without a fault */
+        post: operations["addRun"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/reference": {
         parameters: {
             query?: never;
@@ -2405,6 +2423,18 @@ export interface components {
             done: number;
             of: number;
             text: string;
+        };
+        Practised: {
+            knows: string;
+            lesson: string;
+            runs: number;
+        };
+        PractisedList: {
+            lessons: components["schemas"]["Practised"][];
+        };
+        PractisedRun: {
+            lesson: string;
+            moves: string[];
         };
         Problem: {
             current?: components["schemas"]["Sock"];
@@ -4311,6 +4341,68 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Sock"];
+                };
+            };
+            /** @description What was wrong, and with which field */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    practised: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PractisedList"];
+                };
+            };
+            /** @description What was wrong, and with which field */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    addRun: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: {
+            content: {
+                "application/json": components["schemas"]["PractisedRun"];
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PractisedList"];
                 };
             };
             /** @description What was wrong, and with which field */

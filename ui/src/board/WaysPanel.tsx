@@ -5,7 +5,7 @@ import { Link, useSearchParams } from "react-router";
 import type { Candidate } from "../api/client";
 import { type Wish, waysOf } from "../api/plan";
 import { useTechniques } from "../api/reference";
-import { keepTicked, knownWith } from "../practice/known";
+import { keepTicked, knownWith, usePractised } from "../practice/known";
 import { Failure } from "../shell/Failure";
 import { lengthWithUnit, useUnit } from "../units/units";
 import { wayText } from "./changes";
@@ -27,6 +27,7 @@ export function WaysPanel() {
   const [search, setSearch] = useSearchParams();
   const by = wishes.find((w) => w.value === search.get("by"))?.value ?? "fit";
   const techniques = useTechniques().filter((t) => t.known !== "");
+  usePractised();
   const [ticked, setTicked] = useState<string[]>();
   // Who was not asked yet is taken to have knitted the usual one of each kind.
   const usual = techniques.filter((t, i) => techniques.findIndex((u) => u.field === t.field) === i);

@@ -3,7 +3,7 @@ import { type MouseEvent, useEffect, useRef } from "react";
 import { Strip } from "../drawing/Strip";
 import handsBesideCss from "../hands/hands-beside.module.css";
 import { useHands } from "../hands/useHands";
-import { isPractised } from "../practice/known";
+import { isPractised, usePractised } from "../practice/known";
 import { useKept } from "../shell/useKept";
 import { useKnitting } from "./context";
 import { Fabric } from "./Fabric";
@@ -129,6 +129,7 @@ export function KnitScreen() {
 
 /** useFresh is the move that a row asks for the first time, unless it was practised until it counts as known. */
 function useFresh(row: Row | undefined): string | undefined {
+  usePractised();
   const hands = useHands().data; // all pictures are on the device before somebody asks for one on a train
   const lessonOf = (move: string) => hands?.moves.find((m) => m.name === move)?.lesson;
   return row?.shows.find((s) => s.new && !isPractised(lessonOf(s.move)))?.move;

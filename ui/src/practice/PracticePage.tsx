@@ -9,7 +9,7 @@ import { MovePicture } from "../hands/MovePicture";
 import { useHands, useHold } from "../hands/useHands";
 import { Failure } from "../shell/Failure";
 import { usePageTitle } from "../shell/usePageTitle";
-import { enough, isPractised, runsOf, runWithoutFault } from "./known";
+import { enough, isPractised, noteRun, runsOf, runWithoutFault, usePractised } from "./known";
 import { Pieces } from "./Pieces";
 import practiceCss from "./practice.module.css";
 import { Rewrite } from "./Rewrite";
@@ -51,6 +51,7 @@ export function PracticePage() {
   usePageTitle("Practice");
   const [search, setSearch] = useSearchParams();
   const asking = search.get("sock") ?? "";
+  usePractised();
   const list = useQuery({
     queryKey: ["practice", asking],
     queryFn: async () => answered(await client.GET("/api/practice", { params: { query: { sock: asking } } })),
@@ -159,9 +160,10 @@ function Run({ lesson, sock, leave }: { lesson: Lesson; sock: string; leave: () 
   useEffect(() => {
     if (s?.done && !spoilt && !counted.current) {
       counted.current = true;
+      void noteRun(lesson.name, made);
       setRuns(runWithoutFault(lesson.name, lesson.knows));
     }
-  }, [s?.done, spoilt, lesson]);
+  }, [s?.done, spoilt, lesson, made]);
   const hint = () => {
     setHinted(true);
     setSpoilt((already) => already ?? (s?.done ? undefined : "a hint"));

@@ -1,6 +1,38 @@
+import { useQuery } from "@tanstack/react-query";
+import { answered, client, type Schemas } from "../api/client";
 import { forget, remember, remembered, rememberedKeys } from "../shell/remember";
 
-// What somebody knows is kept on the device: runs without a fault, what was practised by them, and what was ticked.
+// What somebody knows: runs without a fault are kept by the program, beside the basket, and remembered here for a device without a
+// connection; what was ticked is kept on the device.
+
+/** usePractised brings the runs that were made on any device here; it gives them once they came. */
+export function usePractised() {
+  return useQuery({
+    queryKey: ["practised"],
+    queryFn: async ({ signal }) => {
+      const { lessons } = answered(await client.GET("/api/practice/runs", { signal }));
+      for (const { lesson, knows, runs } of lessons) {
+        take(lesson, knows, Math.max(runs, runsOf(lesson)));
+      }
+      return lessons;
+    },
+    retry: false,
+  }).data;
+}
+
+/** noteRun tells the program of a whole run; without a connection it is remembered here alone. */
+export async function noteRun(lesson: string, moves: Schemas["PractisedRun"]["moves"]): Promise<void> {
+  await client.POST("/api/practice/runs", { body: { lesson, moves } }).catch(() => undefined);
+}
+
+/** take remembers how often a lesson was done; once that is enough, what it teaches is known. */
+function take(lesson: string, knows: string, runs: number): void {
+  const before = runsOf(lesson);
+  remember(runsKey(lesson), `${runs}`);
+  if (before < enough && runs >= enough && knows) {
+    keep(practisedKey, [...new Set([...(kept(practisedKey) ?? []), knows])]);
+  }
+}
 
 /** So many runs without a fault, and a move counts as known. */
 export const enough = 3;
@@ -25,10 +57,7 @@ export const isPractised = (lesson: string | undefined): boolean =>
 /** runWithoutFault counts one more, and gives how many there are. */
 export function runWithoutFault(lesson: string, knows: string): number {
   const runs = runsOf(lesson) + 1;
-  remember(runsKey(lesson), `${runs}`);
-  if (runs >= enough && knows) {
-    keep(practisedKey, [...new Set([...(kept(practisedKey) ?? []), knows])]);
-  }
+  take(lesson, knows, runs);
   return runs;
 }
 

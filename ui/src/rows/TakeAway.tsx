@@ -1,7 +1,7 @@
 import { Button, Dropdown } from "antd";
 import { useState } from "react";
 import { useHold } from "../hands/useHands";
-import { practisedLessons } from "../practice/known";
+import { practisedLessons, usePractised } from "../practice/known";
 import { useUnit } from "../units/units";
 import { Lend } from "./Lend";
 
@@ -15,6 +15,7 @@ export function TakeAway({ id }: { id: string }) {
   // Paper shows the hands as this knitter holds them.
   const paper = (about: Record<string, string>) =>
     file("pattern.pdf", { paper: "a4", yarn, knits, ...about });
+  usePractised();
   const known = practisedLessons();
   const link = (key: string, text: string, href: string) => ({
     key,

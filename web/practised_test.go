@@ -1,0 +1,46 @@
+package web_test
+
+import (
+	"encoding/json"
+	"fmt"
+	"net/http"
+	"testing"
+
+	"github.com/stretchr/testify/assert"
+	"github.com/stretchr/testify/require"
+
+	"acornstep/sock/said/hands"
+	"acornstep/sock/teach/practice"
+)
+
+// A run counts when it was made from its first move to its last without a fault, whoever asks, on whichever device; half a run and one with a fault do not.
+func TestOnlyAWholeRunCounts(t *testing.T) {
+	a := start(t, "")
+	moves := []practice.Action{}
+	for {
+		s, err := practice.Run("increase", moves, hands.View{Hold: hands.Right})
+		require.NoError(t, err)
+		if s.Done {
+			break
+		}
+		moves = append(moves, s.Hint)
+	}
+	run := func(moves []practice.Action) (int, string) {
+		text, err := json.Marshal(moves)
+		require.NoError(t, err)
+		w := a.do("POST", "/api/practice/runs", fmt.Sprintf(`{"lesson":"increase","moves":%s}`, text))
+		return w.status, w.text
+	}
+	code, said := run(moves[:len(moves)-1])
+	assert.Equal(t, http.StatusUnprocessableEntity, code, said)
+	assert.Contains(t, said, "only a whole run counts")
+	code, said = run(append([]practice.Action{practice.Slip}, moves...))
+	assert.Equal(t, http.StatusUnprocessableEntity, code, said)
+	for n := 1; n <= 3; n++ {
+		code, said = run(moves)
+		require.Equal(t, http.StatusCreated, code, said)
+		assert.JSONEq(t, fmt.Sprintf(`{"lessons":[{"lesson":"increase","knows":"toe:wedge","runs":%d}]}`, n), said)
+	}
+	w := a.do("GET", "/api/practice/runs", "")
+	assert.JSONEq(t, `{"lessons":[{"lesson":"increase","knows":"toe:wedge","runs":3}]}`, w.text)
+}
