@@ -26,7 +26,7 @@ test("a word of the row opens its move beside it, step by step by keys, and with
   await page.keyboard.press("ArrowLeft");
   await expect(atHand(page)).toContainText("1 ");
   await expect(page.locator(".hands__move-look")).toContainText("Two legs, one stitch");
-  await expect(page.locator(".hands__move-slip")).toContainText("one leg");
+  await expect(page.locator(".hands__move-care")).toContainText("one leg");
   // The moves stand in the order of the row: the double stitch, the plain ones, what comes after the turn.
   const names = page.locator(".hands__move-names button");
   await expect(names).toHaveCount(3);
@@ -46,11 +46,12 @@ test("yarn in the left hand and a left-handed knitter: other strands, mirrored p
   page,
 }) => {
   await page.goto("/moves?move=k");
-  const strand = () =>
-    page.locator(".hands__move-steps li").first().locator(".hands__part-now").first().getAttribute("d");
-  const thrown = await strand();
+  const first = page.locator(".hands__move-steps li").first().locator("canvas").first();
+  await expect(first).toHaveAttribute("data-painted", "still");
+  const picture = () => first.evaluate((canvas: HTMLCanvasElement) => canvas.toDataURL());
+  const thrown = await picture();
   await page.getByLabel("Hand that holds the yarn").getByText("left").click();
-  await expect.poll(strand).not.toBe(thrown);
+  await expect.poll(picture).not.toBe(thrown);
   await page.goto("/moves?move=k2tog");
   await expect(page.locator(".hands__move-look")).toContainText("leans to the right");
   await page.getByText("left-handed", { exact: true }).click();
@@ -65,11 +66,11 @@ test("the steps play slowly, and stop at the last one", async ({ page }) => {
   await page.goto("/moves?move=p");
   await expect(atHand(page)).toContainText("1 ");
   await page.getByRole("button", { name: /Play slowly/ }).click();
-  for (const step of ["2 ", "3 ", "4 "]) {
-    await page.clock.runFor(3_300);
+  for (const step of ["2 ", "3 ", "4 ", "5 "]) {
+    await page.clock.runFor(3_700);
     await expect(atHand(page)).toContainText(step);
   }
-  await page.clock.runFor(3_300);
+  await page.clock.runFor(3_700);
   await expect(page.getByRole("button", { name: /Play slowly/ })).toBeVisible();
 });
 

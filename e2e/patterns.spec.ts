@@ -45,7 +45,8 @@ test("the pattern and the sock are taken away as files, and come back by one", a
   const id = await rowsOf(page, "Observatory roof socks");
   await page.getByRole("button", { name: "Take it away" }).click();
   const links = page.locator(".ant-dropdown a");
-  await expect(links).toHaveCount(13);
+  // One more where a lesson of it counts as known.
+  await expect.poll(() => links.count()).toBeGreaterThanOrEqual(14);
   for (const link of await links.all()) {
     const answer = await page.request.get((await link.getAttribute("href")) ?? "");
     expect(answer.status(), (await link.textContent()) ?? "").toBe(200);

@@ -42,8 +42,8 @@ test("pictures of the board", async ({ page }) => {
     await page.goto(`${url}${path}`);
     await shot(page, name, about);
   }
-  await page.goto("/moves?of=heel.turn:german");
-  await shot(page, "show-me", ".hands__move-steps");
+  await page.goto("/moves?move=double-back-rs");
+  await shot(page, "show-me", ".hands__move-steps canvas[data-painted=still]");
   await page.goto(`${url}?look=pull`);
   await page.locator(".drawing__sock").waitFor();
   await page.getByRole("button", { name: "Evening" }).click();
@@ -76,8 +76,12 @@ test("pictures of feet and swatches", async ({ page }) => {
   await shot(page, "tracing", ".feet-marking__found-line");
   await page.goto("/swatches");
   await shot(page, "swatches", ".swatches__spread");
-  await page.goto("/terms");
-  await shot(page, "terms", "main svg");
+  await page.goto("/practice?lesson=heel-german");
+  for (const key of ["s", "o", "f", "p", "p", "p"]) {
+    await expect(page.locator('.run[aria-busy="false"]')).toBeVisible();
+    await page.keyboard.press(key);
+  }
+  await shot(page, "practice", ".practice__run-picture canvas[data-painted=still]");
 });
 
 test("pictures of the needles", async ({ page }) => {

@@ -55,7 +55,7 @@ const palettes = {
     ghost: "#2c271f",
     shaft: "#8d7a60",
     handsWait: "#a9c782",
-    handsNow: "#a05527",
+    handsNow: "#9a5023",
     handsAbout: "#e08a6c",
     handsOther: "#8fa9c4",
     handsRod: "#8d7a60",

@@ -3,8 +3,10 @@ package hands
 import (
 	"fmt"
 	"math"
+	"os"
 	"regexp"
 	"slices"
+	"strconv"
 	"strings"
 	"testing"
 
@@ -368,6 +370,138 @@ func (w *work) all() map[int]loop {
 	add(w.left)
 	add(w.right)
 	return found
+}
+
+// What the hands do comes to what the move declares: the loops on both needles are as many more or fewer as one of its operations makes, or all of
+// them together.
+func TestTheHandsDoWhatIsDeclared(t *testing.T) {
+	held := 0
+	for i := range Sequences {
+		q := &Sequences[i]
+		e := q.Effect()
+		first, last := q.Steps[0].at, q.Steps[len(q.Steps)-1].at
+		whole := first != nil && last != nil && last.yarn != roundTip && last.yarn != drawnThrough && last.entered == out && !strings.HasPrefix(q.Name, "bo-")
+		for n := 1; n < len(q.Steps); n++ {
+			whole = whole && q.Steps[n].goesOn
+		}
+		if !whole || len(e.Ops) == 0 {
+			continue
+		}
+		held++
+		all, each := 0, []int{}
+		for _, code := range e.Ops {
+			each = append(each, code.Makes()-code.Takes())
+			all += code.Makes() - code.Takes()
+		}
+		// What is lifted or pulled before the first picture is there already.
+		did := loopsOf(last) - loopsOf(q.Steps[0].from)
+		assert.Contains(t, append(each, all), did, "%s: %v", q.Name, e.Ops)
+	}
+	assert.Greater(t, held, 25)
+}
+
+// loopsOf counts the loops on both needles, a double stitch once.
+func loopsOf(w *work) int {
+	n := 0
+	for _, l := range slices.Concat(w.left, w.right) {
+		if l.kind != marker && l.kind != place {
+			n++
+		}
+	}
+	return n
+}
+
+// An arrow points as the sentence says: to the left needle where a strand is lifted on to it, over the upper needle or under the lower one where
+// the tips swing so, and to the right above a pair that is turned like the hand of a clock.
+func TestArrowsPointAsTheSentenceSays(t *testing.T) {
+	seen := map[string]int{}
+	for i := range Sequences {
+		for n, step := range Sequences[i].Steps {
+			name := fmt.Sprintf("%s %d", Sequences[i].Name, n+1)
+			var way []point
+			for _, b := range (View{Right, false}).seen(step.draw) {
+				if b.key == "arrow" && len(b.points) == 3 {
+					way = b.points
+				}
+			}
+			said := func(text string) bool {
+				if strings.Contains(step.Text, text) {
+					seen[text]++
+					return true
+				}
+				return false
+			}
+			switch {
+			case way == nil:
+			case said("Lift it with the {left} needle"), said("Lift the strand between the needles"):
+				assert.Less(t, way[0].y, -40.0, name)
+				assert.InDelta(t, leftY(way[2].x), way[2].y, 12, name)
+				assert.Less(t, way[2].x, 12.0, name)
+			case said("Swing both tips up and over"):
+				assert.Greater(t, way[2].y, way[0].y+30, name)
+			case said("swing down and under"):
+				assert.Less(t, way[2].y, way[0].y-30, name)
+			case said("like the hand of a clock"):
+				assert.Greater(t, way[2].x, way[0].x+40, name)
+				assert.Greater(t, way[1].y, way[0].y, name)
+			case said("to the front between the tips"):
+				assert.Less(t, way[2].y, way[0].y, name)
+			case said("to the back between the tips"):
+				assert.Greater(t, way[2].y, way[0].y, name)
+			}
+		}
+	}
+	assert.Len(t, seen, 7, "%v", seen)
+}
+
+// No picture stands for many places: where it stands twice, what lies on the needles is the same.
+func TestPicturesDiffer(t *testing.T) {
+	places := map[string][]string{}
+	all := 0
+	for i := range Sequences {
+		q := &Sequences[i]
+		for n, step := range q.Seen(View{Right, false}).Steps {
+			all++
+			key := fmt.Sprint(step.Picture.Bodies)
+			places[key] = append(places[key], fmt.Sprintf("%s %d", q.Name, n+1))
+		}
+	}
+	for _, same := range places {
+		assert.LessOrEqual(t, len(same), 5, "%v", same)
+	}
+	assert.Greater(t, len(places), all*4/5)
+}
+
+// What moves is told from what waits also by an eye that sees no colour: by three times as much light, in either scheme.
+func TestWhatMovesIsToldFromWhatWaits(t *testing.T) {
+	text, err := os.ReadFile("../../../ui/src/tokens.ts")
+	require.NoError(t, err)
+	waits := regexp.MustCompile(`handsWait: "#(\w{6})"`).FindAllSubmatch(text, -1)
+	moves := regexp.MustCompile(`handsNow: "#(\w{6})"`).FindAllSubmatch(text, -1)
+	require.Len(t, waits, 2)
+	require.Len(t, moves, 2)
+	for i := range waits {
+		a, b := light(t, string(waits[i][1])), light(t, string(moves[i][1]))
+		assert.GreaterOrEqual(t, (max(a, b)+0.05)/(min(a, b)+0.05), 3.0, "%s %s", waits[i][1], moves[i][1])
+	}
+}
+
+// light is the relative luminance of a colour, as the web's guidelines for contrast have it.
+func light(t *testing.T, colour string) float64 {
+	t.Helper()
+	n, err := strconv.ParseUint(colour, 16, 32)
+	require.NoError(t, err)
+	sum := 0.0
+	for i, share := range []float64{0.0722, 0.7152, 0.2126} {
+		c := float64(n>>(8*i)&255) / 255
+		if c <= 0.04045 {
+			c /= 12.92
+		} else {
+			c = math.Pow((c+0.055)/1.055, 2.4)
+		}
+		sum += share * c
+	}
+	return sum
 }
 
 // A magic cast-on is worked with the tips to the left, the tail's loops above and the ball's below; half turned, they point to the right, and

@@ -13,6 +13,8 @@ type Step struct {
 	// at is what lies on the needles then; nil where no two tips are shown. goesOn: it is what the step before left, and what was done to it.
 	at     *work
 	goesOn bool
+	// from is what lay there before the first step, in that one.
+	from *work
 }
 
 // Sequence is a move, step by step.
@@ -55,6 +57,8 @@ type Seen struct {
 	Picture Picture `json:"picture"`
 	// GoesOn says that what lies on the needles is what the step before left there.
 	GoesOn bool `json:"goes_on,omitempty"`
+	// Side is the same seen down the needle, from the tips, where the front hides the point.
+	Side *Picture `json:"side,omitempty"`
 }
 
 // Seen gives the words and pictures of a sequence in a view.
@@ -63,9 +67,22 @@ func (q *Sequence) Seen(v View) Move {
 	for i, step := range q.Steps {
 		picture := v.picture(step.draw)
 		picture.id = fmt.Sprintf("%s %d %s %t", q.Name, i, v.Hold, v.Mirrored)
-		m.Steps[i] = Seen{v.said(step.Text), picture, step.goesOn}
+		m.Steps[i] = Seen{v.said(step.Text), picture, step.goesOn, v.side(&step)}
 	}
 	return m
+}
+
+// side is a step seen down the needle; nil where the front shows all.
+func (v View) side(step *Step) *Picture {
+	if step.at == nil {
+		return nil
+	}
+	list, is := step.at.downTheNeedle()
+	if !is {
+		return nil
+	}
+	p := fromTheTips.of(v.seenIn(fromTheTips, func(Hold) []body { return list }))
+	return &p
 }
 
 // face is the step that tells the move from others: the first in which most is done at once.

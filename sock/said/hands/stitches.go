@@ -23,6 +23,11 @@ var (
 	fromTheBack  = pointing(point{34, -56, 0}, point{24, -36, 0}, point{4, -4, 0})
 )
 
+// pushes is a fingertip at the first loop of the left needle.
+var pushes = with(func(*work) []body {
+	return []body{{part: Skin, key: "finger", points: []point{{-84, 96, 60}, {-52, 62, 60}, {-24, 33, 60}}}}
+})
+
 var stitches = []Sequence{
 	{
 		Name: "k", Title: "Knit", Group: groupSts,
@@ -91,7 +96,7 @@ var stitches = []Sequence{
 		Name: "kfb", Title: "Knit front and back", Group: groupIncs,
 		Steps: shown(rs("vvv", "VV"),
 			do("Knit the stitch, but do not slide it off.", enter(knitwise, 1), wrap, draw),
-			do("Push it over with a finger: needle into the back leg of the same stitch.", enter(backLoop, 1), yarnTo(behind)),
+			do("Push it over with a finger: needle into the back leg of the same stitch.", enter(backLoop, 1), yarnTo(behind), pushes),
 			do("[Lay the yarn round and|Catch the strand and] draw it through.", wrap),
 			do("Slide the old stitch off: one became two.", draw, drop, mark(1))),
 		Look: "A small bar at the foot of the new stitch: one bar, one increase round.",

@@ -155,6 +155,10 @@ func (w *work) aroundTip(from point, throws bool) []body {
 	if !throws {
 		next.points = []point{t.plus(3, 12, between-1), t.plus(0, 3, between), t.plus(2, -8, between), t.plus(-14, -8, between), {-96, 26, -22}, {-136, 62, -24}}
 	}
+	if throws && !w.flat {
+		// The forefinger carries the strand.
+		return []body{loop, next, {part: Skin, key: "finger", points: []point{{146, 108, -44}, {116, 84, -44}, {90, 61, -44}}}}
+	}
 	return []body{loop, next}
 }
 

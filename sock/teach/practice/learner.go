@@ -410,6 +410,8 @@ func (l *learner) atHand() needle.Row {
 		Side: side, Ops: l.now, Stitches: l.m.Count(), Fabric: meta.Fabric, Colour: meta.Colour}
 }
 
+const notJoined = "The new strand was not laid round the one that waits: a hole stays beside the first stitch."
+
 // strayBinding makes a move that does not lead on while stitches lie ready to be bound off.
 func (l *learner) strayBinding(move Action) (string, error) {
 	if move != Knit && move != Purl || len(l.pending) >= l.m.Count() {
@@ -465,7 +467,9 @@ func (l *learner) stray(move, want Action) (string, error) {
 	}
 	if want == Join {
 		l.joined = true
-		return "The new strand was not laid round the one that waits: a hole stays beside the first stitch.", nil
+		if next, leads := l.next(); leads && next == move {
+			return notJoined, l.lead(move)
+		}
 	}
 	if len(l.pending) > 0 {
 		return l.strayBinding(move)

@@ -34,7 +34,10 @@ func (l *learner) worksWrong(code needle.Code) (string, bool) {
 // refusal says why a move cannot be made where the needle stands: by what lies there, else by what the move asks for.
 func (l *learner) refusal(did, want Action) string {
 	if l.m.Count() == 0 {
-		return "Nothing is on the needles yet: let them fetch the loops first."
+		return "Nothing is on the needles yet: cast on first."
+	}
+	if want == Unzip {
+		return "What comes next is still in the waste yarn: take it on to the needle first."
 	}
 	next := l.m.Peek(0)
 	switch works := did == Knit || did == Purl || did == Bind || did == Increase; {
@@ -79,6 +82,8 @@ func slipText(did, want Action, extra bool) string {
 		return "The yarn was in front: it went over the needle to the back, and a loop too many lies there. Bring it to the back between the tips first."
 	}
 	switch want {
+	case Front, Back: // the yarn was to come there for a stitch
+		return slipText(did, map[Action]Action{Front: Purl, Back: Knit}[want], false)
 	case Over:
 		if did == Knit || did == Purl {
 			return "The yarn was not pulled over: the turn leaves a hole. After slipping, pull the yarn up and over the needle; in the yarn-over style lay it over right after turning."

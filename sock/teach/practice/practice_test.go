@@ -3,6 +3,7 @@ package practice
 import (
 	"math/rand/v2"
 	"regexp"
+	"slices"
 	"strings"
 	"testing"
 
@@ -209,6 +210,8 @@ func TestTheUsualSlipsAreNamed(t *testing.T) {
 		{"pick-up", Pick, Knit, "Nothing was picked up"},
 		{"bind-off", Together, Knit, "That one was not bound off"},
 		{"corner-gone", Together, Knit, "Two belonged together"},
+		{"chain", Pick, Turn, "cast on first"},
+		{"unzip", Unzip, Knit, "still in the waste yarn"},
 		{"rib", Knit, Slip, "A stitch was slipped that is worked here"},
 	} {
 		moves := solve(t, c.lesson, mostMoves)
@@ -229,6 +232,14 @@ func TestTheUsualSlipsAreNamed(t *testing.T) {
 		assert.Contains(t, s.Fault.Text, c.says, "%s: %s for %s", c.lesson, c.did, c.until)
 		assert.Equal(t, c.until, s.Fault.Wanted)
 	}
+	// Whoever goes on without joining has the stitch, and the hole.
+	joins := solve(t, "join", mostMoves)
+	at := slices.Index(joins, Join)
+	s, err := run("join", append(joins[:at:at], joins[at+1]))
+	require.NoError(t, err)
+	require.NotNil(t, s.Fault)
+	assert.Contains(t, s.Fault.Text, "a hole stays beside the first stitch")
+	assert.Equal(t, 1, s.Made-at)
 	// A purl with the yarn behind lays a loop over the needle: one too many.
 	moves := solve(t, "out-german", 1)
 	right, err := run("out-german", moves)
@@ -356,22 +367,22 @@ func TestTheNeedlesAreDrawnAsTheyAreHeld(t *testing.T) {
 
 // The words of the row say where the next move belongs: all before are done, none after it is.
 func TestTheWordsSayWhereItIs(t *testing.T) {
-	for _, lesson := range names(t) {
-		moves := solve(t, lesson, mostMoves)
-		for i := range moves {
-			s, err := run(lesson, moves[:i])
-			require.NoError(t, err)
+	for _, c := range must(t) {
+		h, err := c.begin()
+		require.NoError(t, err)
+		for i, move := range solve(t, c.Name, mostMoves) {
 			now := 0
-			for _, w := range s.Words {
+			for _, w := range h.words() {
 				assert.NotEmpty(t, w.Text)
 				assert.LessOrEqual(t, w.Done, w.Of)
 				if w.Done < w.Of {
 					now++
 					continue
 				}
-				assert.Zero(t, now, "%s %d: %+v", lesson, i, s.Words)
+				assert.Zero(t, now, "%s %d: %+v", c.Name, i, h.words())
 			}
-			assert.Positive(t, now, "%s %d: %+v", lesson, i, s.Words)
+			assert.Positive(t, now, "%s %d: %+v", c.Name, i, h.words())
+			require.NoError(t, h.act(move))
 		}
 	}
 }

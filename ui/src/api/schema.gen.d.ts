@@ -2009,6 +2009,7 @@ export interface components {
         HandsSeen: {
             goes_on?: boolean;
             picture: components["schemas"]["HandsPicture"];
+            side?: components["schemas"]["HandsPicture"];
             text: string;
         };
         HandsShown: {

@@ -71,8 +71,8 @@ export const MovePicture = memo(function MovePicture({
       ref={canvas}
       className={css.movePicture}
       style={{ aspectRatio: `${picture.width} / ${picture.height}` }}
-      role="img"
-      aria-label={label}
+      // One without words stands beside its name.
+      {...(label ? { role: "img", "aria-label": label } : { "aria-hidden": true })}
     />
   );
 });

@@ -126,6 +126,12 @@ function Steps({ move, sock, close }: { move: Move; sock: string; close: (() => 
                 label={`Step ${i + 1} of ${move.title}, drawn`}
                 from={i === at && i === came && step.goes_on ? move.steps[i - 1]?.picture : undefined}
               />
+              {step.side && (
+                <span className={handsCss.moveSide}>
+                  <MovePicture picture={step.side} label="" />
+                  from the tip
+                </span>
+              )}
             </button>
             <p>
               <strong className={handsCss.moveNumber}>{i + 1}</strong> {step.text}

@@ -220,7 +220,7 @@ function runs(ctx: CanvasRenderingContext2D, lines: Line[], of: Layer[][], inks:
         continue;
       }
       const from = k;
-      for (k++; layers[k] === layer && (!line.tip || (line.left[k] ?? 0) > taper); k++) {}
+      for (k++; layers[k] === layer; k++) {}
       const r = radius(line, (from + k) >> 1);
       if (layer === "top") {
         rimmed(ctx, line, from, k, r, inks);
@@ -255,14 +255,43 @@ function lay(ctx: CanvasRenderingContext2D, line: Line, from: number, to: number
     stroke(ctx, line, from, to, 2 * r, ink.body, "round");
     return;
   }
+  if (isRod(part)) {
+    layRod(ctx, line, from, to, r, ink);
+    return;
+  }
   const cap = part === "skin" ? "round" : "butt";
   stroke(ctx, line, from, to, 2 * r, ink.edge, cap);
-  stroke(ctx, line, from, to, isRod(part) ? 1.7 * r : part === "skin" ? 2 * r - 3 : 1.6 * r, ink.body, cap);
-  if (isRod(part)) {
-    stroke(ctx, line, from, to, r * 0.4, ink.light, "butt", -r * 0.4);
-  } else if (isYarn(part)) {
+  stroke(ctx, line, from, to, part === "skin" ? 2 * r - 3 : 1.6 * r, ink.body, cap);
+  if (isYarn(part)) {
     stroke(ctx, line, from, to, r * 0.55, ink.light, "butt", -r * 0.3);
     twist(ctx, line, from, to, r, ink.ply, part === "about" ? -1 : 1);
+  }
+}
+
+/** layRod draws a stretch of a needle, which may grow thinner: first its edge, then its middle, then the light on it. */
+function layRod(
+  ctx: CanvasRenderingContext2D,
+  line: Line,
+  from: number,
+  to: number,
+  r: number,
+  ink: Ink,
+): void {
+  const ends = [Math.max(0, from), Math.min(to, line.places.length - 1)] as const;
+  const thins = line.tip && (line.left[ends[1]] ?? 0) < taper;
+  for (const [wide, colour, up] of [
+    [2, ink.edge, 0],
+    [1.7, ink.body, 0],
+    [0.4, ink.light, -0.4],
+  ] as const) {
+    if (!thins) {
+      stroke(ctx, line, ends[0], ends[1], wide * r, colour, "butt", up * r);
+      continue;
+    }
+    for (let k = ends[0]; k < ends[1]; k++) {
+      const here = radius(line, k);
+      stroke(ctx, line, k, k + 1, wide * here, colour, "round", up * here);
+    }
   }
 }
 
