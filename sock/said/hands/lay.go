@@ -280,7 +280,10 @@ func (w *work) between(wales []wale, i, level, step int) point {
 		}
 		n := level + at.rowOf() - other.rowOf()
 		if n < 0 {
-			// The row was not worked there yet: the strand to the hand begins here.
+			// The row was not worked there: to the left the strand to the hand begins, at the right it comes from a stitch that was slipped.
+			if step > 0 {
+				beyond.x = here.x + 0.8*pitch
+			}
 			return beyond
 		}
 		there := other.level(n)

@@ -75,7 +75,7 @@ func thread(part Part, key string, points ...point) body {
 
 // pin is a removable pin round a strand that runs across at a place, closed below it.
 func pin(x, y float64) []body {
-	return []body{{part: Pin, key: "pin", points: []point{{x, y + 8, -24}, {x - 6, y + 3, -22}, {x - 7, y - 8, -4}, {x - 3, y - 19, 20}, {x + 3, y - 19, 26}, {x + 7, y - 8, 30},
+	return []body{{part: Pin, key: "pin", points: []point{{x, y + 8, -24}, {x - 6, y + 3, -22}, {x - 7, y - 9, -20}, {x - 3, y - 19, 14}, {x + 3, y - 19, 26}, {x + 7, y - 8, 30},
 		{x + 6, y + 4, 30}, {x, y + 9, 20}}}}
 }
 

@@ -12,7 +12,7 @@ func laidOut() scene {
 		}
 		for _, b := range pin(x, 14) {
 			b.part = Pin
-			p = p.with(b, body{part: part, key: "bead", points: []point{{x - 3, -15, 30}, {x + 4, -16, 30}}})
+			p = p.with(b, body{part: part, key: "bead", points: []point{{x - 4, -3, 40}, {x + 4, -3, 40}}})
 		}
 	}
 	return p.scene()
@@ -45,19 +45,26 @@ var pinTurns = turnStyle{turn: "pinned", begins: "pin", moves: append(both(pinBo
 	},
 )}
 
-// hangPin hangs a pin round the strand beside the stitch that was slipped, under the needle.
+// hangPin hangs a pin round the strand beside the stitch that was slipped: round the one to the hand while nothing was worked since, close under
+// the needle once it was.
 var hangPin = with(func(w *work) []body {
 	left, right := w.places()
 	for i := range right {
-		if at := &right[i]; at.kind == stitch && at.part != Now && at.low == 0 {
-			if i == 0 {
-				break // nothing was worked since: the strand to the hand is the one
-			}
-			return pin(at.level(0).x-pitchDone/2, at.foot-4)
+		if at := &right[i]; i > 0 && at.kind == stitch && at.part != Now && at.low == 0 {
+			return pin(at.level(0).x-pitchDone/2, right[i-1].foot-2)
 		}
 	}
-	at := w.foot(left, right)
-	return pin(at.x-3, at.y+8)
+	for _, b := range w.strand(left, right, Right) {
+		if b.is.kind != toHand {
+			continue
+		}
+		for _, p := range line(b.points, 2) {
+			if p.y > b.points[0].y+22 {
+				return pin(p.x+1, p.y)
+			}
+		}
+	}
+	return nil
 })
 
 func pinBoth(f facing) []Sequence {
