@@ -8,7 +8,7 @@ const groupBindOff = "Binding off"
 func bound(n int) verb {
 	return with(func(w *work) []body {
 		_, right := w.places()
-		x, y := 60.0, -60.0
+		x, y := 26.0, -62.0
 		for i := range right {
 			if right[i].kind == stitch || right[i].kind == over {
 				x, y = right[i].c.x, right[i].foot

@@ -56,9 +56,9 @@ func looseOver() []body {
 
 // afterHalf is a magic cast-on after its half turn; both strands hang at the right. Held: the tail lies over the ball's end.
 func afterHalf(held bool) pair {
-	p := turnedHalf(magic(5, 5, cutOff))
+	p := turnedHalf(magic(4, 4, cutOff))
 	// What is laid out is turned with the pair: the places of the ends are those before the turn.
-	x := slot(9)
+	x := slot(7)
 	tail := []point{{x + 2, -7, -14}, {x - 14, -12, -6}, {x - 30, 10, 12}, {x - 44, 70, 14}, {x - 46, 98, 14}}
 	ball := []point{{x - 10, 6, -16}, {x - 22, 10, -10}, {x - 34, 40, 2}, {x - 30, 98, 4}}
 	if held {
@@ -74,7 +74,7 @@ func afterHalf(held bool) pair {
 
 // drawnOut is the half turned pair of which the lower needle was drawn out to its cable.
 func drawnOut() scene {
-	p := halves(5, 5, false, true)
+	p := halves(4, 4, false, true)
 	for i := range p.bodies {
 		if b := &p.bodies[i]; b.part == Yarn {
 			b.part = Now

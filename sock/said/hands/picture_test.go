@@ -527,6 +527,30 @@ func light(t *testing.T, colour string) float64 {
 	return sum
 }
 
+// lieOnNeedles says of each loop of a cast-on that goes over or under a needle, that the needle reaches as far as that.
+func lieOnNeedles(t *testing.T, name string, bodies []body) {
+	t.Helper()
+	for _, b := range bodies {
+		if b.key != "tail" && b.key != "ball" {
+			continue
+		}
+		for _, p := range b.points {
+			dy := p.y - (oy - high/2)
+			if math.Abs(dy) < apart+9 || math.Abs(dy) > apart+12 || math.Abs(p.z) > 2 {
+				continue
+			}
+			held := slices.ContainsFunc(bodies, func(n body) bool {
+				if !n.pointed {
+					return false
+				}
+				from, to := n.points[0], n.points[len(n.points)-1]
+				return math.Abs(from.y-p.y) < 12 && p.x > min(from.x, to.x) && p.x < max(from.x, to.x)
+			})
+			assert.True(t, held, "%s: a loop at %.0f, %.0f hangs on no needle", name, p.x, p.y)
+		}
+	}
+}
+
 // A magic cast-on is worked with the tips to the left, the tail's loops above and the ball's below; half turned, they point to the right, and
 // the ball's loops are above.
 func TestTheMagicCastOnIsHeldAsItIsWorked(t *testing.T) {
@@ -536,7 +560,9 @@ func TestTheMagicCastOnIsHeldAsItIsWorked(t *testing.T) {
 				continue
 			}
 			tips, high := 0.0, map[Part][]float64{}
-			for _, b := range (View{Right, false}).seen(step.draw) {
+			bodies := View{Right, false}.seen(step.draw)
+			lieOnNeedles(t, fmt.Sprintf("%s %d", name, n+1), bodies)
+			for _, b := range bodies {
 				switch {
 				case b.pointed:
 					tips += b.points[len(b.points)-1].x - b.points[0].x
