@@ -76,7 +76,10 @@ func TestStripesOfWholeRounds(t *testing.T) {
 	// 65 rounds of foot are thirteen repeats.
 	assert.Equal(t, "", rowNamed(t, p, "leg-2").Colour)
 	assert.Equal(t, "amber", rowNamed(t, p, "leg-3").Colour)
-	assert.Contains(t, rowNamed(t, p, "foot-3").Note, "Take up the amber yarn")
+	// Nothing of amber hangs there before its first round: it is begun. Afterwards it was carried along.
+	assert.Contains(t, rowNamed(t, p, "foot-3").Note, "Change to the amber yarn")
+	assert.Contains(t, rowNamed(t, p, "foot-6").Note, "Take up the sock's own yarn")
+	assert.Contains(t, rowNamed(t, p, "foot-8").Note, "Take up the amber yarn")
 	assert.Contains(t, rowNamed(t, p, "foot-4").Note, "without a step")
 	// Amber ends the foot: the heel goes on in the sock's own yarn, which hangs there and is no strand of its own.
 	for _, row := range p.Rows {

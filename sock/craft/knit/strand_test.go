@@ -85,3 +85,33 @@ func TestAWaitingYarnIsTakenUpWhereItHangs(t *testing.T) {
 		p.Rows[other].Note = ""
 	}
 }
+
+// A yarn is taken up where it was carried along, and begun where it never was: no note says that something hangs there that does not.
+func TestAYarnIsTakenUpOnlyWhereItHangs(t *testing.T) {
+	says := regexp.MustCompile(`(Take up|Change to) the ((?:sock's own|[a-z ]+?)) yarn[,:]`)
+	taken, begun := 0, 0
+	for _, stripes := range []string{`[["own",2],["amber",3]]`, `[["amber",1],["own",1],["sea green",2]]`, `[["own",4],["moss",4],["amber",4]]`} {
+		for _, contrast := range []string{``, `,"contrast":["toe"]`, `,"contrast":["heel","cuff"]`, `,"contrast":["toe","heel","cuff"]`} {
+			for _, heel := range []string{`{"kind":"short_row"}`, `{"kind":"flap_under"}`} {
+				p := makePlan(t, with(`"heel":`+heel+`,"yarn":{"stripes":`+stripes+contrast+`}`))
+				worked := map[string]bool{}
+				for i := range p.Rows {
+					row := &p.Rows[i]
+					for _, m := range says.FindAllStringSubmatch(row.Note, -1) {
+						yarn := map[bool]string{true: "", false: m[2]}[m[2] == "sock's own"]
+						switch m[1] {
+						case "Take up":
+							taken++
+							assert.True(t, worked[yarn], "%s %s %s: %s", stripes, contrast, row.ID, row.Note)
+						case "Change to":
+							begun++
+						}
+					}
+					worked[row.Colour] = true
+				}
+			}
+		}
+	}
+	assert.Greater(t, taken, 100)
+	assert.Greater(t, begun, 20)
+}

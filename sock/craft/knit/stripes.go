@@ -1,6 +1,7 @@
 package knit
 
 import (
+	"slices"
 	"strings"
 
 	"acornstep/sock/figures/measure"
@@ -74,10 +75,15 @@ func (w *worker) yarnNote(before, now *needle.Row) string {
 		return w.strandBegins()
 	case before.Section == needle.Heel && before.Colour == needle.Contrast && w.strandFrom > 0: // else the toe's yarn went on through it
 		return w.strandEnds()
-	case w.striped > 1:
+	case w.striped > 1 && w.hangs(now.Colour):
 		return note.Fact{Code: note.TakesUp, Yarn: now.Colour}.String()
 	}
 	return note.Fact{Code: note.ChangesTo, Yarn: now.Colour}.String()
+}
+
+// hangs says whether a yarn was worked before, so that it hangs there; else it is begun.
+func (w *worker) hangs(colour string) bool {
+	return slices.ContainsFunc(w.rows, func(r needle.Row) bool { return r.Colour == colour })
 }
 
 // strandBegins says how a strand of the heel's own begins with the present row, whatever its colour. Where it ends away from where it

@@ -29,8 +29,8 @@ export function MovesPage() {
   if (names.length > 0) {
     return (
       <div className={"page"}>
-        <h1>Show me</h1>
-        <p className={css.backToAll}>
+        <h1 className={css.aboveMove}>Show me</h1>
+        <p className={css.aboveMove}>
           <Link to={all}>All moves</Link>
         </p>
         <Moves names={names} sock={sock} />
