@@ -13,10 +13,11 @@ var liftTurns = turnStyle{turn: "lift", begins: "lift", lifts: true, moves: appe
 	},
 	Sequence{
 		Name: "lift-last", Title: "Slip and lift: the last ones", Group: groupLift,
-		Steps: shown(rs("gvvv", "VV"),
-			do("The last row works the stitch before the gap with the one beyond it, and picks the strand up as a new stitch.", enter(knitwise, 2), wrap),
-			do("Go on round over the instep: no turn any more.", draw, drop, knits(1)),
-			cut("At the other end the same, in the round.", rs("gvv", "VV"), enter(knitwise, 2))),
+		Steps: shown(rs("v/vvv", "VV"),
+			do("The last row works the stitch before the gap with the one beyond it.", enter(knitwise, 2), wrap),
+			do("It picks the strand in the gap up as a new stitch.", draw, drop, lookAtBar),
+			do("Go on round over the instep: no turn any more.", lift(false), together(backLoop, 1), knits(1)),
+			cut("At the other end the same, in the round.", rs("v/vv", "VV"), enter(knitwise, 2))),
 		Look: "No step is left.", Care: "The strand was forgotten: the count is one short.",
 	},
 	Sequence{
