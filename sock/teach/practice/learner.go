@@ -92,7 +92,7 @@ func (c *course) begin() (*learner, error) {
 		h.sides = append(h.sides, c.plan.Rows[i].Side)
 	}
 	h.front = h.m.Side() == needle.WS
-	if c.first == 0 && c.plan.Rows[0].Ops[0].Code == needle.CO && c.plan.Design.Toe.CastOn == "magic" {
+	if c.fetches {
 		h.fetched = []Action{Upper}
 	}
 	return h, h.beginRow()

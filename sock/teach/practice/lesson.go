@@ -1,5 +1,5 @@
-// Package practice is a needle to practise on: few stitches in thick yarn, on
-// which hands act one move at a time. The needle machine carries every move out
+// Package practice is needles to practise on: few stitches in thick yarn, on
+// which hands act one move at a time; drawn as they are held, mistakes and all. The needle machine carries every move out
 // exactly, also when it is wrong, and says what came of it. Nothing is kept: a
 // run is a lesson and the list of all its moves.
 package practice
@@ -30,6 +30,8 @@ type Lesson struct {
 	// fields are what its sock has besides those of the small one, yarn what its yarn has.
 	fields, yarn string
 	from, to     string
+	// fetches: its first loops are fetched by two needles in turn.
+	fetches bool
 }
 
 // small is a sock of 24 stitches in thick yarn.
@@ -37,7 +39,7 @@ const small = `{"format":"acorn-step.design","version":1,"name":"Practice","stit
 
 func lessons() []Lesson {
 	list := []Lesson{
-		{Name: "cast-on", Title: "The cast-on", About: "Two strands, two needles: each fetches the strand of the other one, in turn. The first loop is on the upper needle.", from: "cast_on-1", to: "cast_on-1"},
+		{Name: "cast-on", Title: "The cast-on", About: "Two strands, two needles: each fetches the strand of the other one, in turn. The first loop is on the upper needle.", from: "cast_on-1", to: "cast_on-1", fetches: true},
 		{Name: "turkish", Title: "Turkish winding", About: "The yarn is wound round both needles from below upward, half as many times as there will be stitches.",
 			fields: `,"toe":{"cast_on":"turkish"}`, from: "cast_on-1", to: "toe-1"},
 		{Name: "chain", Title: "A chain in waste yarn", About: "Through each bar on the back of the chain one loop is drawn.",
