@@ -348,6 +348,28 @@ test("what the program will not write down is set aside, and the rest goes on", 
   await page.reload();
   await expect(where(page)).toContainText("toe, round 2 of 19");
   await aside.locator("summary").click();
+  // The browser's store is busy for a while: what is put away is said to be gone only once it is.
+  await page.evaluate(
+    () =>
+      new Promise<void>((held) => {
+        const open = indexedDB.open("acorn-step");
+        open.onsuccess = () => {
+          const busy = open.result.transaction("aside", "readwrite").objectStore("aside");
+          const until = performance.now() + 1500;
+          const on = () => {
+            if (performance.now() < until) {
+              busy.count().onsuccess = on;
+            } else {
+              open.result.close();
+            }
+          };
+          busy.count().onsuccess = () => {
+            held();
+            on();
+          };
+        };
+      }),
+  );
   await page.getByRole("button", { name: "Put away for good" }).click();
   await expect(aside).toHaveCount(0);
   await page.reload();

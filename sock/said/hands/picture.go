@@ -111,14 +111,38 @@ func (f frame) shows(b *body) bool {
 
 func units(px float64) int { return int(math.Round(px * Fine)) }
 
-// paintings are the pictures of the moves, painted, by their names: paper shows the same ones again and again.
-var paintings sync.Map
+// mostKept pictures are kept painted: those of a few socks in one view, some fifteen megabytes.
+const mostKept = 300
+
+// paintings are pictures of the moves, painted, by their names: paper shows the same ones again and again.
+var paintings = struct {
+	sync.Mutex
+	kept map[string][]Stroke
+}{kept: map[string][]Stroke{}}
 
 // Painted is a picture as a painter lays it down, for paper. What it gives is shared, and not to be changed.
 func (p *Picture) Painted() []Stroke {
-	if found, is := paintings.Load(p.id); is && p.id != "" {
-		return found.([]Stroke)
+	if p.id == "" {
+		return p.paint()
 	}
+	paintings.Lock()
+	strokes, is := paintings.kept[p.id]
+	paintings.Unlock()
+	if is {
+		return strokes
+	}
+	strokes = p.paint()
+	paintings.Lock()
+	defer paintings.Unlock()
+	if len(paintings.kept) >= mostKept {
+		clear(paintings.kept)
+	}
+	paintings.kept[p.id] = strokes
+	return strokes
+}
+
+// paint lays a picture down.
+func (p *Picture) paint() []Stroke {
 	list := make([]body, len(p.Bodies))
 	for i, b := range p.Bodies {
 		list[i] = body{part: b.Part, key: b.Key, pointed: b.Tip}
@@ -129,9 +153,6 @@ func (p *Picture) Painted() []Stroke {
 	strokes := painted(list)
 	for i := range strokes {
 		strokes[i].Points = fewer(strokes[i].Points)
-	}
-	if p.id != "" {
-		paintings.Store(p.id, strokes)
 	}
 	return strokes
 }

@@ -51,7 +51,8 @@ export function shelfOf(sock: string) {
       }
       return aside;
     },
-    dropAside: () => void dropAside(sock),
+    /** dropAside is done when nothing that was set aside lies here any more. */
+    dropAside: () => dropAside(sock),
     /** tell lets the other pages of this browser know. */
     tell: (events: Event[]) => channel?.postMessage(events),
     /** hear calls back with what other pages tell; the answer ends it. */

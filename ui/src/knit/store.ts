@@ -33,7 +33,7 @@ export type Knitting = {
   undo(sock: number): void;
   take(view: KnitView): void;
   send(): Promise<void>;
-  dropAside(): void;
+  dropAside(): Promise<void>;
   /** listen hears other pages of this browser until the answer is called. */
   listen(): () => void;
 };
@@ -172,8 +172,8 @@ export function createKnitting(view: KnitView, kept: OnDevice): StoreApi<Knittin
         show();
       },
       send: sender.send,
-      dropAside: () => {
-        shelf.dropAside();
+      dropAside: async () => {
+        await shelf.dropAside(); // a page that is closed meanwhile has them still, and shows them
         set({ aside: [] });
       },
       listen: () => shelf.hear(adopt),
