@@ -197,7 +197,7 @@ func TestThePatternFromTheCommandLine(t *testing.T) {
 func TestExplainTellsNotesAndTurns(t *testing.T) {
 	_, made, _ := call(`{"format":"acorn-step.design","version":1,"foot":{"length_mm":251,"ball_girth_mm":236},"gauge":{"stitches_per_100mm":32,"rounds_per_100mm":44},"yarn":{"contrast":["cuff"]}}`, "plan")
 	_, said, _ := call(made, "explain")
-	assert.Contains(t, said, "before cast_on-1: Cross the two strands")
+	assert.Contains(t, said, "before cast_on-1: Lay the yarn over the needle and cross the two strands once under it")
 	assert.Contains(t, said, "before cuff-1: Change to the contrast yarn")
 	assert.NotContains(t, said, "heel-1 (")
 	_, flap, _ := call(`{"format":"acorn-step.design","version":1,"foot":{"length_mm":251,"ball_girth_mm":236},"gauge":{"stitches_per_100mm":32,"rounds_per_100mm":44},"heel":{"kind":"flap_under"},"yarn":{"contrast":["heel"]}}`, "plan")

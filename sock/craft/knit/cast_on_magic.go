@@ -25,7 +25,7 @@ var magicCastOn = castOn{
 		return note.Of(note.FirstIsRight)
 	},
 	begin: map[string]string{
-		"twist":     "Cross the two strands once over the needle: that twist is the first loop.",
+		"twist":     "Lay the yarn over the needle and cross the two strands once under it: that twist is the first loop.",
 		"slip_knot": "Begin with a slip knot: it is the first loop.",
 		"laid":      "Lay the first loop on like the others, without a knot or a twist; its leading leg is behind too.",
 		"plain":     "Look that every loop sits with its leading leg in front.",

@@ -78,3 +78,12 @@ func TestASpoiledNoteIsNoticed(t *testing.T) {
 		assert.NotEmpty(t, check.Plan(p), c.is)
 	}
 }
+
+// The first loop of a magic cast-on is the crossing of both strands under the needle over which they hang: the row says what the pictures show.
+func TestTheFirstLoopIsCrossedUnderItsNeedle(t *testing.T) {
+	p := makePlan(t, with(`"toe":{"start_loop":"twist"}`))
+	note := rowNamed(t, p, "cast_on-1").Note
+	assert.Contains(t, note, "Lay the yarn over the needle")
+	assert.Contains(t, note, "cross the two strands once under it")
+	assert.NotContains(t, note, "once over the needle")
+}

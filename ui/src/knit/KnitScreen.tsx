@@ -2,6 +2,7 @@ import { Button } from "antd";
 import { type MouseEvent, useEffect, useRef } from "react";
 import { Strip } from "../drawing/Strip";
 import handsBesideCss from "../hands/hands-beside.module.css";
+import { Moves } from "../hands/Moves";
 import { useHands } from "../hands/useHands";
 import { isPractised, usePractised } from "../practice/known";
 import { useKept } from "../shell/useKept";
@@ -84,7 +85,12 @@ export function KnitScreen() {
             </div>
             <Instruction row={row} wording={wording} half={place.half} show={show} />
             <RowNotes sock={sock} row={place.row} note={row.note} />
-            <NeedleFigure row={row} before={needles[at]} after={needles[at + 1]} half={place.half} />
+            {row.section === "cast_on" && place.row === 0 ? (
+              // Nothing hangs on the needles yet: how it comes there is what is to be seen.
+              <Moves names={[...new Set(row.shows.map((s) => s.move))]} sock={k.view.id} />
+            ) : (
+              <NeedleFigure row={row} before={needles[at]} after={needles[at + 1]} half={place.half} />
+            )}
           </>
         ) : (
           <OffTheNeedles sock={sock} />
