@@ -25,7 +25,7 @@ var corners = []Sequence{
 		Steps: shown(cornerHole(),
 			do("After the last stitch of the needle. Find a strand near the corner that does not pull.", lookAtBar, with(func(*work) []body { return []body{ring(20, -74, 16)} })),
 			do("Needle under it: two threads.", underStrand),
-			do("[Lay the yarn round and|Catch the strand and] draw a loop through: it hangs as the last stitch of its half.", strandDrawn, mark(1)),
+			do("[Lay the yarn round and|Catch the strand and] draw a loop through: it hangs as the last stitch of its half.", done, mark(1)),
 			cut("In the next round knit it with that last stitch: k2tog, at the end of the needle.", rs("vvv", "VV"), enter(knitwise, 2), wrap)),
 		Look: "The corner is closed when you tug.", Care: "A strand that pulls: a new hole above it.",
 	},
@@ -53,7 +53,11 @@ var corners = []Sequence{
 func cornerAt(fromRight, fromLeft int) piece {
 	const top = 22.0
 	p := piece{rod(Needle, "left", point{-140, top + 22, 0}, point{4, top + 22, 0}), rod(Working, "right", point{140, top + 16, 0}, point{12, top + 16, 0})}
-	for side, lifted := range map[float64]int{1: fromRight, -1: fromLeft} {
+	for _, half := range []struct {
+		side   float64
+		lifted int
+	}{{1, fromRight}, {-1, fromLeft}} {
+		side, lifted := half.side, half.lifted
 		for c := range 4 {
 			x := side * (32 + wales*float64(c))
 			for r := range 5 {
@@ -84,9 +88,6 @@ func cornerAt(fromRight, fromLeft int) piece {
 // underStrand has the needle under the strand in the corner.
 func underStrand(w *work) {
 	w.bar = false
-	w.left = append([]loop{w.named(loop{part: About, kind: lifted, purl: w.purls, low: 0})}, w.left...)
+	w.left = append([]loop{w.named(loop{part: About, kind: lifted, purl: w.purls})}, w.left...)
 	enter(knitwise, 1)(w)
 }
-
-// strandDrawn draws the new loop through.
-func strandDrawn(w *work) { done(w) }

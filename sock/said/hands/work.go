@@ -20,7 +20,7 @@ type work struct {
 	wrapOnly bool
 	// moved: a loop came to the right needle, and nothing was entered since: its tip lies a loop farther to the left.
 	moved bool
-	// gapAt: the bar below the gap between the needles is looked at.
+	// bar: the strand below the gap between the needles is looked at.
 	bar bool
 	// turnedAt is the loop that was worked last before a turn: the strand to the hand comes from it until another is worked; 0 for none.
 	turnedAt int
@@ -93,7 +93,7 @@ const (
 	inFront
 	// roundTip: it was laid round the tip of the right needle.
 	roundTip
-	// drawn: a new loop hangs on the right needle, its foot is in the old one still.
+	// drawnThrough: a new loop hangs on the right needle, its foot is in the old one still.
 	drawnThrough
 	// overBack and overFront: it lies over the right needle, to the back or to the front.
 	overBack
