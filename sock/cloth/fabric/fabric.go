@@ -52,12 +52,15 @@ type Stitch struct {
 }
 
 // Face is what it shows to the right side.
-func (s *Stitch) Face() Face {
-	switch s.Code {
+func (s *Stitch) Face() Face { return FaceOf(s.Code, s.Side) }
+
+// FaceOf is what a stitch shows to the right side that an operation made while a side faced the knitter.
+func FaceOf(code needle.Code, side needle.Side) Face {
+	switch code {
 	case needle.YO, needle.CO, needle.COChain, needle.Unzip, needle.BO:
 		return NoFace
 	}
-	if s.Code.IsPurl() != (s.Side == needle.WS) {
+	if code.IsPurl() != (side == needle.WS) {
 		return Bump
 	}
 	return Smooth

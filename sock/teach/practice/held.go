@@ -1,6 +1,7 @@
 package practice
 
 import (
+	"acornstep/sock/cloth/fabric"
 	"acornstep/sock/rows/needle"
 	"acornstep/sock/said/hands"
 	"acornstep/sock/said/words"
@@ -83,8 +84,8 @@ func (l *learner) loop(loop needle.LoopView, ws bool, beyond int) hands.Held {
 	}
 	made := l.history.Loops()[loop.Made]
 	h.Wrong = l.wrong[loop.Made]
-	if side := l.sides[made.Row]; made.Code.Takes() > 0 {
-		h.Purl = (made.Code.IsPurl() != (side == needle.WS)) != ws
+	if made.Code.Takes() > 0 {
+		h.Purl = (fabric.FaceOf(made.Code, l.sides[made.Row]) == fabric.Bump) != ws
 	}
 	if int(made.Row) == len(l.sides)-1 && !l.done {
 		h.Now, h.Made = true, made.Code

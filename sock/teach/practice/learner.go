@@ -194,44 +194,6 @@ func (l *learner) stitch(o needle.Op) Action {
 	return l.yarnThen(Knit, false)
 }
 
-// binds is the move that leads on while two are worked together: the next stitch in pattern, both together, and at the very end the end of the
-// yarn through the last one.
-func (l *learner) binds() Action {
-	switch {
-	case len(l.pending) > 1:
-		return l.yarnThen(Together, false)
-	case len(l.pending) == l.m.Count():
-		return Bind
-	case l.purlNext():
-		return l.yarnThen(Purl, true)
-	}
-	return l.yarnThen(Knit, false)
-}
-
-// purlNext says whether the next stitch to be bound off is a purl in its pattern.
-func (l *learner) purlNext() bool {
-	now := l.m.Snapshot()
-	i := now.Cursor + len(l.pending)
-	if i >= len(now.Loops) {
-		return false
-	}
-	return l.loop(now.Loops[i], false, 0).Purl
-}
-
-// bind makes one move of binding off.
-func (l *learner) bind(move Action) error {
-	switch move {
-	case Knit, Purl:
-		l.pending = append(l.pending, map[bool]needle.Code{true: needle.P, false: needle.K}[move == Purl])
-		return nil
-	case Together:
-		l.pending = l.pending[:1]
-	case Bind:
-		l.pending = nil
-	}
-	return l.lead(Bind)
-}
-
 // yarnThen is the move itself, or first what brings the yarn to the side from which it is made.
 func (l *learner) yarnThen(then Action, front bool) Action {
 	switch {
@@ -241,14 +203,6 @@ func (l *learner) yarnThen(then Action, front bool) Action {
 		return Back
 	}
 	return then
-}
-
-// fetches is the needle that casts on next. Each fetches the strand of the other one: never the same twice.
-func (l *learner) fetches() Action {
-	if l.fetched[len(l.fetched)-1] == Upper {
-		return Lower
-	}
-	return Upper
 }
 
 // act makes one move. The error says what the needle does not allow; then nothing happened.
@@ -282,52 +236,6 @@ func (l *learner) act(move Action) error {
 		l.fault = &Fault{move, want, text}
 	}
 	return err
-}
-
-// fetch makes one more loop of a cast-on.
-func (l *learner) fetch(move, want Action) error {
-	switch {
-	case l.fetched == nil:
-		return refused("Nothing is cast on here: all loops are on the needles.")
-	case l.fault != nil:
-		return refused("A loop lies wrong: take a move back.")
-	case move != want:
-		l.fetched = append(l.fetched, move)
-		l.fault = &Fault{move, want, "The same needle fetched twice: the strands do not cross between both loops, and the second one undoes itself."}
-		return nil
-	}
-	l.fetched = append(l.fetched, move)
-	if len(l.fetched) < l.wanted().N {
-		return nil
-	}
-	if err := l.m.Do(l.wanted()); err != nil {
-		return err
-	}
-	l.now = needle.Ops{l.wanted()}
-	return l.endRow()
-}
-
-// lay makes one loop of a cast-on that is laid loop by loop, or takes one out of waste yarn; the needle has them when all are there.
-func (l *learner) lay() error {
-	o := l.wanted()
-	l.laid++
-	each := 1
-	if o.Code == needle.CO { // one winding is a loop on each needle
-		each = 2
-	}
-	if l.laid*each < o.N {
-		return nil
-	}
-	l.laid = 0
-	if err := l.m.Do(o); err != nil {
-		return err
-	}
-	l.now = append(l.now, o)
-	l.times, l.op = 0, l.op+1
-	if l.op < len(l.c.plan.Rows[l.row].Ops) {
-		return nil
-	}
-	return l.endRow()
 }
 
 // lead makes the move that leads on.
@@ -411,18 +319,6 @@ func (l *learner) atHand() needle.Row {
 }
 
 const notJoined = "The new strand was not laid round the one that waits: a hole stays beside the first stitch."
-
-// strayBinding makes a move that does not lead on while stitches lie ready to be bound off.
-func (l *learner) strayBinding(move Action) (string, error) {
-	if move != Knit && move != Purl || len(l.pending) >= l.m.Count() {
-		return "", refused("Stitches lie ready on the needle: they are bound off first.")
-	}
-	l.pending = append(l.pending, map[bool]needle.Code{true: needle.P, false: needle.K}[move == Purl])
-	if len(l.pending) > 2 {
-		return "That one was not bound off: two lay ready on the needle, and go together first.", nil
-	}
-	return slipText(move, map[Action]Action{Knit: Purl, Purl: Knit}[move], false), nil
-}
 
 // stray makes a move that does not lead on, as the needle takes it, and says what came of it.
 func (l *learner) stray(move, want Action) (string, error) {
