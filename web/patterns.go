@@ -6,6 +6,7 @@ import (
 	"fmt"
 	"net/http"
 	"regexp"
+	"slices"
 	"strconv"
 	"strings"
 
@@ -97,8 +98,14 @@ func asWished(rows, unit, yarn, knits, without string) (leaflet.Wish, error) {
 	if wish.View, err = handsOf(yarn, knits); err != nil {
 		return wish, err
 	}
-	if without != "" {
-		wish.Without = strings.Split(without, ",")
+	if without == "" {
+		return wish, nil
+	}
+	wish.Without = strings.Split(without, ",")
+	for _, name := range wish.Without {
+		if name != "all" && !slices.ContainsFunc(hands.Sequences, func(q hands.Sequence) bool { return q.Lesson == name }) {
+			return wish, document.Faults{{Field: "without", Message: fmt.Sprintf("read %.40q; it is all, or lessons of the practice needle with commas between them", name)}}
+		}
 	}
 	return wish, nil
 }

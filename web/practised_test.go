@@ -44,3 +44,25 @@ func TestOnlyAWholeRunCounts(t *testing.T) {
 	w := a.do("GET", "/api/practice/runs", "")
 	assert.JSONEq(t, `{"lessons":[{"lesson":"increase","knows":"toe:wedge","runs":3}]}`, w.text)
 }
+
+// A pattern is printed as the hands hold the yarn, and without the moves that are known; a hand or a lesson that nobody knows is refused by its field.
+func TestAPatternIsPrintedForTheseHands(t *testing.T) {
+	a := start(t, "")
+	made := a.do("POST", "/api/socks", `{"name":"Printed","draft":`+isoldeDraft+`}`)
+	require.Equal(t, http.StatusCreated, made.status, made.text)
+	var sock sock
+	made.into(t, &sock)
+	pdf := func(query string) reply { return a.do("GET", "/api/socks/"+sock.ID+"/files/pattern.pdf?"+query, "") }
+	whole, left, some, bare := pdf(""), pdf("yarn=left"), pdf("without=increase,bind-off"), pdf("without=all")
+	for _, r := range []reply{whole, left, some, bare} {
+		require.Equal(t, http.StatusOK, r.status, r.text)
+	}
+	assert.NotEqual(t, whole.text, left.text)
+	assert.Less(t, len(some.text), len(whole.text))
+	assert.Less(t, len(bare.text), len(some.text))
+	for query, field := range map[string]string{"yarn=both": "yarn", "knits=up": "knits", "without=flying": "without"} {
+		r := pdf(query)
+		assert.Equal(t, http.StatusUnprocessableEntity, r.status, r.text)
+		assert.Contains(t, r.text, `"`+field+`"`)
+	}
+}

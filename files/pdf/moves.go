@@ -7,7 +7,7 @@ import (
 	"acornstep/sock/said/hands"
 )
 
-// How the pictures of the moves stand on paper: at least so wide, with so much between them.
+// How the pictures of the moves stand on paper, in millimetres: at least so wide, with so much between them.
 const (
 	fewestWide  = 28.0
 	besideMoves = 2.0

@@ -12,6 +12,7 @@ import (
 	"strings"
 	"testing"
 
+	"codeberg.org/go-pdf/fpdf"
 	"github.com/stretchr/testify/assert"
 	"github.com/stretchr/testify/require"
 
@@ -177,6 +178,19 @@ func BenchmarkPDF(b *testing.B) {
 	for b.Loop() {
 		if _, err := Of(l, Print{}); err != nil {
 			b.Fatal(err)
+		}
+	}
+}
+
+// On every paper a picture of the hands is 28 mm wide or more, and they stand beside each other within the margins.
+func TestPicturesOfTheHandsAreWideEnough(t *testing.T) {
+	for paper, size := range map[string]string{"a4": "A4", "letter": "Letter"} {
+		for _, large := range []bool{false, true} {
+			s := &sheet{Fpdf: fpdf.New("P", "mm", size, ""), print: Print{Paper: paper, Large: large}}
+			n, each := s.columns()
+			assert.GreaterOrEqual(t, each, 28.0-1e-9, "%s, large %t", paper, large)
+			assert.GreaterOrEqual(t, n, 3)
+			assert.InDelta(t, s.width(), float64(n)*each+besideMoves*float64(n-1), 1e-9)
 		}
 	}
 }

@@ -61,6 +61,7 @@ func Find(name string) *Sequence {
 // practised says at which lesson each of these sequences can be tried.
 func practised(list []Sequence) []Sequence {
 	lessons := map[string]string{"kfb": "increase", "ktbl": "set-up", "co-magic": "cast-on", "co-magic-knot": "cast-on",
+		"co-turkish": "turkish", "co-chain": "chain", "unzip": "unzip", "garter-edge": "garter-edge", "link": "join", "take-up": "join",
 		"co-magic-round": "set-up", "rib": "rib", "outer-legs": "corner", "corner-gone": "corner-gone", "pick-up-left": "pick-up",
 		"pick-up-right": "pick-up", "gusset": "gusset", "bo-together": "bind-off", "bo-yarn-over": "bind-off", "bo-sewn": "bind-off",
 		"flap-set-up": "flap", "flap-rs": "flap", "flap-ws": "flap", "flap-turn-rs": "flap-turn", "flap-turn-ws": "flap-turn"}
@@ -72,6 +73,9 @@ func practised(list []Sequence) []Sequence {
 				q.Lesson = "heel-" + style.turn
 				if strings.HasPrefix(rest, "out") {
 					q.Lesson = "out-" + style.turn
+				}
+				if rest == "second" {
+					q.Lesson = "second-wraps"
 				}
 			}
 		}

@@ -386,3 +386,17 @@ func TestTheWordsSayWhereItIs(t *testing.T) {
 		}
 	}
 }
+
+// Every lesson is led to by a move that it practises, and every move leads to a lesson that there is.
+func TestMovesAndLessonsKnowEachOther(t *testing.T) {
+	led := map[string]bool{}
+	for i := range hands.Sequences {
+		if lesson := hands.Sequences[i].Lesson; lesson != "" {
+			assert.Contains(t, names(t), lesson, hands.Sequences[i].Name)
+			led[lesson] = true
+		}
+	}
+	for _, lesson := range names(t) {
+		assert.True(t, led[lesson], "no move leads to the lesson %s", lesson)
+	}
+}
