@@ -251,7 +251,7 @@ func TestTheWordsOfRows(t *testing.T) {
 	assert.Equal(t, []word{{"k2tog", "corner-gone"}, {"k", "k"}}, at("leg-4"))
 	assert.Equal(t, []word{{"k", "rib"}, {"p", "rib"}}, at("cuff-1"))
 	assert.True(t, rows[2][0].New == false && rows[2][1].New, "the second round is the first with increases: %v", rows[2])
-	assert.Equal(t, []string{"cast-on", "set-up", "increase", "out-wrap", "heel-wrap", "corner", "corner-gone", "rib", "bind-off"},
+	assert.Equal(t, []string{"cast-on", "set-up", "increase", "out-wrap", "heel-wrap", "second-wraps", "corner", "corner-gone", "rib", "bind-off"},
 		Lessons(p))
 	assert.Equal(t, []word{{"", "magic-loop"}, {"", "tug"}, {"", "co-magic-round"}, {"k", "k"}, {"ktbl", "ktbl"}}, at("toe-1"))
 }
